@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Air;
+
+/**
+ * Oxygen that roots take up against what bubbles and the still surface bring in. mg/L, mg/h, litres, m², °C.
+ *
+ * Uptake falls as oxygen runs short: `demand·C/(C + 0.5)`. Supply is `k·(C* − C)`. Steady is where they meet; without air the
+ * surface alone supplies. Source: handbook, rules section 7.
+ */
+final readonly class OxygenBalance
+{
+    /** Below this roots suffocate, mg/L. */
+    public const STOP_MG_L = 3.0;
+
+    /** Below this roots work well but with nothing to spare, mg/L. */
+    public const MIND_MG_L = 6.0;
+
+    /** Concentration at which uptake is half the demand, mg/L. */
+    private const HALF_UPTAKE_MG_L = 0.5;
+
+    /** Oxygen in a litre of air at 20 °C, mg. */
+    public const MG_PER_LITRE_OF_AIR = 278.8;
+
+    /** Saturation for which transfer efficiencies are stated, mg/L. */
+    private const STANDARD_SATURATION_MG_L = 9.092;
+
+    /** Transfer in nutrient solution against clean water. */
+    private const ALPHA = 0.85;
+
+    private const TEMPERATURE_FACTOR = 1.024;
+
+    /** † still surface, mg/h per m² and mg/L (10 mm/h). */
+    private const SURFACE = 10.0;
+
+    private const SLICES = 64;
+
+    /**
+     * @param  float  $saturation  C*, mg/L
+     * @param  float  $demand  of the grown plants at plenty, mg/h
+     * @param  float  $bubbles  supply per mg/L of deficit from the stones, mg/h
+     * @param  float  $surface  supply per mg/L of deficit through the surface, mg/h
+     */
+    private function __construct(
+        public float $saturation,
+        public float $demand,
+        private float $bubbles,
+        private float $surface,
+    ) {}
+
+    /**
+     * @param  float  $standardTransfer  of all stones in the tub in clean oxygen-free water at 20 °C, mg/h
+     * @param  float  $surfaceArea  of the water, m²
+     */
+    public static function of(float $saturation, float $demand, float $standardTransfer, float $surfaceArea, float $celsius): self
+    {
+        return new self(
+            $saturation,
+            $demand,
+            self::ALPHA * $standardTransfer / self::STANDARD_SATURATION_MG_L * self::TEMPERATURE_FACTOR ** ($celsius - 20),
+            self::SURFACE * $surfaceArea,
+        );
+    }
+
+    /** Standard transfer in mg/h of a stone at a submergence (mm) that gets an air flow (L/min): `SOTE·h·q·60·278.8`. */
+    public static function standardTransfer(Bubble $bubble, float $submergenceMm, float $flow): float
+    {
+        return $bubble->transferPerMetre() * $submergenceMm / 1000 * $flow * 60 * self::MG_PER_LITRE_OF_AIR;
+    }
+
+    /** Demand in mg/h of grown roots at a water temperature: `plants·root demand at 20 °C·submerged share·2^((T − 20)/10)`. */
+    public static function demand(float $plants, float $rootDemand, float $submergedShare, float $celsius): float
+    {
+        return $plants * $rootDemand * $submergedShare * 2 ** (($celsius - 20) / 10);
+    }
+
+    /** Oxygen at which supply equals uptake with the air running, mg/L. */
+    public function steady(): float
+    {
+        return $this->meeting($this->bubbles + $this->surface);
+    }
+
+    /**
+     * Minutes without air until the oxygen has fallen from steady to 3 mg/L: 0 if it is there already, null if it never gets there.
+     *
+     * `V·dC/dt = surface·(C* − C) − uptake`, integrated by Simpson's rule over C.
+     */
+    public function outageMinutes(float $workingLitres): ?float
+    {
+        $from = $this->steady();
+        if ($from <= self::STOP_MG_L) {
+            return 0.0;
+        }
+        if ($this->meeting($this->surface) >= self::STOP_MG_L) {
+            return null;
+        }
+        $slowness = fn (float $c): float => $workingLitres / ($this->uptake($c) - $this->surface * ($this->saturation - $c));
+        $step = ($from - self::STOP_MG_L) / self::SLICES;
+        $sum = $slowness(self::STOP_MG_L) + $slowness($from);
+        for ($i = 1; $i < self::SLICES; $i++) {
+            $sum += ($i % 2 === 0 ? 2 : 4) * $slowness(self::STOP_MG_L + $i * $step);
+        }
+
+        return $sum * $step / 3 * 60;
+    }
+
+    private function uptake(float $oxygen): float
+    {
+        return $this->demand * $oxygen / ($oxygen + self::HALF_UPTAKE_MG_L);
+    }
+
+    /** Root of `k·(C* − C)·(C + ½) = demand·C`, a quadratic with one positive root. */
+    private function meeting(float $k): float
+    {
+        if ($this->demand <= 0.0) {
+            return $this->saturation;
+        }
+        if ($k <= 0.0) {
+            return 0.0;
+        }
+        $b = $k * ($this->saturation - self::HALF_UPTAKE_MG_L) - $this->demand;
+        $root = sqrt($b ** 2 + 4 * $k ** 2 * self::HALF_UPTAKE_MG_L * $this->saturation);
+        // The form that does not subtract nearly equal numbers.
+        if ($b >= 0.0) {
+            return ($b + $root) / (2 * $k);
+        }
+
+        return 2 * $k * self::HALF_UPTAKE_MG_L * $this->saturation / ($root - $b);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Air;
+
+/** An air pump by its curve: flow (L/min) against pressure (kPa), falling from free flow to the pressure at which nothing flows. */
+final readonly class Pump
+{
+    /** @param list<array{float, float}> $curve points (flow, pressure) with rising flow and falling pressure, from no flow to free flow */
+    public function __construct(
+        public ?string $key,
+        public string $name,
+        public array $curve,
+        public int $outlets,
+        public float $watts,
+    ) {}
+
+    /** @return list<array{float, float}> a straight curve from the highest pressure to free flow */
+    public static function straight(float $freeFlow, float $maxPressure): array
+    {
+        return [[0.0, $maxPressure], [$freeFlow, 0.0]];
+    }
+
+    public function freeFlow(): float
+    {
+        return $this->curve[count($this->curve) - 1][0];
+    }
+
+    public function maxPressure(): float
+    {
+        return $this->curve[0][1];
+    }
+
+    /** Pressure in kPa at a flow; below zero beyond the free flow, so that no such flow is a solution. */
+    public function pressureAt(float $flow): float
+    {
+        $last = count($this->curve) - 1;
+        for ($i = 1; $i < $last && $flow > $this->curve[$i][0]; $i++);
+        [[$q0, $p0], [$q1, $p1]] = [$this->curve[$i - 1], $this->curve[$i]];
+
+        return $q1 > $q0 ? $p0 + ($p1 - $p0) * ($flow - $q0) / ($q1 - $q0) : $p1;
+    }
+
+    /** One of its outlets when they are not joined: its share of the flow at the full pressure. */
+    public function outlet(): self
+    {
+        $curve = array_map(fn (array $point): array => [$point[0] / $this->outlets, $point[1]], $this->curve);
+
+        return new self($this->key, $this->name, $curve, 1, $this->watts);
+    }
+}

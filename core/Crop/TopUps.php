@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Crop;
+
+/** How water is put back between changes. */
+enum TopUps: string
+{
+    case None = 'none';
+    case Level = 'level';
+    case Quarter = 'quarter';
+    case Half = 'half';
+
+    /** Share of the usable volume that two days at the peak may take, for a passive tub; null without top-ups. Source: handbook, rules section 6. */
+    public function passiveShare(): ?float
+    {
+        return match ($this) {
+            self::None => null,
+            self::Level => 1 / 3,
+            self::Quarter => 1 / 4,
+            self::Half => 1 / 2,
+        };
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Crop;
+
+/**
+ * How much one tub's plants drink from transplanting on. Litres and days.
+ *
+ * With x = day / days to harvest the share used is `F(x) = (f(x) − f(0))/(f(1) − f(0))`, `f(y) = ln(1 + e^((y − 0.55)/0.15))`.
+ * After the first harvest repeat crops go on at the rate reached at x = 1. Source: handbook, rules section 6.
+ */
+final readonly class WaterUse
+{
+    private const MIDDLE = 0.55;
+
+    private const SPREAD = 0.15;
+
+    /**
+     * @param  float  $toHarvest  litres all plants of the tub drink to the first harvest, climate included
+     * @param  float  $harvestDay  days from transplanting to the first harvest
+     * @param  float  $lastDay  days from transplanting to the last harvest
+     */
+    public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay) {}
+
+    /** Share of the water to harvest used at x, and of the growth reached; goes on straight beyond 1. */
+    public static function share(float $x): float
+    {
+        if ($x > 1.0) {
+            return 1.0 + ($x - 1.0) * self::peakRate();
+        }
+
+        return (self::softplus(max(0.0, $x)) - self::softplus(0.0)) / (self::softplus(1.0) - self::softplus(0.0));
+    }
+
+    /** Slope of the share at x = 1: 2.1005 times the mean daily use. */
+    public static function peakRate(): float
+    {
+        return 1 / (1 + exp(-(1 - self::MIDDLE) / self::SPREAD)) / self::SPREAD / (self::softplus(1.0) - self::softplus(0.0));
+    }
+
+    /** Litres drunk from transplanting to a day. */
+    public function until(float $day): float
+    {
+        return $this->toHarvest * self::share($day / $this->harvestDay);
+    }
+
+    /** The largest daily use, litres a day. */
+    public function peakDaily(): float
+    {
+        return $this->toHarvest / $this->harvestDay * self::peakRate();
+    }
+
+    /** The fractional day on which use adds up to $litres; null when that is later than the last harvest. */
+    public function dayWhenUsed(float $litres): ?float
+    {
+        if ($this->toHarvest <= 0.0) {
+            return null;
+        }
+        $share = $litres / $this->toHarvest;
+        $x = $share > 1.0
+            ? 1.0 + ($share - 1.0) / self::peakRate()
+            : self::inverse($share);
+        $day = $x * $this->harvestDay;
+
+        return $day > $this->lastDay ? null : $day;
+    }
+
+    /** x for a share between 0 and 1, by inverting f. */
+    private static function inverse(float $share): float
+    {
+        if ($share <= 0.0) {
+            return 0.0;
+        }
+        $f = self::softplus(0.0) + $share * (self::softplus(1.0) - self::softplus(0.0));
+
+        return self::MIDDLE + self::SPREAD * log(exp($f) - 1);
+    }
+
+    private static function softplus(float $y): float
+    {
+        return log(1 + exp(($y - self::MIDDLE) / self::SPREAD));
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Cup;
+
+/** How roots get water and air. */
+enum GrowingSystem: string
+{
+    case Aerated = 'aerated';
+    case Passive = 'passive';
+    case Raft = 'raft';
+    case Cloner = 'cloner';
+    case Nursery = 'nursery';
+
+    /** Whether its oxygen comes from bubbles and is judged by the balance of section 7. */
+    public function isAerated(): bool
+    {
+        return $this !== self::Passive;
+    }
+}

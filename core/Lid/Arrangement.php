@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Lid;
+
+/** Hole centres laid out by a pattern, with the least distance between any two (null for one hole), in mm. */
+final readonly class Arrangement
+{
+    /** @param list<Point> $points */
+    private function __construct(
+        public PatternKind $pattern,
+        public array $points,
+        public ?float $spacing,
+    ) {}
+
+    /** @param list<Point> $points */
+    public static function of(PatternKind $pattern, array $points): self
+    {
+        return new self($pattern, $points, self::leastDistance($points));
+    }
+
+    /** @param list<Point> $points */
+    public static function leastDistance(array $points): ?float
+    {
+        $least = null;
+        foreach ($points as $i => $p) {
+            for ($j = 0; $j < $i; $j++) {
+                $distance = $p->distanceTo($points[$j]);
+                $least = $least === null ? $distance : min($least, $distance);
+            }
+        }
+
+        return $least;
+    }
+
+    public function count(): int
+    {
+        return count($this->points);
+    }
+
+    /** The same pattern drawn in towards the middle. */
+    public function drawnIn(float $alongX, float $alongY): self
+    {
+        return self::of($this->pattern, array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $this->points));
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Lid;
+
+/**
+ * Answers the two questions of a lid: how many cups fit at a pitch, and where do N cups go as far apart as they can be.
+ *
+ * `best` is the arrangement with the greatest least distance; ties go to the earlier of single, grid, staggered, ring, corners.
+ * Where a full-width pattern meets a keep-out it is drawn in until it is clear. Source: handbook, rules section 5.
+ */
+final class LayoutSolver
+{
+    /** No lid gets more holes than this. */
+    public const MOST_HOLES = 200;
+
+    /** Spacings that differ by less are a tie, mm. */
+    private const TIE_MM = 1.0e-6;
+
+    /** How a pattern is drawn in to clear keep-outs: shares of its full extent. */
+    private const DRAWN_IN = [1.0, 0.96, 0.92, 0.88, 0.84, 0.8, 0.75, 0.7, 0.65, 0.6, 0.55, 0.5];
+
+    /** @var array<string, Arrangement|null> answers given so far */
+    private array $known = [];
+
+    public function __construct(private readonly LayoutSpace $space) {}
+
+    /**
+     * The most cups that stand at least $pitch apart, up to $cap; an incomplete pattern is never counted.
+     */
+    public function most(PatternKind $kind, float $pitch, int $cap): int
+    {
+        for ($count = min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
+            if ($this->arrange($kind, $count, $pitch) !== null) {
+                return $count;
+            }
+        }
+
+        return $this->arrange($kind, 1, $pitch) !== null ? 1 : 0;
+    }
+
+    /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $pitch apart. */
+    public function arrange(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    {
+        $question = "$kind->value $count $pitch";
+        if (! array_key_exists($question, $this->known)) {
+            $this->known[$question] = $this->search($kind, $count, $pitch);
+        }
+
+        return $this->known[$question];
+    }
+
+    private function search(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    {
+        $best = null;
+        foreach ($kind === PatternKind::Best ? PatternKind::regular() : [$kind] as $candidate) {
+            foreach (self::pattern($candidate)->arrange($this->space, $count, max($pitch, ($best->spacing ?? 0.0) + self::TIE_MM)) as $arrangement) {
+                $clear = $this->clear($arrangement, $pitch);
+                if ($clear !== null && ($best === null || $clear->spacing > $best->spacing + self::TIE_MM)) {
+                    $best = $clear;
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /** The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the pitch. */
+    private function clear(Arrangement $arrangement, float $pitch): ?Arrangement
+    {
+        if ($this->isClear($arrangement)) {
+            return $arrangement;
+        }
+        $best = null;
+        foreach (self::DRAWN_IN as $alongX) {
+            foreach (self::DRAWN_IN as $alongY) {
+                $drawn = $arrangement->drawnIn($alongX, $alongY);
+                if ($drawn->spacing >= $pitch && ($best === null || $drawn->spacing > $best->spacing) && $this->isClear($drawn)) {
+                    $best = $drawn;
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    private function isClear(Arrangement $arrangement): bool
+    {
+        foreach ($arrangement->points as $point) {
+            if (! $this->space->clearOfKeepOuts($point)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * No more than this many points lie $pitch apart in the space: `2A/(√3·d²) + P/(2d) + 1` for its bounding box.
+     *
+     * Source: N. Oler, "An inequality in the geometry of numbers", Acta Mathematica 105 (1961).
+     */
+    private function bound(float $pitch): int
+    {
+        $x = 2 * $this->space->reachX(0.0);
+        $y = 2 * $this->space->reachY(0.0);
+        if ($x < 0.0 || $y < 0.0) {
+            return 1;
+        }
+
+        return (int) floor(2 * $x * $y / (sqrt(3) * $pitch ** 2) + ($x + $y) / $pitch + 1);
+    }
+
+    private static function pattern(PatternKind $kind): Pattern
+    {
+        return match ($kind) {
+            PatternKind::Grid => new GridPattern,
+            PatternKind::Staggered => new StaggeredPattern,
+            PatternKind::Ring => new RingPattern,
+            PatternKind::Corners => new CornersPattern,
+            default => new SinglePattern,
+        };
+    }
+}

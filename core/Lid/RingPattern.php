@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Lid;
+
+/** One or two rings about the middle, with or without a cup in the centre. The outer ring is as wide as the space allows. */
+final class RingPattern implements Pattern
+{
+    private const BISECTIONS = 40;
+
+    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    {
+        $radius = $space->reachRound();
+        if ($count < 2 || $radius <= 0.0) {
+            return [];
+        }
+        $found = [];
+        if (self::chord($radius, $count) >= $pitch) {
+            $found[] = self::rings([[$count, $radius, 0.0]], false);
+        }
+        if ($count > 3 && min($radius, self::chord($radius, $count - 1)) >= $pitch) {
+            $found[] = self::rings([[$count - 1, $radius, 0.0]], true);
+        }
+        foreach ([false, true] as $centre) {
+            $ringed = $count - ($centre ? 1 : 0);
+            for ($outer = intdiv($ringed + 1, 2); $outer <= $ringed - 2; $outer++) {
+                if (self::chord($radius, $outer) < $pitch) {
+                    break;
+                }
+                $double = self::double($radius, $outer, $ringed - $outer, $centre, $pitch);
+                if ($double !== null) {
+                    $found[] = $double;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** Two rings, the inner one where it is as far from the outer as its own holes are from each other. */
+    private static function double(float $radius, int $outer, int $inner, bool $centre, float $pitch): ?Arrangement
+    {
+        $turn = M_PI / self::leastCommonMultiple($outer, $inner);
+        $within = static fn (float $r): float => min(self::chord($r, $inner), $centre ? $r : INF);
+        $between = static fn (float $r): float => sqrt($radius ** 2 + $r ** 2 - 2 * $radius * $r * cos($turn));
+        [$low, $high] = [0.0, $radius];
+        for ($i = 0; $i < self::BISECTIONS; $i++) {
+            $r = ($low + $high) / 2;
+            if ($within($r) < $between($r)) {
+                $low = $r;
+            } else {
+                $high = $r;
+            }
+        }
+        if ($within($low) < $pitch) {
+            return null;
+        }
+
+        return self::rings([[$outer, $radius, 0.0], [$inner, $low, $turn]], $centre);
+    }
+
+    /** @param list<array{int, float, float}> $rings count, radius and turn of each */
+    private static function rings(array $rings, bool $centre): Arrangement
+    {
+        $points = $centre ? [new Point(0.0, 0.0)] : [];
+        foreach ($rings as [$count, $radius, $turn]) {
+            for ($i = 0; $i < $count; $i++) {
+                $angle = M_PI / 2 - 2 * M_PI * $i / $count + $turn;
+                $points[] = new Point($radius * cos($angle), $radius * sin($angle));
+            }
+        }
+
+        return Arrangement::of(PatternKind::Ring, $points);
+    }
+
+    private static function chord(float $radius, int $count): float
+    {
+        return $count < 2 ? INF : 2 * $radius * sin(M_PI / $count);
+    }
+
+    private static function leastCommonMultiple(int $a, int $b): int
+    {
+        [$x, $y] = [$a, $b];
+        while ($y !== 0) {
+            [$x, $y] = [$y, $x % $y];
+        }
+
+        return intdiv($a * $b, $x);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Lid;
+
+/** One cup in the middle of the lid. */
+final class SinglePattern implements Pattern
+{
+    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    {
+        return $count === 1 && $space->holdsOneInTheMiddle()
+            ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)])]
+            : [];
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Units;
+
+/**
+ * Writes core values for people, in the grower's units and with only the digits that matter.
+ *
+ * Lengths: whole or half millimetres, or inches as fractions to 1/16. Source: handbook, rules section 1.
+ */
+final readonly class QuantityWriter
+{
+    private const SIXTEENTHS = 16;
+
+    /** A thin space stands between number and unit. */
+    private const GAP = "\u{2009}";
+
+    public function __construct(public UnitSystem $system) {}
+
+    /** `54 mm`, `260.5 mm` or `2 1/8 in` for a length in mm. */
+    public function length(float $mm): string
+    {
+        return $this->system === UnitSystem::Us ? self::inches($mm) : self::plain(round($mm * 2) / 2, 1).self::GAP.'mm';
+    }
+
+    /** `17.4 L` or `4.6 gal`; under one litre `760 mL` or `26 fl oz`. */
+    public function volume(float $litres): string
+    {
+        if ($this->system === UnitSystem::Us) {
+            $gallons = $litres / Unit::L_PER_US_GALLON;
+
+            return abs($gallons) < 0.25
+                ? self::plain($gallons * 128, 1).self::GAP.'fl oz'
+                : self::plain($gallons, abs($gallons) < 10 ? 2 : 1).self::GAP.'gal';
+        }
+
+        return abs($litres) < 1.0
+            ? self::plain($litres * 1000, 0).self::GAP.'mL'
+            : self::plain($litres, 1).self::GAP.'L';
+    }
+
+    /** `18.2 kg` or `40.1 lb`. */
+    public function mass(float $kg): string
+    {
+        return $this->system === UnitSystem::Us
+            ? self::plain($kg * 1000 / Unit::G_PER_POUND, 1).self::GAP.'lb'
+            : self::plain($kg, 1).self::GAP.'kg';
+    }
+
+    /** `20 °C` or `68 °F`. */
+    public function temperature(float $celsius): string
+    {
+        return $this->system === UnitSystem::Us
+            ? self::plain($celsius * 9 / 5 + 32, 0).self::GAP.'°F'
+            : self::plain($celsius, 1).self::GAP.'°C';
+    }
+
+    /** A number with a unit that is the same in both systems: `6.8 mg/L`, `2.67 L/min`. */
+    public function number(float $value, int $decimals, string $unit = ''): string
+    {
+        return self::plain($value, $decimals).($unit === '' ? '' : self::GAP.$unit);
+    }
+
+    /** `2 1/8 in` for 53.975 mm: whole inches and the nearest sixteenth, in lowest terms. */
+    public static function inches(float $mm): string
+    {
+        $sixteenths = (int) round(abs($mm) / Unit::MM_PER_INCH * self::SIXTEENTHS);
+        $whole = intdiv($sixteenths, self::SIXTEENTHS);
+        $top = $sixteenths % self::SIXTEENTHS;
+        $bottom = self::SIXTEENTHS;
+        while ($top > 0 && $top % 2 === 0) {
+            $top = intdiv($top, 2);
+            $bottom = intdiv($bottom, 2);
+        }
+        $sign = $mm < 0 && $sixteenths > 0 ? '-' : '';
+        $fraction = $top > 0 ? "$top/$bottom" : '';
+
+        return $sign.trim(($whole > 0 || $fraction === '' ? (string) $whole : '').' '.$fraction).self::GAP.'in';
+    }
+
+    /** A number with at most $decimals digits after the point and no trailing zeros. */
+    public static function plain(float $value, int $decimals): string
+    {
+        $text = number_format($value, $decimals, '.', '');
+        if ($decimals > 0) {
+            $text = rtrim(rtrim($text, '0'), '.');
+        }
+
+        return $text === '-0' ? '0' : $text;
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Vessel;
+
+use InvalidArgumentException;
+
+/**
+ * The inside of a vessel as a stack of stations, straight between them. Heights and lengths in mm, volumes in litres.
+ *
+ * Between two stations every dimension is linear in height, so the area is quadratic and Simpson's rule is exact:
+ * `V = Δh/6·(A0 + 4·Am + A1)`. Two stations may share a height (a step). Source: handbook, rules section 2.
+ */
+final readonly class Profile
+{
+    private const MM3_PER_LITRE = 1.0e6;
+
+    /** Depths are inverted until the bracket is narrower than this, in mm. */
+    private const DEPTH_TOLERANCE_MM = 1.0e-7;
+
+    /** @var list<float> volume below each station, in litres */
+    private array $volumes;
+
+    /** @param list<Station> $stations from the floor up; at least two, the first at height 0 */
+    public function __construct(public array $stations)
+    {
+        if (count($stations) < 2) {
+            throw new InvalidArgumentException('A vessel needs at least two stations: its floor and its rim.');
+        }
+        $volumes = [0.0];
+        for ($i = 1; $i < count($stations); $i++) {
+            if ($stations[$i]->section->round !== $stations[$i - 1]->section->round && $stations[$i]->height !== $stations[$i - 1]->height) {
+                throw new InvalidArgumentException('No slice of a vessel changes from round to rectangular.');
+            }
+            $volumes[$i] = $volumes[$i - 1] + self::slice($stations[$i - 1]->section, $stations[$i]->section, $stations[$i]->height - $stations[$i - 1]->height);
+        }
+        $this->volumes = $volumes;
+    }
+
+    /** Height of the rim above the inside floor, in mm. */
+    public function rim(): float
+    {
+        return $this->stations[count($this->stations) - 1]->height;
+    }
+
+    /** Volume to the rim, in litres. */
+    public function brim(): float
+    {
+        return $this->volumes[count($this->volumes) - 1];
+    }
+
+    /** Litres below a depth; a depth outside the vessel counts as its floor or its rim. */
+    public function volumeAt(float $depth): float
+    {
+        if ($depth <= 0.0) {
+            return 0.0;
+        }
+        $i = $this->sliceAt($depth);
+        [$lower, $upper] = [$this->stations[$i], $this->stations[$i + 1]];
+        $height = $upper->height - $lower->height;
+        $within = min($depth, $upper->height) - $lower->height;
+
+        return $height <= 0.0 ? $this->volumes[$i] : $this->volumes[$i] + self::slice($lower->section, $lower->section->towards($upper->section, $within / $height), $within);
+    }
+
+    /** Depth in mm at which $litres stand; clamped to floor and rim. Inverts volumeAt to 1e-6. */
+    public function depthFor(float $litres): float
+    {
+        if ($litres <= 0.0) {
+            return 0.0;
+        }
+        if ($litres >= $this->brim()) {
+            return $this->rim();
+        }
+        $i = 0;
+        while ($this->volumes[$i + 1] < $litres) {
+            $i++;
+        }
+        [$low, $high] = [$this->stations[$i]->height, $this->stations[$i + 1]->height];
+        while ($high - $low > self::DEPTH_TOLERANCE_MM) {
+            $middle = ($low + $high) / 2;
+            if ($this->volumeAt($middle) < $litres) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return ($low + $high) / 2;
+    }
+
+    /** The inside cross-section at a depth; at a step, the one above it. */
+    public function sectionAt(float $depth): CrossSection
+    {
+        $i = $this->sliceAt(max(0.0, $depth));
+        [$lower, $upper] = [$this->stations[$i], $this->stations[$i + 1]];
+        $height = $upper->height - $lower->height;
+
+        return $height <= 0.0 ? $upper->section : $lower->section->towards($upper->section, max(0.0, min(1.0, ($depth - $lower->height) / $height)));
+    }
+
+    /**
+     * Area of the walls in m². Round slices are frustums; of a rounded rectangle the flat sides lean by half the change of
+     * the other dimension and the corners are quarter cones.
+     */
+    public function lateralArea(): float
+    {
+        $area = 0.0;
+        for ($i = 1; $i < count($this->stations); $i++) {
+            [$a, $b] = [$this->stations[$i - 1]->section, $this->stations[$i]->section];
+            if ($a->round !== $b->round) {
+                continue;
+            }
+            $rise = $this->stations[$i]->height - $this->stations[$i - 1]->height;
+            $leanLength = hypot($rise, ($b->length - $a->length) / 2);
+            $leanWidth = hypot($rise, ($b->width - $a->width) / 2);
+            $m = $a->towards($b, 0.5);
+            $area += $a->round
+                ? M_PI * $m->length * $leanLength
+                : 2 * ($m->length - 2 * $m->cornerRadius) * $leanWidth + 2 * ($m->width - 2 * $m->cornerRadius) * $leanLength
+                    + 2 * M_PI * $m->cornerRadius * ($leanLength + $leanWidth) / 2;
+        }
+
+        return $area / 1.0e6;
+    }
+
+    /** The longest inside dimension anywhere, in mm. */
+    public function longest(): float
+    {
+        return max(array_map(static fn (Station $s): float => $s->section->length, $this->stations));
+    }
+
+    /** The same vessel with its areas multiplied by $scale (lengths by √scale, heights unchanged). */
+    public function withAreasScaled(float $scale): self
+    {
+        return new self(array_map(static fn (Station $s): Station => new Station($s->height, $s->section->scaled(sqrt($scale))), $this->stations));
+    }
+
+    /** Index of the slice that holds a depth; at a shared height the upper slice. */
+    private function sliceAt(float $depth): int
+    {
+        $last = count($this->stations) - 2;
+        for ($i = 0; $i < $last; $i++) {
+            if ($depth < $this->stations[$i + 1]->height) {
+                return $i;
+            }
+        }
+
+        return $last;
+    }
+
+    /** Litres of a slice of the given height between two sections, exactly. */
+    private static function slice(CrossSection $a, CrossSection $b, float $height): float
+    {
+        if ($height <= 0.0) {
+            return 0.0;
+        }
+
+        return $height / 6 * ($a->area() + 4 * $a->towards($b, 0.5)->area() + $b->area()) / self::MM3_PER_LITRE;
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Vessel;
+
+use KelpTub\Core\Lid\Lid;
+
+/** A container as it stands on the bench: its inside, its lid, what it is made of. Lengths in mm, mass in kg. */
+final readonly class Vessel
+{
+    public const KINDS = ['bucket', 'tote', 'jar', 'bottle', 'tray', 'other'];
+
+    /**
+     * @param  Profile  $measured  the inside as measured
+     * @param  Profile  $profile  the inside as computed with: measured, rescaled by the fills where there are two or more
+     */
+    public function __construct(
+        public ?string $key,
+        public string $name,
+        public string $kind,
+        public ?float $labelLitres,
+        public Opacity $opacity,
+        public float $emptyKg,
+        public float $floor,
+        public bool $braced,
+        public bool $foodSafe,
+        public bool $covered,
+        public Profile $measured,
+        public Profile $profile,
+        public ?FillFit $fit,
+        public Lid $lid,
+    ) {}
+
+    public function isJar(): bool
+    {
+        return $this->kind === 'jar';
+    }
+}
