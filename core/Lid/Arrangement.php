@@ -39,6 +39,12 @@ final readonly class Arrangement
         return count($this->points);
     }
 
+    /** Its first places only. */
+    public function first(int $count): self
+    {
+        return self::of($this->pattern, array_slice($this->points, 0, $count));
+    }
+
     /** The same pattern drawn in towards the middle. */
     public function drawnIn(float $alongX, float $alongY): self
     {

@@ -31,7 +31,7 @@ final class LayoutSolver
      */
     public function most(PatternKind $kind, float $pitch, int $cap): int
     {
-        for ($count = min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
+        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
             if ($this->arrange($kind, $count, $pitch) !== null) {
                 return $count;
             }
@@ -54,7 +54,12 @@ final class LayoutSolver
     private function search(PatternKind $kind, int $count, float $pitch): ?Arrangement
     {
         $best = null;
-        foreach ($kind === PatternKind::Best ? PatternKind::regular() : [$kind] as $candidate) {
+        $candidates = match (true) {
+            $count === 1 => [PatternKind::Single],
+            $kind === PatternKind::Best => PatternKind::regular(),
+            default => [$kind],
+        };
+        foreach ($candidates as $candidate) {
             foreach (self::pattern($candidate)->arrange($this->space, $count, max($pitch, ($best->spacing ?? 0.0) + self::TIE_MM)) as $arrangement) {
                 $clear = $this->clear($arrangement, $pitch);
                 if ($clear !== null && ($best === null || $clear->spacing > $best->spacing + self::TIE_MM)) {

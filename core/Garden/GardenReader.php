@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use JsonException;
+use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\Vessel\Vessel;
+use stdClass;
+
+/**
+ * Reads a garden file: the text, its format, its schema, and what the schema cannot say. What fails is refused whole with every fault.
+ */
+final readonly class GardenReader
+{
+    /** The largest garden file, bytes. */
+    public const MOST_BYTES = 2_000_000;
+
+    private const MOST_DEPTH = 64;
+
+    public const DEFAULT_DISTANCE_MM = 1000.0;
+
+    private SchemaCheck $schema;
+
+    public function __construct(private Library $library, stdClass $schema)
+    {
+        $this->schema = new SchemaCheck($schema);
+    }
+
+    /** @throws RefusedGarden */
+    public function read(string $json): Garden
+    {
+        return $this->fromDocument(self::decode($json));
+    }
+
+    /** @throws RefusedGarden */
+    public static function decode(string $json): stdClass
+    {
+        if (strlen($json) > self::MOST_BYTES) {
+            throw RefusedGarden::one('', sprintf('is %.1f MB; a garden file has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+        }
+        if (trim($json) === '') {
+            throw RefusedGarden::one('', 'is empty; a garden file is JSON');
+        }
+        try {
+            $document = json_decode(preg_replace('/^\xEF\xBB\xBF/', '', $json) ?? $json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
+        } catch (JsonException $e) {
+            throw RefusedGarden::one('', 'is not JSON ('.lcfirst($e->getMessage()).'); a garden file ends in .kelp.json and is written by Kelp Tub');
+        }
+        if (! $document instanceof stdClass) {
+            throw RefusedGarden::one('', 'is not an object; a garden file starts with { "format": "kelp-tub.garden", … }');
+        }
+
+        return $document;
+    }
+
+    /** The document as text again: `{}` stays `{}`, `1.0` keeps its point. */
+    public static function encode(stdClass $document, bool $pretty = false): string
+    {
+        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($pretty ? JSON_PRETTY_PRINT : 0));
+    }
+
+    /** @throws RefusedGarden */
+    public function fromDocument(stdClass $document): Garden
+    {
+        $format = $document->format ?? null;
+        if ($format !== Garden::FORMAT) {
+            throw RefusedGarden::one('/format', (is_string($format) ? 'is "'.mb_substr($format, 0, 40).'"' : 'is missing').'; this is not a garden file, whose format is "'.Garden::FORMAT.'"');
+        }
+        $version = $document->version ?? null;
+        if (is_int($version) && $version > Garden::VERSION) {
+            throw RefusedGarden::one('/version', "is $version; this Kelp Tub reads version ".Garden::VERSION.'. Open it with a newer one');
+        }
+        $faults = $this->schema->faults($document);
+        if ($faults === []) {
+            $faults = $this->disagreements($document);
+        }
+        if ($faults !== []) {
+            throw RefusedGarden::because($faults);
+        }
+
+        return $this->garden($document);
+    }
+
+    /** @return list<Fault> */
+    private function disagreements(stdClass $document): array
+    {
+        $faults = [];
+        $tubs = [];
+        foreach ($document->tubs ?? [] as $i => $tub) {
+            if (isset($tubs[$tub->id])) {
+                $faults[] = new Fault("/tubs/$i/id", "is \"$tub->id\", which another tub has already; ids are unique");
+            }
+            $tubs[$tub->id] = $tub;
+            $faults = [...$faults, ...$this->tubFaults($tub, "/tubs/$i")];
+        }
+        $feeds = array_map(static fn (stdClass $f): string => $f->id, $document->feeds ?? []);
+        foreach ($document->tubs ?? [] as $i => $tub) {
+            if (isset($tub->feed) && ! in_array($tub->feed, $feeds, true)) {
+                $faults[] = new Fault("/tubs/$i/feed", "is \"$tub->feed\", and no feed of this garden has that id");
+            }
+        }
+        $pumps = [];
+        foreach ($document->air ?? [] as $i => $air) {
+            if (isset($pumps[$air->id])) {
+                $faults[] = new Fault("/air/$i/id", "is \"$air->id\", which another pump has already; ids are unique");
+            }
+            $pumps[$air->id] = true;
+            $faults = [
+                ...$faults,
+                ...$this->part($air->pump, $this->library->pumps, "/air/$i/pump", 'pump', PartCheck::pump(...)),
+                ...$this->part($air->tube ?? 'tube-4-6', $this->library->tubes, "/air/$i/tube", 'tube', PartCheck::tube(...)),
+            ];
+            foreach ($air->branches ?? [] as $b => $branch) {
+                if (! isset($tubs[$branch->tub])) {
+                    $faults[] = new Fault("/air/$i/branches/$b/tub", "is \"$branch->tub\", and no tub of this garden has that id");
+                }
+            }
+        }
+        foreach ($document->plantings ?? [] as $i => $planting) {
+            $tub = $tubs[$planting->tub] ?? null;
+            if ($tub === null) {
+                $faults[] = new Fault("/plantings/$i/tub", "is \"$planting->tub\", and no tub of this garden has that id");
+            } elseif (($planting->copy ?? 1) > ($tub->count ?? 1)) {
+                $faults[] = new Fault("/plantings/$i/copy", "is $planting->copy, and there are ".($tub->count ?? 1).' of that tub');
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    private function tubFaults(stdClass $tub, string $at): array
+    {
+        $faults = [
+            ...$this->part($tub->vessel, $this->library->vessels, "$at/vessel", 'vessel', PartCheck::vessel(...)),
+            ...$this->part($tub->cup ?? 'net-cup-50', $this->library->cups, "$at/cup", 'cup', PartCheck::cup(...)),
+        ];
+        if (isset($tub->stones)) {
+            $faults = [...$faults, ...$this->part($tub->stones->kind, $this->library->stones, "$at/stones/kind", 'air stone', PartCheck::stone(...))];
+        }
+        if (isset($tub->crop) && ! isset($this->library->crops[$tub->crop])) {
+            $faults[] = new Fault("$at/crop", "is \"$tub->crop\", and the Library has no such crop");
+        }
+        if (($tub->layout->pattern ?? 'best') === 'manual' && ! isset($tub->layout->holes)) {
+            $faults[] = new Fault("$at/layout/holes", 'is missing; a manual layout lists its holes');
+        }
+
+        return $faults;
+    }
+
+    /**
+     * @param  array<string, mixed>  $shelf
+     * @param  callable(stdClass, string): list<Fault>  $check
+     * @return list<Fault>
+     */
+    private function part(string|stdClass $given, array $shelf, string $at, string $word, callable $check): array
+    {
+        if ($given instanceof stdClass) {
+            return $check($given, $at);
+        }
+
+        return isset($shelf[$given]) ? [] : [new Fault($at, "is \"$given\", and the Library has no such $word")];
+    }
+
+    private function garden(stdClass $document): Garden
+    {
+        return new Garden(
+            $document,
+            $document->name ?? 'Garden',
+            UnitSystem::from($document->units ?? 'metric'),
+            Site::fromDocument($document->site ?? new stdClass),
+            $document->money->currency ?? 'EUR',
+            isset($document->money->cap) ? (float) $document->money->cap : null,
+            array_map($this->tub(...), $document->tubs ?? [], array_keys($document->tubs ?? [])),
+            array_map($this->air(...), $document->air ?? [], array_keys($document->air ?? [])),
+            isset($document->saws_mm) ? array_map(floatval(...), $document->saws_mm) : null,
+            array_map(floatval(...), get_object_vars($document->owned ?? new stdClass)),
+            array_map(static fn (stdClass $o): Offer => new Offer($o->part, (float) $o->pack, (float) $o->price, $o->supplier ?? null), $document->prices ?? []),
+        );
+    }
+
+    private function tub(stdClass $raw, int $index): Tub
+    {
+        $vessel = $this->vessel($raw->vessel);
+        $system = GrowingSystem::from($raw->system);
+        $cup = $raw->cup ?? 'net-cup-50';
+
+        return new Tub(
+            $index,
+            $raw->id,
+            ($raw->name ?? '') !== '' ? $raw->name : $raw->id,
+            (int) ($raw->count ?? 1),
+            (float) ($raw->stand_mm ?? 0),
+            $system,
+            isset($raw->water_line) ? LineChoice::from($raw->water_line) : null,
+            Density::from($raw->density ?? 'roomy'),
+            $vessel,
+            is_string($cup) ? PartReader::cup($this->library->cups[$cup], $cup) : PartReader::cup($cup, null),
+            isset($raw->hole_mm) ? (float) $raw->hole_mm : null,
+            isset($raw->raise_mm) ? (float) $raw->raise_mm : null,
+            self::layout($raw->layout ?? new stdClass),
+            isset($raw->crop) ? $this->crop($raw->crop) : null,
+            isset($raw->plants) ? (int) $raw->plants : null,
+            $raw->medium->plug ?? 'stone-wool',
+            ($raw->medium->fill ?? 'clay-pebbles') === 'clay-pebbles',
+            isset($raw->stones) ? $this->stones($raw->stones) : null,
+            ($raw->tube_entry ?? ($vessel->isJar() || $system === GrowingSystem::Raft ? 'lid' : 'side')) === 'lid',
+            TopUps::from($raw->top_ups ?? ($system === GrowingSystem::Passive ? 'none' : 'level')),
+            $raw->trellis ?? false,
+            self::cover($raw->vessel),
+        );
+    }
+
+    private function vessel(string|stdClass $given): Vessel
+    {
+        return is_string($given) ? PartReader::vessel($this->library->vessels[$given], $given) : PartReader::vessel($given, null);
+    }
+
+    private function crop(string $key): Crop
+    {
+        return $this->library->crops[$key];
+    }
+
+    private function stones(stdClass $raw): StoneSet
+    {
+        $stone = is_string($raw->kind) ? PartReader::stone($this->library->stones[$raw->kind], $raw->kind) : PartReader::stone($raw->kind, null);
+
+        return new StoneSet($stone, (int) ($raw->count ?? 1), (float) ($raw->height_mm ?? Stone::DEFAULT_HEIGHT_MM));
+    }
+
+    /** The light cover by its name; a liner bag is "liner". */
+    private static function cover(string|stdClass $vessel): string
+    {
+        $cover = is_string($vessel) ? 'none' : ($vessel->cover ?? 'none');
+
+        return is_string($cover) ? $cover : 'liner';
+    }
+
+    private static function layout(stdClass $raw): LayoutWish
+    {
+        $asked = $raw->pattern ?? 'best';
+        $cups = $raw->cups ?? 'max';
+
+        return new LayoutWish(
+            $asked,
+            PatternKind::tryFrom($asked) ?? PatternKind::Best,
+            is_string($cups) ? null : (int) $cups,
+            array_map(static fn (stdClass $h): Point => new Point((float) $h->x_mm, (float) $h->y_mm), $asked === 'manual' ? ($raw->holes ?? []) : []),
+        );
+    }
+
+    private function air(stdClass $raw, int $index): AirSystem
+    {
+        $tube = $raw->tube ?? 'tube-4-6';
+
+        return new AirSystem(
+            $index,
+            $raw->id,
+            is_string($raw->pump) ? PartReader::pump($this->library->pumps[$raw->pump], $raw->pump) : PartReader::pump($raw->pump, null),
+            $raw->above_water ?? false,
+            $raw->check_valve ?? false,
+            (float) ($raw->height_above_floor_mm ?? 0),
+            $raw->joined ?? true,
+            is_string($tube) ? PartReader::tube($this->library->tubes[$tube], $tube) : PartReader::tube($tube, null),
+            (float) ($raw->trunk_mm ?? 0),
+            array_map(static fn (stdClass $b): Branch => new Branch($b->tub, (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM), (float) ($b->valve ?? 1.0)), $raw->branches ?? []),
+        );
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Crop\Crop;
+use stdClass;
+
+/**
+ * The shelves a garden takes its things from, by key. Vessels, cups, stones, pumps and tubes are kept in the form a garden file
+ * would hold them in place, so both are read by the same code.
+ */
+final readonly class Library
+{
+    /**
+     * @param  array<string, stdClass>  $vessels
+     * @param  array<string, stdClass>  $cups
+     * @param  array<string, Crop>  $crops
+     * @param  array<string, stdClass>  $stones
+     * @param  array<string, stdClass>  $pumps
+     * @param  array<string, stdClass>  $tubes
+     * @param  array<string, stdClass>  $products
+     * @param  list<Offer>  $offers
+     * @param  array<string, string>  $partNames  of parts that are on no other shelf
+     */
+    public function __construct(
+        public array $vessels,
+        public array $cups,
+        public array $crops,
+        public array $stones,
+        public array $pumps,
+        public array $tubes,
+        public array $products,
+        public array $offers,
+        public array $partNames,
+    ) {}
+
+    public function partName(string $key): string
+    {
+        return $this->partNames[$key] ?? $key;
+    }
+}

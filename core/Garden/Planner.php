@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Cost\Budget;
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\Purchase;
+use stdClass;
+
+/** Garden in, plan out: a pure function of the garden and the Library. */
+final readonly class Planner
+{
+    public function __construct(private Library $library) {}
+
+    public function plan(Garden $garden): GardenPlan
+    {
+        $tubPlanner = new TubPlanner($garden);
+        $tubs = [];
+        foreach ($garden->tubs as $tub) {
+            $tubs[$tub->id] = $tubPlanner->plan($tub);
+        }
+        $airPlanner = new AirPlanner($garden->site);
+        $air = array_map(static fn (AirSystem $system): AirPlan => $airPlanner->system($system, $tubs), $garden->air);
+        $oxygen = array_map(static fn (TubPlan $plan): TubAir => $airPlanner->tub($plan, $air), $tubs);
+        $purchases = $this->purchases($garden, PartsFromDesign::of($this->library, $tubs, $air));
+        $count = $plants = 0;
+        foreach ($tubs as $plan) {
+            $count += $plan->tub->count;
+            $plants += $plan->plants * $plan->tub->count;
+        }
+
+        return new GardenPlan($garden, $tubs, $air, $oxygen, $purchases, Budget::of($purchases, $count, $plants, $garden->cap));
+    }
+
+    /**
+     * The findings on a plan, worst first.
+     *
+     * @return list<Finding>
+     */
+    public function findings(GardenPlan $plan): array
+    {
+        return (new FindingsList($plan, $this->library))->all();
+    }
+
+    /** Garden in, report out. */
+    public function report(Garden $garden): stdClass
+    {
+        $plan = $this->plan($garden);
+
+        return Report::of($plan, $this->findings($plan));
+    }
+
+    /**
+     * @param  list<Need>  $needs
+     * @return list<Purchase>
+     */
+    private function purchases(Garden $garden, array $needs): array
+    {
+        $offers = [];
+        foreach ([...$this->library->offers, ...$garden->offers] as $offer) {
+            $offers[$offer->part][] = $offer;
+        }
+
+        return array_map(static fn (Need $need): Purchase => Purchase::of($need, PartsFromDesign::owned($garden, $need), $offers[$need->key] ?? []), $needs);
+    }
+}

@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden\Rules;
+
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Garden\TubPlan;
+use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Lid\Point;
+
+/** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
+final class CropRules
+{
+    /** Above this share of the crop's figure a shortfall is only worth knowing. */
+    private const MIND_SHARE = 0.8;
+
+    /** Down to these shares a shortfall is the tight school's way. */
+    private const TIGHT_PITCH = 0.6;
+
+    private const TIGHT_LITRES = 0.35;
+
+    /** On lids up to this far across, foliage leans out over the edge, mm. */
+    private const SMALL_LID_MM = 350.0;
+
+    private const LEANING_SHARE = 0.8;
+
+    private const WARM_MARGIN_C = 4.0;
+
+    private const LIGHT_SHARE = 0.75;
+
+    /** @return list<Finding> */
+    public static function of(TubPlan $plan, RuleContext $context): array
+    {
+        $crop = $plan->tub->crop;
+        if ($crop === null || $plan->plants === 0) {
+            return [];
+        }
+
+        return array_values(array_filter([
+            self::line($plan),
+            self::spacing($plan, $crop, $context),
+            self::water($plan, $crop, $context),
+            self::passive($plan, $crop, $context),
+            self::temperature($plan, $crop, $context),
+            self::light($plan, $crop, $context),
+            self::headroom($plan, $crop, $context),
+        ]));
+    }
+
+    /** The distance between plants that is judged against, mm: 0.8 of it where every cup stands on the outer ring of a small lid. */
+    public static function judgedSpacing(TubPlan $plan, Crop $crop): float
+    {
+        $leaning = $plan->tub->vessel->lid->across() < self::SMALL_LID_MM && self::allOutside($plan->arrangement->points);
+
+        return $crop->spacingMm * ($leaning ? self::LEANING_SHARE : 1.0);
+    }
+
+    private static function line(TubPlan $plan): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->askedLine === null || $tub->askedLine === $tub->line() || ! in_array($tub->system, [GrowingSystem::Aerated, GrowingSystem::Passive], true)) {
+            return null;
+        }
+
+        return new Finding('tub.line', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
+            sprintf('"%s" is no water line of %s tub; it is planned with "%s".', $tub->askedLine->value, $tub->system === GrowingSystem::Passive ? 'a passive' : 'an aerated', $tub->line()->value),
+            'Each system has its own choices of water line.');
+    }
+
+    private static function spacing(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $spacing = $plan->arrangement->spacing;
+        if ($spacing === null || $plan->plants < 2) {
+            return null;
+        }
+        $wanted = self::judgedSpacing($plan, $crop);
+        $severity = self::shortfall($spacing / $wanted, $plan->tub->density, self::TIGHT_PITCH);
+        if ($severity === null) {
+            return null;
+        }
+        $kind = $plan->tub->layout->pattern === PatternKind::Manual ? PatternKind::Best : $plan->tub->layout->pattern;
+        $most = $plan->solver->most($kind, max($plan->space->leastPitch(), $crop->spacingMm), $plan->cups() - 1);
+        $remedies = $most >= 1 ? [$context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)] : [];
+
+        return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
+            sprintf('Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.', $context->write->length($spacing), mb_strtolower($crop->name), $context->write->length($wanted)),
+            'Crowded plants shade each other, stay wet and rot.',
+            $remedies);
+    }
+
+    private static function water(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->system === GrowingSystem::Cloner) {
+            return null;
+        }
+        $litres = $plan->working() / $plan->plants;
+        $share = $litres / $crop->litresPerPlant;
+        $severity = self::shortfall($share, $tub->density, self::TIGHT_LITRES);
+        if ($severity === null) {
+            return null;
+        }
+        $most = (int) floor($plan->working() / $crop->litresPerPlant);
+        $remedies = $most >= 1 && $most < $plan->plants
+            ? [$tub->layout->pattern === PatternKind::Manual || $tub->plants !== null ? $context->set($most === 1 ? 'Plant one' : "Plant $most", $tub->pointer('/plants'), $most) : $context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)]
+            : [];
+
+        return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
+            sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $context->write->volume($litres), mb_strtolower($crop->name), $context->write->volume($crop->litresPerPlant)),
+            'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
+            $remedies);
+    }
+
+    private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->system !== GrowingSystem::Passive || $crop->passive === 'good') {
+            return null;
+        }
+        $short = $crop->passive === 'short';
+
+        return new Finding('crop.passive', $short ? Severity::Mind : Severity::Mend, $tub->id, $tub->pointer('/system'),
+            $short
+                ? sprintf('%s does well in still water to the first harvest, and poorly after it.', $crop->name)
+                : sprintf('%s grows slowly and rots more often without air. Add an air stone, or grow something else here.', $crop->name),
+            'Some roots live on the air gap alone; others, and old ones, need oxygen in the water.',
+            [$context->addAir('Add air', $plan)]);
+    }
+
+    private static function temperature(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $water = $context->plan->garden->site->waterTemperatureC;
+        $off = max($crop->waterTempLowC - $water, $water - $crop->waterTempHighC);
+        if ($off <= 0.0) {
+            return null;
+        }
+        $w = $context->write;
+
+        return new Finding('crop.temperature', $off > self::WARM_MARGIN_C ? Severity::Mend : Severity::Mind, $plan->tub->id, '/site/water_temperature_c',
+            sprintf('The water is %s; %s does well from %s to %s.', $w->temperature($water), mb_strtolower($crop->name), $w->temperature($crop->waterTempLowC), $w->temperature($crop->waterTempHighC)),
+            $water > $crop->waterTempHighC ? 'Warm water holds less oxygen, and rot likes it. Shade, a light cover and a larger volume keep it cooler.' : 'Cold roots feed slowly. Insulate the tub or lift it off the floor.');
+    }
+
+    private static function light(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $hours = $context->plan->garden->site->lightHours;
+        if ($hours >= self::LIGHT_SHARE * $crop->lightHours) {
+            return null;
+        }
+        $w = $context->write;
+
+        return new Finding('crop.light', Severity::Mind, $plan->tub->id, '/site/light_hours',
+            sprintf('%s hours of light, and %s wants %s. Add a lamp, or expect thin, slow plants.', $w->number($hours, 1), mb_strtolower($crop->name), $w->number($crop->lightHours, 0)),
+            'Too little light draws stems out and stops growth, whatever the water holds.',
+            [$context->set(sprintf('Light it %s hours a day', $w->number($crop->lightHours, 0)), '/site/light_hours', $crop->lightHours)]);
+    }
+
+    private static function headroom(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $room = $context->plan->garden->site->headroomMm;
+        if ($room === null || $crop->matureHeightMm <= $room) {
+            return null;
+        }
+
+        return new Finding('crop.headroom', Severity::Mind, $plan->tub->id, '/site/headroom_mm',
+            sprintf('Grown %s stands %s over the lid, and there are %s. Pinch it out, or grow something lower.', mb_strtolower($crop->name), $context->write->length($crop->matureHeightMm), $context->write->length($room)),
+            'Leaves against a lamp burn; against a ceiling they mould.');
+    }
+
+    /** How bad a share of the crop's figure is, or null when it is met. */
+    private static function shortfall(float $share, Density $density, float $tightest): ?Severity
+    {
+        return match (true) {
+            $share >= 1.0 - 1.0e-9 => null,
+            $share >= self::MIND_SHARE => Severity::Mind,
+            $density === Density::Tight && $share >= $tightest => Severity::Mind,
+            default => Severity::Mend,
+        };
+    }
+
+    /**
+     * Whether every cup stands on the outside: none lies within the others' hull.
+     *
+     * @param  list<Point>  $points
+     */
+    private static function allOutside(array $points): bool
+    {
+        foreach ($points as $p) {
+            $angles = [];
+            foreach ($points as $q) {
+                if ($q !== $p) {
+                    $angles[] = atan2($q->y - $p->y, $q->x - $p->x);
+                }
+            }
+            sort($angles);
+            $gap = $angles === [] ? 2 * M_PI : $angles[0] + 2 * M_PI - $angles[count($angles) - 1];
+            for ($i = 1; $i < count($angles); $i++) {
+                $gap = max($gap, $angles[$i] - $angles[$i - 1]);
+            }
+            if ($gap < M_PI - 1.0e-6) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

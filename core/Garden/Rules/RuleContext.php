@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden\Rules;
+
+use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Garden\Library;
+use KelpTub\Core\Garden\PatchMaker;
+use KelpTub\Core\Garden\Remedy;
+use KelpTub\Core\Garden\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
+
+/** What the rules share: the plan, the grower's way of writing measures, and the making of patches. */
+final readonly class RuleContext
+{
+    public QuantityWriter $write;
+
+    public PatchMaker $patch;
+
+    public function __construct(public GardenPlan $plan, public Library $library)
+    {
+        $this->write = new QuantityWriter($plan->garden->units);
+        $this->patch = new PatchMaker($plan->garden->document, $library);
+    }
+
+    /** A remedy that sets one value in the garden. */
+    public function set(string $says, string $pointer, mixed $value): Remedy
+    {
+        return new Remedy($says, $this->patch->set($pointer, $value));
+    }
+
+    /** A remedy that asks for so many cups; a layout by hand becomes the best regular one. */
+    public function cups(string $says, TubPlan $plan, int $cups): Remedy
+    {
+        $wish = $plan->tub->layout;
+        $pointer = $plan->tub->pointer('/layout');
+
+        return $wish->asked === 'manual'
+            ? $this->set($says, $pointer, (object) ['pattern' => 'best', 'cups' => $cups, 'holes' => null])
+            : $this->set($says, "$pointer/cups", $cups);
+    }
+
+    /** A remedy that puts air into a tub: stones under the cups, and a line from the garden's first pump or from a new one. */
+    public function addAir(string $says, TubPlan $plan): Remedy
+    {
+        $tub = $plan->tub;
+        $patch = [];
+        if ($tub->stones === null) {
+            $stones = (object) ['kind' => $plan->tub->vessel->profile->brim() < 4.0 ? 'cylinder-50' : 'disc-100', 'count' => 1, 'height_mm' => 20];
+            $patch = $this->patch->set($tub->pointer('/stones'), $stones);
+        }
+        if (! $tub->system->isAerated()) {
+            $patch = [
+                ...$patch,
+                ...$this->patch->set($tub->pointer('/system'), 'aerated'),
+                ...$this->patch->set($tub->pointer('/water_line'), 'gap'),
+                ...$this->patch->set($tub->pointer('/top_ups'), 'level'),
+            ];
+        }
+        $branch = (object) ['tub' => $tub->id, 'distance_mm' => 1000, 'valve' => 1.0];
+        $air = $this->plan->garden->air;
+        if ($this->plan->isFed($tub->id)) {
+            return new Remedy($says, $patch);
+        }
+        $patch = [...$patch, ...($air === []
+            ? $this->patch->append('/air', (object) ['id' => 'pump-1', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [$branch]])
+            : $this->patch->append('/air/0/branches', $branch))];
+
+        return new Remedy($says, $patch);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Crop\Climate;
+use stdClass;
+
+/** Where a garden stands: air, water, light, and what bears it. */
+final readonly class Site
+{
+    private function __construct(
+        public string $setting,
+        public float $altitudeM,
+        public float $airTemperatureC,
+        public float $humidityPct,
+        public float $waterTemperatureC,
+        public float $lightHours,
+        public string $floor,
+        public string $load,
+        public ?float $shelfLimitKg,
+        public ?float $headroomMm,
+        public bool $fullSun,
+    ) {}
+
+    public static function fromDocument(stdClass $site): self
+    {
+        return new self(
+            $site->setting ?? 'indoor',
+            (float) ($site->altitude_m ?? 0),
+            (float) ($site->air_temperature_c ?? 21),
+            (float) ($site->humidity_pct ?? 55),
+            (float) ($site->water_temperature_c ?? 20),
+            (float) ($site->light_hours ?? 16),
+            $site->floor ?? 'wood',
+            $site->load ?? 'ground',
+            isset($site->shelf_limit_kg) ? (float) $site->shelf_limit_kg : null,
+            isset($site->headroom_mm) ? (float) $site->headroom_mm : null,
+            $site->full_sun ?? false,
+        );
+    }
+
+    /** How much faster or slower plants drink here than in the reference room. */
+    public function climate(): float
+    {
+        return Climate::factor($this->airTemperatureC, $this->humidityPct, $this->lightHours);
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Vessel\Station;
+use stdClass;
+
+/** One tub's part of the report: its figures, the limits they are held against, its shape for drawing, and how figures come about. */
+final class TubReport
+{
+    /** Rule of thumb that growers ask for: air per litre of solution, L/min. † */
+    private const THUMB_L_MIN_PER_L = [0.13, 0.26];
+
+    public static function of(TubPlan $plan, TubAir $air, GardenPlan $garden): stdClass
+    {
+        $tub = $plan->tub;
+        $vessel = $tub->vessel;
+        $passive = $tub->system === GrowingSystem::Passive;
+        $harvestDay = $plan->use?->harvestDay;
+        $working = $plan->working();
+        $untouched = $passive && $harvestDay !== null && $tub->topUps->passiveShare() === null;
+
+        return (object) [
+            'id' => $tub->id,
+            'name' => $tub->name,
+            'count' => $tub->count,
+            'system' => $tub->system->value,
+            'volume' => (object) [
+                'label_l' => $vessel->labelLitres,
+                'brim_l' => $vessel->profile->brim(),
+                'working_l' => $working,
+                'usable_l' => $plan->usable(),
+                'per_plant_l' => $plan->cups() > 0 ? $working / $plan->cups() : null,
+                'displaced_l' => $plan->reservoir->displacedAt($plan->line->grown),
+                'fill_scale' => $vessel->fit?->scale,
+                'fill_residual_pct' => $vessel->fit?->residualPercent(),
+            ],
+            'levels' => (object) [
+                'rim_mm' => $vessel->profile->rim(),
+                'lid_top_mm' => $vessel->profile->rim() + ($plan->inMouth ? 0.0 : $vessel->lid->topAboveRim),
+                'cup_bottom_mm' => $plan->line->cupBottom,
+                'water_line_mm' => $plan->line->grown,
+                'start_line_mm' => $plan->line->start,
+                'held_line_mm' => $plan->line->held,
+                'lowest_mm' => $plan->lowest,
+                'tube_entry_mm' => $passive ? null : $plan->tubeEntry,
+                'overflow_mm' => $garden->garden->site->setting === 'open' ? $plan->line->highest() + 5.0 : null,
+                'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim() ? null : $vessel->profile->depthFor($vessel->labelLitres),
+                'half_way_mm' => $untouched ? $plan->levelOn($harvestDay / 2) : null,
+                'harvest_mm' => $untouched ? $plan->levelOn($harvestDay) : null,
+                'air_gap_harvest_mm' => $untouched ? $plan->gapOn($harvestDay) : null,
+            ],
+            'mass_kg' => $plan->weight->kg,
+            'load_kg_m2' => $plan->weight->kgPerSquareMetre,
+            'cover_m2' => $vessel->opacity->needsCover() ? PartsFromDesign::coverArea($plan) : 0.0,
+            'hole' => (object) [
+                'diameter_mm' => $plan->seat->hole,
+                'saw' => $plan->saw,
+                'owned' => $plan->sawOwned,
+                'seat' => $plan->seat->kind->value,
+                'raise_mm' => $plan->seat->raise,
+                'bearing_mm' => $plan->seat->bearing,
+                'play_mm' => $plan->seat->play,
+            ],
+            'layout' => (object) [
+                'pattern' => $plan->arrangement->pattern->value,
+                'count' => $plan->cups(),
+                'holes' => Report::points($plan->arrangement->points),
+                'spacing_mm' => $plan->arrangement->spacing,
+                'web_mm' => $plan->web(),
+                'edge_mm' => $plan->edge(),
+                'removed_pct' => $plan->removedPercent(),
+                'complete' => $plan->complete,
+            ],
+            'capacity' => (object) [
+                'plants' => $plan->capacity->plants,
+                'by_lid' => $plan->capacity->byLid,
+                'by_spacing' => $plan->capacity->bySpacing,
+                'by_water' => $plan->capacity->byWater,
+                'limited_by' => $plan->capacity->limitedBy,
+                'planted' => $plan->plants,
+            ],
+            'media' => (object) [
+                'pebbles_l' => $plan->pebbles,
+                'plugs' => $tub->plug === 'none' ? 0 : $plan->plants,
+            ],
+            'oxygen' => self::oxygen($plan, $air),
+            'season' => (object) [
+                'water_to_harvest_l' => $plan->use?->toHarvest,
+                'peak_daily_l' => $plan->use?->peakDaily(),
+                'climate' => $plan->climate,
+                'dry_day' => $plan->dryDay(),
+                'harvest_day' => $harvestDay,
+                'last_day' => $plan->use?->lastDay,
+                'top_up_l' => null,
+                'top_ups' => null,
+                'changes' => null,
+                'days' => null,
+            ],
+            'feed' => null,
+            'limits' => self::limits($plan),
+            'shape' => self::shape($plan),
+            'workings' => Workings::of($plan, $air, $garden),
+        ];
+    }
+
+    private static function oxygen(TubPlan $plan, TubAir $air): stdClass
+    {
+        $balance = $air->balance;
+
+        return (object) [
+            'saturation_mg_l' => $air->saturation,
+            'demand_mg_h' => $balance?->demand,
+            'air_l_min' => $balance === null ? null : $air->flow,
+            'steady_mg_l' => $balance?->steady(),
+            'outage_min' => $balance?->outageMinutes($plan->working()),
+            'thumb_l_min' => $balance === null ? null : array_map(static fn (float $share): float => $share * $plan->working(), self::THUMB_L_MIN_PER_L),
+        ];
+    }
+
+    /** What the figures of lid and oxygen are held against. */
+    private static function limits(TubPlan $plan): stdClass
+    {
+        $tub = $plan->tub;
+        $lid = $tub->vessel->lid;
+
+        return (object) [
+            'pitch_mm' => $plan->space->leastPitch(),
+            'crop_pitch_mm' => $tub->crop === null ? null : Rules\CropRules::judgedSpacing($plan, $tub->crop),
+            'web_mm' => $lid->make->leastWeb(),
+            'edge_mm' => $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $lid->make->leastEdge(),
+            'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,
+            'per_plant_l' => $tub->crop === null ? null : $tub->crop->litresPerPlant * $tub->density->litresShare(),
+            'oxygen_mg_l' => $tub->density->oxygenFloor(),
+        ];
+    }
+
+    private static function shape(TubPlan $plan): stdClass
+    {
+        $tub = $plan->tub;
+        $vessel = $tub->vessel;
+        $crop = $tub->crop;
+
+        return (object) [
+            'kind' => $vessel->kind,
+            'name' => $vessel->name,
+            'opacity' => $vessel->opacity->value,
+            'cover' => $tub->cover,
+            'floor_mm' => $vessel->floor,
+            'stand_mm' => $tub->stand,
+            'stations' => array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $vessel->profile->stations),
+            'lid' => (object) [
+                ...self::section($vessel->lid->outline),
+                'thickness_mm' => $vessel->lid->thickness,
+                'make' => $vessel->lid->make->value,
+                'keep_outs' => array_map(static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...self::section($k->section)], $vessel->lid->keepOuts),
+            ],
+            'cup' => (object) [
+                'name' => $tub->cup->name,
+                'lip_diameter_mm' => $tub->cup->lip,
+                'top_diameter_mm' => $tub->cup->top,
+                'bottom_diameter_mm' => $tub->cup->bottom,
+                'height_mm' => $tub->cup->height,
+            ],
+            'in_mouth' => $plan->inMouth,
+            'crop' => $crop === null ? null : (object) [
+                'key' => $crop->key,
+                'name' => $crop->name,
+                'group' => $crop->group,
+                'habit' => $crop->habit,
+                'spacing_mm' => $crop->spacingMm * $tub->density->spacingShare(),
+                'mature_height_mm' => $crop->matureHeightMm,
+                'days_sow_to_transplant' => $crop->daysSowToTransplant,
+            ],
+            'stones' => $tub->stones === null ? null : (object) [
+                'name' => $tub->stones->stone->name,
+                'length_mm' => $tub->stones->stone->length,
+                'bubble' => $tub->stones->stone->bubble->value,
+                'least_l_min' => $tub->stones->stone->leastFlow,
+                'most_l_min' => $tub->stones->stone->mostFlow,
+                'height_mm' => $tub->stones->height,
+                'at' => Report::points($plan->stones),
+            ],
+            'tube_through_lid' => $tub->tubeThroughLid,
+        ];
+    }
+
+    /** @return array<string, bool|float> */
+    private static function section(CrossSection $section): array
+    {
+        return ['round' => $section->round, 'length_mm' => $section->length, 'width_mm' => $section->width, 'corner_radius_mm' => $section->cornerRadius];
+    }
+}
