@@ -32,12 +32,12 @@ final class LayoutSolver
     public function most(PatternKind $kind, float $pitch, int $cap): int
     {
         for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
-            if ($this->arrange($kind, $count, $pitch) !== null) {
+            if ($this->fits($kind, $count, $pitch)) {
                 return $count;
             }
         }
 
-        return $this->arrange($kind, 1, $pitch) !== null ? 1 : 0;
+        return $this->fits($kind, 1, $pitch) ? 1 : 0;
     }
 
     /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $pitch apart. */
@@ -51,15 +51,34 @@ final class LayoutSolver
         return $this->known[$question];
     }
 
-    private function search(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    /** Whether any pattern of the kind takes $count cups at the pitch. */
+    private function fits(PatternKind $kind, int $count, float $pitch): bool
     {
-        $best = null;
-        $candidates = match (true) {
+        foreach (self::candidates($kind, $count) as $candidate) {
+            foreach (self::pattern($candidate)->arrange($this->space, $count, $pitch) as $arrangement) {
+                if ($this->clear($arrangement, $pitch) !== null) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<PatternKind> */
+    private static function candidates(PatternKind $kind, int $count): array
+    {
+        return match (true) {
             $count === 1 => [PatternKind::Single],
             $kind === PatternKind::Best => PatternKind::regular(),
             default => [$kind],
         };
-        foreach ($candidates as $candidate) {
+    }
+
+    private function search(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    {
+        $best = null;
+        foreach (self::candidates($kind, $count) as $candidate) {
             foreach (self::pattern($candidate)->arrange($this->space, $count, max($pitch, ($best->spacing ?? 0.0) + self::TIE_MM)) as $arrangement) {
                 $clear = $this->clear($arrangement, $pitch);
                 if ($clear !== null && ($best === null || $clear->spacing > $best->spacing + self::TIE_MM)) {

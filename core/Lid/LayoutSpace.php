@@ -52,7 +52,7 @@ final readonly class LayoutSpace
         foreach ($this->walls as [$wall, $radius]) {
             $boxes[] = $wall->inset($radius + self::WALL_CLEAR_MM);
         }
-        $this->boxes = $boxes;
+        $this->boxes = self::tightest($boxes);
     }
 
     /** Least distance between hole centres by limits 1 and 2. */
@@ -142,6 +142,26 @@ final readonly class LayoutSpace
     public function reachRound(): float
     {
         return min(array_map(static fn (RoundedBox $b): float => min($b->halfX, $b->halfY), $this->boxes));
+    }
+
+    /**
+     * Those boxes that do not merely contain another one.
+     *
+     * @param  list<RoundedBox>  $boxes
+     * @return list<RoundedBox>
+     */
+    private static function tightest(array $boxes): array
+    {
+        foreach ($boxes as $i => $box) {
+            foreach ($boxes as $j => $other) {
+                if ($i !== $j && $box->contains($other)) {
+                    unset($boxes[$i]);
+                    break;
+                }
+            }
+        }
+
+        return array_values($boxes);
     }
 
     /**

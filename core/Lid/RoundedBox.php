@@ -34,6 +34,13 @@ final readonly class RoundedBox
         return $this->radius - hypot(max($qx, 0.0), max($qy, 0.0)) - min(max($qx, $qy), 0.0);
     }
 
+    /** Whether all of another box lies in this one: the four discs at its corners span it. */
+    public function contains(self $other): bool
+    {
+        return $this->halfX >= $other->halfX && $this->halfY >= $other->halfY
+            && $this->clearance($other->halfX - $other->radius, $other->halfY - $other->radius) >= $other->radius;
+    }
+
     /** The largest y inside at a given x, mm; negative infinity where there is none. */
     public function reachY(float $x): float
     {

@@ -10,16 +10,21 @@ namespace KelpTub\Core\Lid;
  */
 final class StaggeredPattern implements Pattern
 {
-    private const SCAN = 16;
+    private const SCAN = 6;
 
-    private const REFINEMENTS = 24;
+    private const BISECTIONS = 26;
 
     public function arrange(LayoutSpace $space, int $count, float $pitch): array
     {
         $found = [];
-        foreach (self::structures($count) as [$rows, $even]) {
-            foreach ([false, true] as $across) {
-                $arrangement = self::widest($space, $rows, $even, $across, $pitch);
+        foreach ([false, true] as $across) {
+            $deep = $across ? $space->reachX(0.0) : $space->reachY(0.0);
+            $wide = $across ? $space->reachY(0.0) : $space->reachX(0.0);
+            if ($deep < 0.0 || $wide < 0.0) {
+                continue;
+            }
+            foreach (self::structures($count, $deep, $wide, $pitch) as [$rows, $even]) {
+                $arrangement = self::widest($space, $rows, $even, $across, $deep, $pitch);
                 if ($arrangement !== null) {
                     $found[] = $arrangement;
                 }
@@ -30,23 +35,30 @@ final class StaggeredPattern implements Pattern
     }
 
     /**
-     * The row counts that add up to $count, and whether all rows are alike.
+     * The row counts that add up to $count and might reach the pitch, and whether all rows are alike.
      *
      * @return list<array{list<int>, bool}>
      */
-    private static function structures(int $count): array
+    private static function structures(int $count, float $deep, float $wide, float $pitch): array
     {
         $structures = [];
         for ($rows = 2; $rows <= $count; $rows++) {
-            for ($k = 2; $k * $rows <= $count + $rows; $k++) {
-                foreach ([[$k, $k - 1], [$k - 1, $k]] as [$first, $second]) {
-                    if ($first * intdiv($rows + 1, 2) + $second * intdiv($rows, 2) === $count) {
-                        $structures[] = [array_map(static fn (int $r): int => $r % 2 === 0 ? $first : $second, range(0, $rows - 1)), false];
-                    }
+            $rise = 2 * $deep / ($rows - 1);
+            if ($rows > 2 && 2 * $rise < $pitch) {
+                break;
+            }
+            [$odd, $others] = [intdiv($rows + 1, 2), intdiv($rows, 2)];
+            // The number of holes in a long row is settled by the count, for each of the three ways.
+            foreach ([[$count + $others, 0, -1, false], [$count + $odd, -1, 0, false], [$count, 0, 0, true]] as [$sum, $first, $second, $even]) {
+                $k = intdiv($sum, $rows);
+                if ($sum % $rows !== 0 || $k < 2 || self::spacing($rows, $k, $wide / (($k - 1) / 2 + ($even ? 0.25 : 0.0)), $rise) < $pitch) {
+                    continue;
                 }
-                if ($k * $rows === $count) {
-                    $structures[] = [array_fill(0, $rows, $k), true];
+                $counts = [];
+                for ($r = 0; $r < $rows; $r++) {
+                    $counts[] = $k + ($r % 2 === 0 ? $first : $second);
                 }
+                $structures[] = [$counts, $even];
             }
         }
 
@@ -54,13 +66,8 @@ final class StaggeredPattern implements Pattern
     }
 
     /** @param list<int> $rows */
-    private static function widest(LayoutSpace $space, array $rows, bool $even, bool $across, float $pitch): ?Arrangement
+    private static function widest(LayoutSpace $space, array $rows, bool $even, bool $across, float $deep, float $pitch): ?Arrangement
     {
-        $deep = $across ? $space->reachX(0.0) : $space->reachY(0.0);
-        $wide = $across ? $space->reachY(0.0) : $space->reachX(0.0);
-        if ($deep < 0.0 || $wide < 0.0) {
-            return null;
-        }
         $pitchAt = static function (float $half) use ($space, $rows, $even, $across): float {
             $step = INF;
             $last = count($rows) - 1;
@@ -74,32 +81,44 @@ final class StaggeredPattern implements Pattern
             return $step;
         };
         $spacing = static fn (float $step, float $half): float => self::spacing(count($rows), max($rows), $step, 2 * $half / (count($rows) - 1));
-        $spans = (max($rows) - 1) / 2 + ($even ? 0.25 : 0.0);
-        if ($spacing($wide / $spans, $deep) < $pitch) {
-            return null;
-        }
         $value = static fn (float $half): float => $spacing($pitchAt($half), $half);
-        $best = $deep;
-        for ($i = 1; $i <= self::SCAN; $i++) {
-            $half = $deep * $i / self::SCAN;
-            if ($value($half) > $value($best)) {
-                $best = $half;
+        $halves = [self::evenDepth($deep, count($rows), $pitchAt), $deep];
+        for ($i = 1; $i < self::SCAN; $i++) {
+            $halves[] = $deep * $i / self::SCAN;
+        }
+        [$best, $widest] = [$deep, -INF];
+        foreach ($halves as $half) {
+            $reached = $value($half);
+            if ($reached > $widest) {
+                [$best, $widest] = [$half, $reached];
             }
         }
-        $step = $deep / self::SCAN;
-        for ($i = 0; $i < self::REFINEMENTS; $i++) {
-            $step /= 2;
-            foreach ([$best - $step, min($deep, $best + $step)] as $half) {
-                if ($value($half) > $value($best)) {
-                    $best = $half;
-                }
-            }
-        }
-        if ($value($best) < $pitch) {
+        if ($widest < $pitch) {
             return null;
         }
 
         return Arrangement::of(PatternKind::Staggered, self::points($rows, $even, $across, $pitchAt($best), $best));
+    }
+
+    /**
+     * The half depth at which rows are as far apart as holes within them, in even triangles; as deep as it goes where they never are.
+     * Going deeper, rows part and holes within them close up, so that is where the least distance is widest unless an end is.
+     *
+     * @param  callable(float): float  $pitchAt
+     */
+    private static function evenDepth(float $deep, int $rows, callable $pitchAt): float
+    {
+        $even = static fn (float $half): bool => 2 * $half / ($rows - 1) < $pitchAt($half) * sqrt(3) / 2;
+        if ($even($deep)) {
+            return $deep;
+        }
+        [$low, $high] = [0.0, $deep];
+        for ($i = 0; $i < self::BISECTIONS; $i++) {
+            $half = ($low + $high) / 2;
+            [$low, $high] = $even($half) ? [$half, $high] : [$low, $half];
+        }
+
+        return $low;
     }
 
     /** Least distance in a pattern of rows a step apart inside and a rise apart between. */

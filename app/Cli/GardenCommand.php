@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cli;
+
+use App\Library\LibraryFiles;
+use KelpTub\Core\Garden\Fault;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\RefusedGarden;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** A command that reads a garden file and does something with its plan. A refused file: every fault on stderr, exit 2. */
+abstract class GardenCommand extends Command
+{
+    protected const REFUSED = 2;
+
+    public function __construct(private readonly LibraryFiles $files)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('file', InputArgument::REQUIRED, 'a garden file, or - for standard input');
+    }
+
+    final protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $library = $this->files->library();
+        try {
+            $garden = $this->files->reader($library)->read(self::text($input->getArgument('file')));
+        } catch (RefusedGarden $refused) {
+            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            foreach ($refused->faults as $fault) {
+                $errors->writeln(self::line($fault), OutputInterface::OUTPUT_RAW);
+            }
+
+            return self::REFUSED;
+        }
+
+        return $this->answer($garden, new Planner($library), $input, $output);
+    }
+
+    abstract protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int;
+
+    private static function line(Fault $fault): string
+    {
+        return ($fault->pointer === '' ? '/' : $fault->pointer).' '.$fault->message;
+    }
+
+    /** @throws RefusedGarden when the file cannot be read */
+    private static function text(string $file): string
+    {
+        if ($file !== '-' && ! is_file($file)) {
+            throw RefusedGarden::one('', "there is no file $file");
+        }
+        $text = file_get_contents($file === '-' ? 'php://stdin' : $file, length: GardenReader::MOST_BYTES + 1);
+
+        return $text !== false ? $text : throw RefusedGarden::one('', "$file cannot be read");
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cli;
+
+use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Report;
+use KelpTub\Core\Garden\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Helper\Table;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('plan', 'Plans a garden: a table per tub, then findings, parts and cost.')]
+final class PlanCommand extends GardenCommand
+{
+    protected function configure(): void
+    {
+        parent::configure();
+        $this->addOption('json', null, InputOption::VALUE_NONE, 'the report as JSON, and nothing else');
+    }
+
+    protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int
+    {
+        $plan = $planner->plan($garden);
+        $findings = $planner->findings($plan);
+        if ($input->getOption('json') === true) {
+            $output->writeln(json_encode(Report::of($plan, $findings), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $write = new QuantityWriter($garden->units);
+        $output->writeln($garden->name, OutputInterface::OUTPUT_RAW);
+        foreach ($plan->tubs as $tub) {
+            self::tub($tub, $plan, $write, $output);
+        }
+        $output->writeln(['', 'Findings'], OutputInterface::OUTPUT_RAW);
+        foreach ($findings as $finding) {
+            $output->writeln(FindingLine::of($finding), OutputInterface::OUTPUT_RAW);
+        }
+        if ($findings === []) {
+            $output->writeln('Nothing found.');
+        }
+        self::cost($plan, $write, $output);
+
+        return self::SUCCESS;
+    }
+
+    private static function tub(TubPlan $tub, GardenPlan $plan, QuantityWriter $w, OutputInterface $output): void
+    {
+        $air = $plan->oxygen[$tub->tub->id];
+        $label = $tub->tub->vessel->labelLitres;
+        $spacing = $tub->arrangement->spacing;
+        $dry = $tub->dryDay();
+        $output->writeln(['', $tub->tub->name.($tub->tub->count > 1 ? " × {$tub->tub->count}" : '')], OutputInterface::OUTPUT_RAW);
+        (new Table($output))->setStyle('compact')->setRows([
+            ['  vessel', $tub->tub->vessel->name.', '.$tub->tub->system->value],
+            ['  volume', sprintf('%s working, %s usable, %s to the rim%s', $w->volume($tub->working()), $w->volume($tub->usable()), $w->volume($tub->tub->vessel->profile->brim()), $label === null ? '' : ', label '.$w->volume($label))],
+            ['  water line', $w->length($tub->line->grown).' above the floor, cup bottom at '.$w->length($tub->line->cupBottom)],
+            ['  weight', $w->mass($tub->weight->kg)],
+            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : sprintf('%s saw, %s', $tub->saw ?? 'no', $tub->seat->kind->value)],
+            ['  layout', sprintf('%d × %s%s', $tub->cups(), $tub->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
+            ['  carries', sprintf('%d plants, limited by %s', $tub->capacity->plants, $tub->capacity->limitedBy)],
+            ['  oxygen', $air->balance === null ? 'by the air gap' : sprintf('%s of air, steady at %s', $w->number($air->flow, 2, 'L/min'), $w->number($air->balance->steady(), 1, 'mg/L'))],
+            ['  days', $tub->use === null ? 'no crop' : sprintf('harvest on day %s, dry %s if nobody tops up', $w->number($tub->use->harvestDay, 0), $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0))],
+        ])->render();
+    }
+
+    private static function cost(GardenPlan $plan, QuantityWriter $w, OutputInterface $output): void
+    {
+        $output->writeln(['', 'Parts'], OutputInterface::OUTPUT_RAW);
+        $table = (new Table($output))->setStyle('compact');
+        foreach ($plan->purchases as $purchase) {
+            $unit = $purchase->need->unit === 'piece' ? '' : $purchase->need->unit;
+            $packs = implode(' + ', array_map(static function (array $pack) use ($w): string {
+                /** @var array{Offer, int} $pack */
+                return $pack[1].' × '.$w->number($pack[0]->pack, 1);
+            }, $purchase->packs));
+            $table->addRow(['  '.$purchase->need->name, $w->number($purchase->need->amount, 1, $unit), $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
+        }
+        $table->render();
+        $budget = $plan->budget;
+        $output->writeln(['', sprintf('Outlay %s %s%s', number_format($budget->outlay, 2), $plan->garden->currency, $budget->perPlant === null ? '' : ', '.number_format($budget->perPlant, 2).' a plant').($budget->cap === null ? '' : ', cap '.number_format($budget->cap, 2))], OutputInterface::OUTPUT_RAW);
+    }
+}

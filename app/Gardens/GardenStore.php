@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gardens;
+
+use App\Models\Garden;
+use Illuminate\Support\Facades\DB;
+use KelpTub\Core\Garden\Garden as Document;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\RefusedGarden;
+use stdClass;
+
+/** Keeps gardens: every write is checked whole, planned, counted as a revision, and done in one transaction. */
+final readonly class GardenStore
+{
+    /** So many revisions of a garden are kept. */
+    public const REVISIONS_KEPT = 50;
+
+    private const NAME_LENGTH = 120;
+
+    public function __construct(private GardenReader $reader, private Planner $planner) {}
+
+    /** @throws RefusedGarden */
+    public function create(string $document): Garden
+    {
+        $columns = $this->columns($document);
+
+        return DB::transaction(function () use ($columns): Garden {
+            $garden = Garden::create([...$columns, 'revision' => 1]);
+            $garden->revisions()->create(['revision' => 1, 'document' => $garden->document]);
+
+            return $garden;
+        });
+    }
+
+    /**
+     * @throws RefusedGarden
+     * @throws StaleRevision when $revision is not the newest
+     */
+    public function update(string $id, int $revision, string $document): Garden
+    {
+        $columns = $this->columns($document);
+
+        return DB::transaction(function () use ($id, $revision, $columns): Garden {
+            $garden = Garden::query()->lockForUpdate()->findOrFail($id);
+            if ($garden->revision !== $revision) {
+                throw new StaleRevision($garden);
+            }
+            if ($garden->document === $columns['document']) {
+                return $garden;
+            }
+            $garden->update([...$columns, 'revision' => $revision + 1]);
+            $garden->revisions()->create(['revision' => $revision + 1, 'document' => $garden->document]);
+            $garden->revisions()->where('revision', '<=', $revision + 1 - self::REVISIONS_KEPT)->delete();
+
+            return $garden;
+        });
+    }
+
+    public function copy(Garden $garden): Garden
+    {
+        $document = GardenReader::decode($garden->document);
+        $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
+
+        return $this->create(GardenReader::encode($document));
+    }
+
+    /** An empty garden of a name. */
+    public static function blank(string $name): string
+    {
+        return GardenReader::encode((object) ['format' => Document::FORMAT, 'version' => Document::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => []]);
+    }
+
+    /** @return array{document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string} */
+    private function columns(string $document): array
+    {
+        $garden = $this->reader->read($document);
+        $plan = $this->planner->plan($garden);
+        $findings = $this->planner->findings($plan);
+        $tubs = $plants = 0;
+        foreach ($plan->tubs as $tub) {
+            $tubs += $tub->tub->count;
+            $plants += $tub->plants * $tub->tub->count;
+        }
+
+        return [
+            'document' => GardenReader::encode($garden->document),
+            'name' => $garden->name,
+            'tubs' => $tubs,
+            'plants' => $plants,
+            'worst' => $findings === [] ? null : $findings[0]->severity->value,
+            'outlay' => round($plan->budget->outlay, 2),
+            'currency' => $garden->currency,
+        ];
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+
+/**
+ * A garden as it is kept: its document as text, and what the list shows and searches.
+ *
+ * @property string $id
+ * @property int $revision
+ * @property string $document
+ * @property string $name
+ * @property int $tubs
+ * @property int $plants
+ * @property string|null $worst
+ * @property string $outlay
+ * @property string $currency
+ * @property Carbon $updated_at
+ */
+final class Garden extends Model
+{
+    use HasUlids, SoftDeletes;
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.u';
+
+    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer'];
+
+    /** @return HasMany<Revision, $this> */
+    public function revisions(): HasMany
+    {
+        return $this->hasMany(Revision::class);
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\Api\GardenController;
+use App\Http\Controllers\Api\PreviewController;
+use App\Http\Controllers\Api\ReadController;
+use Illuminate\Support\Facades\Route;
+
+Route::post('preview', PreviewController::class);
+Route::post('read', ReadController::class);
+
+Route::get('gardens', [GardenController::class, 'index']);
+Route::post('gardens', [GardenController::class, 'store']);
+Route::get('gardens/{garden}', [GardenController::class, 'show']);
+Route::put('gardens/{id}', [GardenController::class, 'update']);
+Route::delete('gardens/{garden}', [GardenController::class, 'destroy']);
+Route::post('gardens/{garden}/restore', [GardenController::class, 'restore'])->withTrashed();
+Route::post('gardens/{garden}/copy', [GardenController::class, 'copy']);
+Route::get('gardens/{garden}/file', [GardenController::class, 'file']);

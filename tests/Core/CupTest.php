@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Cup\SawChoice;
+use KelpTub\Core\Cup\SawSeries;
+use KelpTub\Core\Cup\Seat;
+use KelpTub\Core\Cup\SeatKind;
+use KelpTub\Core\Cup\WaterLine;
+use KelpTub\Core\Units\UnitSystem;
+use Tests\Core\Gardens;
+
+function cup(float $lip = 58, float $top = 50, float $bottom = 36, float $height = 52): Cup
+{
+    return new Cup(null, 'Cup', $lip, $top, $bottom, $height, false);
+}
+
+it('seats the worked cup', function () {
+    $lip = Seat::of(cup(), 54);
+    $wedged = Seat::of(cup(), 44);
+
+    expect([$lip->kind, $lip->bearing, $lip->play, $lip->raise])->toBe([SeatKind::Lip, 2.0, 4.0, 0.0])
+        ->and($wedged->kind)->toBe(SeatKind::Wedged)
+        ->and($wedged->raise)->toEqualWithDelta(22.2857, 1e-4)
+        ->and(Seat::of(cup(), 58)->kind)->toBe(SeatKind::FallsThrough)
+        ->and(Seat::of(cup(), 36)->kind)->toBe(SeatKind::DoesNotEnter)
+        ->and(Seat::of(cup(), 50)->kind)->toBe(SeatKind::Lip)
+        ->and(Seat::of(cup(), 60)->bearing)->toBe(-1.0)
+        ->and(Seat::of(cup(), 44)->play)->toBe(-6.0);
+});
+
+it('holds 76.2 mL', function () {
+    expect(cup()->litres())->toEqualWithDelta(0.0761815, 1e-6)
+        ->and(cup()->litresBelow(25))->toEqualWithDelta(0.0305011, 1e-6)
+        ->and(cup()->litresBelow(-3))->toBe(0.0)
+        ->and(cup()->litresBelow(500))->toBe(cup()->litres());
+});
+
+function choose(Cup $cup, array $owned = [], ?float $raise = null, UnitSystem $system = UnitSystem::Metric): ?string
+{
+    return SawChoice::for($cup, SawSeries::owned($owned, $system), SawSeries::stock($system), $raise)?->name;
+}
+
+it('chooses the largest saw with play, then the least play, then the largest wedge', function () {
+    expect(choose(cup()))->toBe('54 mm')
+        ->and(choose(cup(), system: UnitSystem::Us))->toBe('2 1/8 in')
+        // lip 53 leaves 1.5 of bearing only up to 50: no play of 0.5, so the least play.
+        ->and(choose(cup(lip: 53)))->toBe('50 mm')
+        // lip 51 leaves it up to 48, under the body: it wedges in the largest below 50.
+        ->and(choose(cup(lip: 51)))->toBe('48 mm');
+});
+
+it('asks the grower\'s saws first, and stock where none of them does', function () {
+    expect(choose(cup(), [51.0]))->toBe('51 mm')
+        ->and(choose(cup(), [44.0]))->toBe('54 mm')
+        ->and(choose(cup(), [44.0, 51.0, 54.0]))->toBe('54 mm');
+});
+
+it('comes nearest to a wanted raise', function () {
+    expect(choose(cup(), [], 22.0))->toBe('44 mm')
+        ->and(choose(cup(), [], 0.0))->toBe('54 mm');
+});
+
+it('has no saw for a cup wider than any', function () {
+    expect(choose(cup(320, 300, 280, 100)))->toBeNull();
+});
+
+it('counts an inch and a metric saw within half a millimetre as one', function () {
+    $metric = array_map(fn ($s) => $s->name, SawSeries::stock(UnitSystem::Metric));
+    $us = array_map(fn ($s) => $s->name, SawSeries::stock(UnitSystem::Us));
+
+    expect($metric)->toContain('54 mm', '51 mm', '50 mm', '1 5/8 in')
+        ->and($metric)->not->toContain('2 1/8 in')
+        ->and($us)->toContain('2 1/8 in', '2 in', '50 mm')
+        ->and($us)->not->toContain('54 mm')
+        ->and(count($metric))->toBe(count($us));
+});
+
+it('sets the water line by system and choice', function (GrowingSystem $system, LineChoice $choice, float $grown, float $start) {
+    $line = WaterLine::of($system, $choice, 248, 300);
+
+    expect($line->grown)->toEqualWithDelta($grown, 1e-9)
+        ->and($line->start)->toEqualWithDelta($start, 1e-9);
+})->with([
+    [GrowingSystem::Aerated, LineChoice::Gap, 228, 248],
+    [GrowingSystem::Aerated, LineChoice::Touch, 248, 248],
+    [GrowingSystem::Aerated, LineChoice::HighStart, 273, 273],
+    [GrowingSystem::Aerated, LineChoice::DrawnDown, 165.3333333333, 248],
+    [GrowingSystem::Passive, LineChoice::Touch, 258, 258],
+    [GrowingSystem::Passive, LineChoice::Third, 258, 258],
+    [GrowingSystem::Raft, LineChoice::Gap, 250, 250],
+    [GrowingSystem::Cloner, LineChoice::Gap, 198, 198],
+    [GrowingSystem::Nursery, LineChoice::Gap, 228, 228],
+]);
+
+it('holds the third at a third of the cup-bottom height, and dips a raft\'s cups', function () {
+    expect(WaterLine::of(GrowingSystem::Passive, LineChoice::Third, 249, 300)->held)->toBe(83.0)
+        ->and(WaterLine::of(GrowingSystem::Raft, LineChoice::Gap, 248, 300)->cupBottom)->toBe(242.5);
+});
+
+it('plans every system', function (string $system) {
+    $report = Gardens::report(Gardens::tub(['system' => $system, 'vessel' => 'tote-45', 'crop' => 'mizuna']));
+
+    expect($report->tubs[0]->volume->working_l)->toBeGreaterThan(20.0)
+        ->and($report->tubs[0]->layout->count)->toBeGreaterThan(0);
+})->with(['aerated', 'passive', 'raft', 'cloner', 'nursery']);
+
+it('hangs a cup in a jar\'s mouth without a saw, and saws a lid for a small cup', function () {
+    $mouth = Gardens::report(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-1', 'cup' => 'net-cup-75', 'crop' => 'dill']))->tubs[0];
+    $sawn = Gardens::report(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'dill']))->tubs[0];
+
+    expect($mouth->hole->saw)->toBeNull()
+        ->and($mouth->hole->diameter_mm)->toBe(78.0)
+        ->and($mouth->hole->seat)->toBe('lip')
+        ->and($mouth->levels->cup_bottom_mm)->toBe(93.0)
+        ->and($mouth->levels->water_line_mm)->toBe(103.0)
+        ->and($mouth->layout->edge_mm)->toBeNull()
+        ->and($sawn->hole->saw)->toBe('54 mm');
+});
+
+it('finds what is wrong with a hole', function (array $tub, string $finding) {
+    expect(Gardens::findings(Gardens::tub($tub)))->toContain($finding);
+})->with([
+    'falls through' => [['hole_mm' => 58], 'stop cup.falls-through'],
+    'does not enter' => [['hole_mm' => 30], 'stop cup.does-not-enter'],
+    'wedged' => [['hole_mm' => 44], 'mind cup.wedged'],
+    'bearing' => [['hole_mm' => 56], 'mend cup.bearing'],
+    'bearing on a thin lid' => [['hole_mm' => 56, 'vessel' => 'bucket-5'], 'stop cup.bearing'],
+    'play' => [['hole_mm' => 54.9], 'mind cup.play'],
+    'too deep' => [['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 400]], 'stop cup.too-deep'],
+    'too small for the crop' => [['crop' => 'tomato-dwarf'], 'mind crop.cup'],
+]);
+
+it('says nothing of a wedge that was asked for', function () {
+    expect(Gardens::findings(Gardens::tub(['raise_mm' => 22])))->not->toContain('mind cup.wedged')
+        ->and(Gardens::report(Gardens::tub(['raise_mm' => 22]))->tubs[0]->levels->cup_bottom_mm)->toEqualWithDelta(365 - 52 + 22.2857, 1e-3);
+});

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use App\Library\LibraryFiles;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Library;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\RefusedGarden;
+use stdClass;
+
+/** Gardens for tests: read through the real reader, planned with the shipped Library. */
+final class Gardens
+{
+    private static ?Library $library = null;
+
+    public static function files(): LibraryFiles
+    {
+        return new LibraryFiles(dirname(__DIR__, 2).'/data');
+    }
+
+    public static function library(): Library
+    {
+        return self::$library ??= self::files()->library();
+    }
+
+    public static function reader(): GardenReader
+    {
+        return self::files()->reader(self::library());
+    }
+
+    /** @param array<string, mixed> $garden what differs from an empty garden */
+    public static function of(array $garden): Garden
+    {
+        return self::reader()->read(json_encode(['format' => Garden::FORMAT, 'version' => 1, ...$garden], JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * One tub fed by one pump where it is aerated.
+     *
+     * @param  array<string, mixed>  $tub  what differs from an aerated 20 L bucket
+     * @param  array<string, mixed>  $garden  what differs from the defaults
+     * @param  array<string, mixed>  $air  what differs from a pump with a check valve; ['none' => true] for no pump
+     */
+    public static function tub(array $tub = [], array $garden = [], array $air = []): Garden
+    {
+        $tub = ['id' => 'tub', 'system' => 'aerated', 'vessel' => 'bucket-20', ...$tub];
+        if ($tub['system'] !== 'passive' && ! array_key_exists('stones', $tub)) {
+            $tub['stones'] = ['kind' => 'disc-100'];
+        }
+        $pumps = $tub['system'] === 'passive' || isset($air['none']) ? [] : [['id' => 'pump', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'tub']], ...$air]];
+
+        return self::of(['tubs' => [$tub], 'air' => $pumps, ...$garden]);
+    }
+
+    public static function plan(Garden $garden): GardenPlan
+    {
+        return (new Planner(self::library()))->plan($garden);
+    }
+
+    public static function report(Garden $garden): stdClass
+    {
+        return (new Planner(self::library()))->report($garden);
+    }
+
+    /** @return list<string> "severity code" of every finding */
+    public static function findings(Garden $garden): array
+    {
+        $planner = new Planner(self::library());
+
+        return array_map(static fn ($f): string => "{$f->severity->value} $f->code", $planner->findings($planner->plan($garden)));
+    }
+
+    /** @return list<string> every fault of a garden that is refused, "pointer: message" */
+    public static function faults(string $json): array
+    {
+        try {
+            self::reader()->read($json);
+        } catch (RefusedGarden $refused) {
+            return array_map(strval(...), $refused->faults);
+        }
+
+        return [];
+    }
+}
