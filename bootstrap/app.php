@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\DemoCommand;
 use App\Gardens\StaleRevision;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\RequireJson;
@@ -21,6 +22,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php')
+    ->withCommands([DemoCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         // No sessions and no cookies: pages are public to this machine, and the API takes only JSON, which another site's form cannot send.
         $middleware->group('web', [SubstituteBindings::class, HandleInertiaRequests::class]);

@@ -20,7 +20,9 @@ final readonly class GardenStore
 
     private const NAME_LENGTH = 120;
 
-    public function __construct(private GardenReader $reader, private Planner $planner) {}
+    public function __construct(private GardenReader $reader, private Planner $planner)
+    {
+    }
 
     /** @throws RefusedGarden */
     public function create(string $document): Garden

@@ -14,7 +14,9 @@ use stdClass;
 /** Loads the shipped Library and the schemas from their files and hands them to the core. */
 final readonly class LibraryFiles
 {
-    public function __construct(private string $folder) {}
+    public function __construct(private string $folder)
+    {
+    }
 
     public function library(): Library
     {
@@ -63,7 +65,7 @@ final readonly class LibraryFiles
         return $crops;
     }
 
-    /** @param array<string, string> $r */
+    /** @param  array<string, string>  $r */
     private static function crop(array $r): Crop
     {
         return new Crop(

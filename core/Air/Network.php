@@ -22,7 +22,8 @@ final readonly class Network
         public array $flows,
         public float $pressure,
         public int $outletsUsed,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Line>  $lines

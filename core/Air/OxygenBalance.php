@@ -48,7 +48,8 @@ final readonly class OxygenBalance
         public float $demand,
         private float $bubbles,
         private float $surface,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  float  $standardTransfer  of all stones in the tub in clean oxygen-free water at 20 °C, mg/h

@@ -7,14 +7,15 @@ namespace KelpTub\Core\Air;
 /** An air pump by its curve: flow (L/min) against pressure (kPa), falling from free flow to the pressure at which nothing flows. */
 final readonly class Pump
 {
-    /** @param list<array{float, float}> $curve points (flow, pressure) with rising flow and falling pressure, from no flow to free flow */
+    /** @param  list<array{float, float}>  $curve points (flow, pressure) with rising flow and falling pressure, from no flow to free flow */
     public function __construct(
         public ?string $key,
         public string $name,
         public array $curve,
         public int $outlets,
         public float $watts,
-    ) {}
+    ) {
+    }
 
     /** @return list<array{float, float}> a straight curve from the highest pressure to free flow */
     public static function straight(float $freeFlow, float $maxPressure): array

@@ -21,5 +21,6 @@ final readonly class Stone
         public float $leastFlow,
         public float $mostFlow,
         public float $resistance,
-    ) {}
+    ) {
+    }
 }

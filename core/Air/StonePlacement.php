@@ -98,7 +98,7 @@ final class StonePlacement
         return array_map(static fn (array $group, Point $centre): Point => $group === [] ? $centre : self::middle($group), $joined, $centres);
     }
 
-    /** @param non-empty-list<Point>|list<Point> $points */
+    /** @param  non-empty-list<Point>|list<Point>  $points */
     private static function middle(array $points): Point
     {
         $x = $y = 0.0;
@@ -110,7 +110,7 @@ final class StonePlacement
         return new Point($x / count($points), $y / count($points));
     }
 
-    /** @param list<Point> $points */
+    /** @param  list<Point>  $points */
     private static function nearest(Point $to, array $points): int
     {
         $nearest = 0;

@@ -10,7 +10,9 @@ final readonly class Tube
     /** Viscosity of air at 18 °C, Pa·s. */
     private const VISCOSITY_PA_S = 1.81e-5;
 
-    public function __construct(public ?string $key, public string $name, public float $inner, public float $outer) {}
+    public function __construct(public ?string $key, public string $name, public float $inner, public float $outer)
+    {
+    }
 
     /**
      * Laminar resistance of a length (mm) in kPa per L/min: Poiseuille, `128·μ·L/(π·d⁴)`. 0.0960 for 2 m of 4 mm bore.

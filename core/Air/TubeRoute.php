@@ -22,8 +22,10 @@ final readonly class TubeRoute
     /** A tube hole stays this far above the highest water line, mm. */
     public const ABOVE_WATER_MM = 15.0;
 
-    /** @param list<float> $stubs */
-    private function __construct(public float $main, public array $stubs) {}
+    /** @param  list<float>  $stubs */
+    private function __construct(public float $main, public array $stubs)
+    {
+    }
 
     /**
      * @param  float  $distance  along the ground from pump to tub

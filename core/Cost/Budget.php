@@ -19,9 +19,10 @@ final readonly class Budget
         public ?float $perPlant,
         public ?float $cap,
         public float $overCap,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Purchase> $purchases */
+    /** @param  list<Purchase>  $purchases */
     public static function of(array $purchases, int $tubs, int $plants, ?float $cap): self
     {
         $outlay = $used = $tools = 0.0;

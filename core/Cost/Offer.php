@@ -7,5 +7,7 @@ namespace KelpTub\Core\Cost;
 /** A pack that can be bought: how much of a part it holds, in the part's unit, and its price. */
 final readonly class Offer
 {
-    public function __construct(public string $part, public float $pack, public float $price, public ?string $supplier) {}
+    public function __construct(public string $part, public float $pack, public float $price, public ?string $supplier)
+    {
+    }
 }

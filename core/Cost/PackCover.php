@@ -23,8 +23,10 @@ final class PackCover
     /** @var list<int> */
     private array $best = [];
 
-    /** @param list<Offer> $offers in order of price per unit */
-    private function __construct(private readonly array $offers) {}
+    /** @param  list<Offer>  $offers in order of price per unit */
+    private function __construct(private readonly array $offers)
+    {
+    }
 
     /**
      * How many of each offer to buy, largest pack first.
@@ -54,7 +56,7 @@ final class PackCover
         return $bought;
     }
 
-    /** @param list<int> $counts of the offers decided so far */
+    /** @param  list<int>  $counts of the offers decided so far */
     private function branch(int $i, float $missing, float $cost, int $packs, array $counts): void
     {
         if ($missing <= self::ROUNDING) {
@@ -83,7 +85,7 @@ final class PackCover
         }
     }
 
-    /** @param list<int> $counts */
+    /** @param  list<int>  $counts */
     private function keep(array $counts, float $cost, float $left, int $packs): void
     {
         $cheaper = $cost < $this->bestCost - self::ROUNDING;

@@ -18,9 +18,10 @@ final readonly class Purchase
         public bool $priced,
         public float $cost,
         public float $left,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Offer> $offers for this part */
+    /** @param  list<Offer>  $offers for this part */
     public static function of(Need $need, float $owned, array $offers): self
     {
         $missing = max(0.0, $need->amount - $owned);

@@ -27,7 +27,8 @@ final readonly class Capacity
         public int $bySpacing,
         public ?int $byWater,
         public string $limitedBy,
-    ) {}
+    ) {
+    }
 
     public static function of(int $byLid, int $bySpacing, ?int $byWater): self
     {

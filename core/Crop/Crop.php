@@ -34,7 +34,8 @@ final readonly class Crop
         public float $matureMassG,
         public float $matureHeightMm,
         public string $habit,
-    ) {}
+    ) {
+    }
 
     public function middleEc(): float
     {

@@ -21,7 +21,9 @@ final readonly class WaterUse
      * @param  float  $harvestDay  days from transplanting to the first harvest
      * @param  float  $lastDay  days from transplanting to the last harvest
      */
-    public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay) {}
+    public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay)
+    {
+    }
 
     /** Share of the water to harvest used at x, and of the growth reached; goes on straight beyond 1. */
     public static function share(float $x): float

@@ -19,7 +19,8 @@ final readonly class Cup
         public float $bottom,
         public float $height,
         public bool $homeMade,
-    ) {}
+    ) {
+    }
 
     /** Diameter of the body at a height above its bottom, in mm. */
     public function diameterAt(float $above): float

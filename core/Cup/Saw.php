@@ -7,5 +7,7 @@ namespace KelpTub\Core\Cup;
 /** A hole saw: its diameter in mm, its name in the grower's units, and whether the grower has it already. */
 final readonly class Saw
 {
-    public function __construct(public float $diameter, public string $name, public bool $owned) {}
+    public function __construct(public float $diameter, public string $name, public bool $owned)
+    {
+    }
 }

@@ -47,7 +47,7 @@ final class SawChoice
         return null;
     }
 
-    /** @param list<Saw> $saws */
+    /** @param  list<Saw>  $saws */
     private static function nearestRaise(Cup $cup, array $saws, float $wanted): ?Saw
     {
         $best = null;

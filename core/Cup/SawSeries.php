@@ -69,7 +69,7 @@ final class SawSeries
         return QuantityWriter::plain($metric ?? $mm, 1).' mm';
     }
 
-    /** @param list<float> $sizes */
+    /** @param  list<float>  $sizes */
     private static function nearest(array $sizes, float $mm): ?float
     {
         $best = null;

@@ -24,7 +24,8 @@ final readonly class Seat
         public float $raise,
         public float $bearing,
         public float $play,
-    ) {}
+    ) {
+    }
 
     public static function of(Cup $cup, float $hole): self
     {

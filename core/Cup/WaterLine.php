@@ -35,9 +35,10 @@ final readonly class WaterLine
         public float $grown,
         public float $start,
         public ?float $held,
-    ) {}
+    ) {
+    }
 
-    /** @param float $hangingBottom height of the cup's bottom as it hangs in the lid, mm; a raft's cups float instead */
+    /** @param  float  $hangingBottom height of the cup's bottom as it hangs in the lid, mm; a raft's cups float instead */
     public static function of(GrowingSystem $system, LineChoice $choice, float $hangingBottom, float $rim): self
     {
         if ($system === GrowingSystem::Raft) {

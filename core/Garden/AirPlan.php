@@ -24,7 +24,8 @@ final readonly class AirPlan
         public array $lines,
         public array $flows,
         public Network $network,
-    ) {}
+    ) {
+    }
 
     /** All tubing of this pump in mm: trunk, and every line once for each tub alike. */
     public function tubing(): float

@@ -13,9 +13,11 @@ use KelpTub\Core\Air\SubmergedShare;
 /** Solves each pump's network over the tubs it feeds, and then the oxygen in each tub. */
 final readonly class AirPlanner
 {
-    public function __construct(private Site $site) {}
+    public function __construct(private Site $site)
+    {
+    }
 
-    /** @param array<string, TubPlan> $tubs by id */
+    /** @param  array<string, TubPlan>  $tubs by id */
     public function system(AirSystem $system, array $tubs): AirPlan
     {
         $plans = $routes = $lines = $network = $owner = [];
@@ -48,7 +50,7 @@ final readonly class AirPlanner
         return new AirPlan($system, $plans, $routes, $lines, array_values($flows), $solved);
     }
 
-    /** @param list<AirPlan> $systems */
+    /** @param  list<AirPlan>  $systems */
     public function tub(TubPlan $plan, array $systems): TubAir
     {
         $flow = $transfer = 0.0;

@@ -10,7 +10,7 @@ use KelpTub\Core\Air\Tube;
 /** An air pump with its lines, as the grower set it. Heights from the room's floor, lengths in mm. */
 final readonly class AirSystem
 {
-    /** @param list<Branch> $branches */
+    /** @param  list<Branch>  $branches */
     public function __construct(
         public int $index,
         public string $id,
@@ -22,14 +22,15 @@ final readonly class AirSystem
         public Tube $tube,
         public float $trunk,
         public array $branches,
-    ) {}
+    ) {
+    }
 
     public function pointer(string $rest = ''): string
     {
         return "/air/$this->index$rest";
     }
 
-    /** @param list<Branch> $branches */
+    /** @param  list<Branch>  $branches */
     public function with(?Pump $pump = null, ?array $branches = null): self
     {
         return new self($this->index, $this->id, $pump ?? $this->pump, $this->aboveWater, $this->checkValve, $this->height, $this->joined, $this->tube, $this->trunk, $branches ?? $this->branches);

@@ -7,5 +7,7 @@ namespace KelpTub\Core\Garden;
 /** A tube from a pump to a tub: the way along the ground in mm, and how far its valve is open (0 … 1). */
 final readonly class Branch
 {
-    public function __construct(public string $tub, public float $distance, public float $valve) {}
+    public function __construct(public string $tub, public float $distance, public float $valve)
+    {
+    }
 }

@@ -7,7 +7,9 @@ namespace KelpTub\Core\Garden;
 /** One thing wrong with a garden file: where, by JSON pointer, and what would do. */
 final readonly class Fault
 {
-    public function __construct(public string $pointer, public string $message) {}
+    public function __construct(public string $pointer, public string $message)
+    {
+    }
 
     public function __toString(): string
     {

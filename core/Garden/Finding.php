@@ -20,5 +20,6 @@ final readonly class Finding
         public string $says,
         public string $why,
         public array $remedies = [],
-    ) {}
+    ) {
+    }
 }

@@ -16,7 +16,9 @@ use KelpTub\Core\Garden\Rules\VesselRules;
 /** Asks every rule about a plan and lists what they find, worst first and in the garden's order. */
 final readonly class FindingsList
 {
-    public function __construct(private GardenPlan $plan, private Library $library) {}
+    public function __construct(private GardenPlan $plan, private Library $library)
+    {
+    }
 
     /** @return list<Finding> */
     public function all(): array

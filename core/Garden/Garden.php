@@ -35,7 +35,8 @@ final readonly class Garden
         public ?array $saws,
         public array $owned,
         public array $offers,
-    ) {}
+    ) {
+    }
 
     public function tub(string $id): ?Tub
     {

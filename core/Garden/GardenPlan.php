@@ -23,7 +23,8 @@ final readonly class GardenPlan
         public array $oxygen,
         public array $purchases,
         public Budget $budget,
-    ) {}
+    ) {
+    }
 
     /** Whether a pump's line goes into the tub. */
     public function isFed(string $tub): bool

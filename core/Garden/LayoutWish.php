@@ -15,5 +15,7 @@ final readonly class LayoutWish
      * @param  int|null  $cups  null for as many as the tub carries
      * @param  list<Point>  $holes  of a manual layout
      */
-    public function __construct(public string $asked, public PatternKind $pattern, public ?int $cups, public array $holes) {}
+    public function __construct(public string $asked, public PatternKind $pattern, public ?int $cups, public array $holes)
+    {
+    }
 }

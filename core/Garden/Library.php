@@ -35,7 +35,8 @@ final readonly class Library
         public array $products,
         public array $offers,
         public array $partNames,
-    ) {}
+    ) {
+    }
 
     public function partName(string $key): string
     {

@@ -24,7 +24,9 @@ final class PartsFromDesign
     /** @var array<string, Need> */
     private array $needs = [];
 
-    private function __construct(private readonly Library $library) {}
+    private function __construct(private readonly Library $library)
+    {
+    }
 
     /**
      * @param  array<string, TubPlan>  $tubs
@@ -133,7 +135,7 @@ final class PartsFromDesign
         $this->add($key, "Hole saw $plan->saw", 'tool', 1, largest: true);
     }
 
-    /** @param bool $largest one serves the whole garden: needs are not added up */
+    /** @param  bool  $largest one serves the whole garden: needs are not added up */
     private function add(string $key, string $name, string $kind, float $amount, string $unit = 'piece', bool $largest = false): void
     {
         if ($amount <= 0.0) {

@@ -13,7 +13,9 @@ use stdClass;
  */
 final readonly class PatchMaker
 {
-    public function __construct(private stdClass $document, private Library $library) {}
+    public function __construct(private stdClass $document, private Library $library)
+    {
+    }
 
     /**
      * `set('/tubs/0/vessel/cover', 'paint')`.
@@ -61,7 +63,7 @@ final readonly class PatchMaker
         return (object) ['op' => $op, 'path' => $path, 'value' => $value];
     }
 
-    /** @param list<string> $steps */
+    /** @param  list<string>  $steps */
     private static function nest(?stdClass $start, array $steps, mixed $value): mixed
     {
         if ($steps === []) {

@@ -12,7 +12,9 @@ use stdClass;
 /** Garden in, plan out: a pure function of the garden and the Library. */
 final readonly class Planner
 {
-    public function __construct(private Library $library) {}
+    public function __construct(private Library $library)
+    {
+    }
 
     public function plan(Garden $garden): GardenPlan
     {

@@ -9,13 +9,13 @@ use InvalidArgumentException;
 /** A garden that is refused whole, with every fault found. */
 final class RefusedGarden extends InvalidArgumentException
 {
-    /** @param non-empty-list<Fault> $faults */
+    /** @param  non-empty-list<Fault>  $faults */
     private function __construct(public readonly array $faults)
     {
         parent::__construct(implode("\n", array_map(strval(...), $faults)));
     }
 
-    /** @param non-empty-list<Fault> $faults */
+    /** @param  non-empty-list<Fault>  $faults */
     public static function because(array $faults): self
     {
         return new self($faults);

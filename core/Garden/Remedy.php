@@ -9,6 +9,8 @@ use stdClass;
 /** A way out of a finding: what it does in words, and a JSON Patch (RFC 6902) on the garden that does it. */
 final readonly class Remedy
 {
-    /** @param list<stdClass> $patch */
-    public function __construct(public string $says, public array $patch) {}
+    /** @param  list<stdClass>  $patch */
+    public function __construct(public string $says, public array $patch)
+    {
+    }
 }

@@ -16,7 +16,7 @@ final class Report
 
     public const VERSION = 1;
 
-    /** @param list<Finding> $findings */
+    /** @param  list<Finding>  $findings */
     public static function of(GardenPlan $plan, array $findings): stdClass
     {
         $budget = $plan->budget;

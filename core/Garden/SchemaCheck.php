@@ -78,13 +78,13 @@ final class SchemaCheck
         };
     }
 
-    /** @param array<mixed> $values */
+    /** @param  array<mixed>  $values */
     private static function list(array $values): string
     {
         return implode(', ', array_map(static fn (mixed $v): string => is_string($v) ? $v : self::shown($v), $values));
     }
 
-    /** @param array<mixed> $types */
+    /** @param  array<mixed>  $types */
     private static function types(array $types): string
     {
         $words = ['object' => 'an object', 'array' => 'a list', 'string' => 'text', 'number' => 'a number', 'integer' => 'a whole number', 'boolean' => 'true or false', 'null' => 'null'];

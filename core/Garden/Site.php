@@ -22,7 +22,8 @@ final readonly class Site
         public ?float $shelfLimitKg,
         public ?float $headroomMm,
         public bool $fullSun,
-    ) {}
+    ) {
+    }
 
     public static function fromDocument(stdClass $site): self
     {

@@ -9,5 +9,7 @@ use KelpTub\Core\Air\Stone;
 /** The stones of one tub: alike, so many, with their tops at a height above the inside floor in mm. */
 final readonly class StoneSet
 {
-    public function __construct(public Stone $stone, public int $count, public float $height) {}
+    public function __construct(public Stone $stone, public int $count, public float $height)
+    {
+    }
 }

@@ -38,7 +38,8 @@ final readonly class Tub
         public TopUps $topUps,
         public bool $trellis,
         public string $cover,
-    ) {}
+    ) {
+    }
 
     public function pointer(string $rest = ''): string
     {

@@ -48,7 +48,8 @@ final readonly class TubPlan
         public Weight $weight,
         public array $stones,
         public float $tubeEntry,
-    ) {}
+    ) {
+    }
 
     public function cups(): int
     {

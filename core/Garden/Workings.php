@@ -12,7 +12,9 @@ use stdClass;
 /** How a figure comes about, with this garden's numbers in it: what a grower reads on asking "why 17.4 L?". */
 final readonly class Workings
 {
-    private function __construct(private TubPlan $plan, private TubAir $air, private QuantityWriter $write) {}
+    private function __construct(private TubPlan $plan, private TubAir $air, private QuantityWriter $write)
+    {
+    }
 
     public static function of(TubPlan $plan, TubAir $air, GardenPlan $garden): stdClass
     {

@@ -7,20 +7,21 @@ namespace KelpTub\Core\Lid;
 /** Hole centres laid out by a pattern, with the least distance between any two (null for one hole), in mm. */
 final readonly class Arrangement
 {
-    /** @param list<Point> $points */
+    /** @param  list<Point>  $points */
     private function __construct(
         public PatternKind $pattern,
         public array $points,
         public ?float $spacing,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Point> $points */
+    /** @param  list<Point>  $points */
     public static function of(PatternKind $pattern, array $points): self
     {
         return new self($pattern, $points, self::leastDistance($points));
     }
 
-    /** @param list<Point> $points */
+    /** @param  list<Point>  $points */
     public static function leastDistance(array $points): ?float
     {
         $least = null;

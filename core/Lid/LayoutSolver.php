@@ -24,7 +24,9 @@ final class LayoutSolver
     /** @var array<string, Arrangement|null> answers given so far */
     private array $known = [];
 
-    public function __construct(private readonly LayoutSpace $space) {}
+    public function __construct(private readonly LayoutSpace $space)
+    {
+    }
 
     /**
      * The most cups that stand at least $pitch apart, up to $cap; an incomplete pattern is never counted.

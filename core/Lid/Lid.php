@@ -11,14 +11,15 @@ final readonly class Lid
 {
     public const DEFAULT_THICKNESS_MM = 2.5;
 
-    /** @param list<KeepOut> $keepOuts */
+    /** @param  list<KeepOut>  $keepOuts */
     public function __construct(
         public CrossSection $outline,
         public float $thickness,
         public LidMake $make,
         public float $topAboveRim,
         public array $keepOuts,
-    ) {}
+    ) {
+    }
 
     public static function overMouth(CrossSection $mouth): self
     {

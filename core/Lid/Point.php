@@ -7,7 +7,9 @@ namespace KelpTub\Core\Lid;
 /** A position on the lid in mm from its centre: x to the right, y away from the grower. */
 final readonly class Point
 {
-    public function __construct(public float $x, public float $y) {}
+    public function __construct(public float $x, public float $y)
+    {
+    }
 
     public function distanceTo(self $other): float
     {

@@ -60,7 +60,7 @@ final class RingPattern implements Pattern
         return self::rings([[$outer, $radius, 0.0], [$inner, $low, $turn]], $centre);
     }
 
-    /** @param list<array{int, float, float}> $rings count, radius and turn of each */
+    /** @param  list<array{int, float, float}>  $rings count, radius and turn of each */
     private static function rings(array $rings, bool $centre): Arrangement
     {
         $points = $centre ? [new Point(0.0, 0.0)] : [];

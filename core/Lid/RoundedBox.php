@@ -13,7 +13,9 @@ use KelpTub\Core\Vessel\CrossSection;
  */
 final readonly class RoundedBox
 {
-    public function __construct(public float $halfX, public float $halfY, public float $radius) {}
+    public function __construct(public float $halfX, public float $halfY, public float $radius)
+    {
+    }
 
     public static function of(CrossSection $section): self
     {

@@ -65,7 +65,7 @@ final class StaggeredPattern implements Pattern
         return $structures;
     }
 
-    /** @param list<int> $rows */
+    /** @param  list<int>  $rows */
     private static function widest(LayoutSpace $space, array $rows, bool $even, bool $across, float $deep, float $pitch): ?Arrangement
     {
         $pitchAt = static function (float $half) use ($space, $rows, $even, $across): float {

@@ -16,7 +16,9 @@ final readonly class QuantityWriter
     /** A thin space stands between number and unit. */
     private const GAP = "\u{2009}";
 
-    public function __construct(public UnitSystem $system) {}
+    public function __construct(public UnitSystem $system)
+    {
+    }
 
     /** `54 mm`, `260.5 mm` or `2 1/8 in` for a length in mm. */
     public function length(float $mm): string

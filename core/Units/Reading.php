@@ -13,5 +13,6 @@ final readonly class Reading
         public Unit $unit,
         public float $value,
         public bool $unitGiven,
-    ) {}
+    ) {
+    }
 }

@@ -38,7 +38,8 @@ final readonly class Unit
         public float $factor,
         public float $offset = 0.0,
         public ?string $note = null,
-    ) {}
+    ) {
+    }
 
     public function toCore(float $value): float
     {

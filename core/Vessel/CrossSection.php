@@ -16,7 +16,8 @@ final readonly class CrossSection
         public float $length,
         public float $width,
         public float $cornerRadius,
-    ) {}
+    ) {
+    }
 
     public static function circle(float $diameter): self
     {

@@ -7,5 +7,7 @@ namespace KelpTub\Core\Vessel;
 /** A known fill: all the litres poured so far and the depth they reached, in mm. */
 final readonly class Fill
 {
-    public function __construct(public float $litres, public float $depth) {}
+    public function __construct(public float $litres, public float $depth)
+    {
+    }
 }

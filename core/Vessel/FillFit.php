@@ -15,14 +15,15 @@ final readonly class FillFit
     /** A fill further than this from the fitted line is named, as a share. */
     public const TOLERANCE = 0.05;
 
-    /** @param list<float> $deviations of each fill from the fitted line, as a share of it, signed */
+    /** @param  list<float>  $deviations of each fill from the fitted line, as a share of it, signed */
     private function __construct(
         public float $scale,
         public bool $applied,
         public array $deviations,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Fill> $fills rising in depth */
+    /** @param  list<Fill>  $fills rising in depth */
     public static function of(Profile $profile, array $fills): ?self
     {
         $volumes = array_map(static fn (Fill $f): float => $profile->volumeAt($f->depth), $fills);

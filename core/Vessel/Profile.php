@@ -22,7 +22,7 @@ final readonly class Profile
     /** @var list<float> volume below each station, in litres */
     private array $volumes;
 
-    /** @param list<Station> $stations from the floor up; at least two, the first at height 0 */
+    /** @param  list<Station>  $stations from the floor up; at least two, the first at height 0 */
     public function __construct(public array $stations)
     {
         if (count($stations) < 2) {

@@ -24,7 +24,8 @@ final readonly class Reservoir
         private int $cups,
         private float $cupBottom,
         private bool $pebbles,
-    ) {}
+    ) {
+    }
 
     /** Litres displaced at a level, mm above the inside floor. */
     public function displacedAt(float $level): float

@@ -7,5 +7,7 @@ namespace KelpTub\Core\Vessel;
 /** A cross-section measured at a height above the vessel's inside floor, in mm. */
 final readonly class Station
 {
-    public function __construct(public float $height, public CrossSection $section) {}
+    public function __construct(public float $height, public CrossSection $section)
+    {
+    }
 }

@@ -30,7 +30,8 @@ final readonly class Vessel
         public Profile $profile,
         public ?FillFit $fit,
         public Lid $lid,
-    ) {}
+    ) {
+    }
 
     public function isJar(): bool
     {

@@ -22,7 +22,9 @@ final readonly class Weight
     /** Above this share of what a shelf bears, it wants relief. */
     public const SHELF_MARGIN = 0.8;
 
-    public function __construct(public float $kg, public float $kgPerSquareMetre) {}
+    public function __construct(public float $kg, public float $kgPerSquareMetre)
+    {
+    }
 
     public static function of(Vessel $vessel, float $workingLitres, float $pebbleLitres, float $plantsKg): self
     {

@@ -33,7 +33,7 @@ final class Gardens
         return self::files()->reader(self::library());
     }
 
-    /** @param array<string, mixed> $garden what differs from an empty garden */
+    /** @param  array<string, mixed>  $garden what differs from an empty garden */
     public static function of(array $garden): Garden
     {
         return self::reader()->read(json_encode(['format' => Garden::FORMAT, 'version' => 1, ...$garden], JSON_THROW_ON_ERROR));

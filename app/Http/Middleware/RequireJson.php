@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Lets only JSON change things: a form on another site cannot send it without being asked first. */
 final class RequireJson
 {
-    /** @param Closure(Request): Response $next */
+    /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         return $request->isMethodSafe() || $request->isJson()

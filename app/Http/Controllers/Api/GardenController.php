@@ -16,7 +16,9 @@ use KelpTub\Core\Garden\GardenReader;
 /** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back. */
 final readonly class GardenController
 {
-    public function __construct(private GardenStore $store) {}
+    public function __construct(private GardenStore $store)
+    {
+    }
 
     public function index(): JsonResponse
     {

@@ -12,7 +12,9 @@ use KelpTub\Core\Garden\Planner;
 /** Garden in, report out; nothing is kept and no database is asked. */
 final readonly class PreviewController
 {
-    public function __construct(private GardenReader $reader, private Planner $planner) {}
+    public function __construct(private GardenReader $reader, private Planner $planner)
+    {
+    }
 
     public function __invoke(Request $request): Response
     {

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\Garden\SchemaCheck;
+use Tests\Core\Gardens;
+
+it('fills in the defaults', function () {
+    $garden = Gardens::of(['tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 300, 'width_mm' => 200], ['height_mm' => 150, 'length_mm' => 320, 'width_mm' => 220]]]]]]);
+    $tub = $garden->tubs[0];
+
+    expect($garden->units->value)->toBe('metric')
+        ->and($garden->site->waterTemperatureC)->toBe(20.0)
+        ->and($garden->currency)->toBe('EUR')
+        ->and($garden->cap)->toBeNull()
+        ->and($tub->name)->toBe('a')
+        ->and($tub->count)->toBe(1)
+        ->and($tub->line()->value)->toBe('touch')
+        ->and($tub->topUps->value)->toBe('none')
+        ->and($tub->cup->key)->toBe('net-cup-50')
+        ->and($tub->vessel->kind)->toBe('tote')
+        ->and($tub->vessel->lid->outline->length)->toBe(320.0)
+        ->and($tub->vessel->lid->thickness)->toBe(2.5)
+        ->and($tub->vessel->floor)->toBe(3.0)
+        ->and($tub->tubeThroughLid)->toBeFalse()
+        ->and(Gardens::of([])->tubs)->toBe([]);
+});
+
+it('keeps unknown keys, empty objects and the point of a number', function () {
+    $json = '{"format":"kelp-tub.garden","version":1,"name":"ä ⅜ </script>","later":{"x":1.0,"e":{},"l":[]},"tubs":[]}';
+
+    expect(GardenReader::encode(Gardens::reader()->read($json)->document))->toBe($json);
+});
+
+it('refuses what is no garden, and says why', function (string $json, string $fault) {
+    expect(implode("\n", Gardens::faults($json)))->toContain($fault);
+})->with([
+    'nothing' => ['', 'is empty'],
+    'no JSON' => ['{"format": "kelp', 'is not JSON'],
+    'a list' => ['[]', 'is not an object'],
+    'another format' => ['{"format":"seed-list","version":1}', '/format: is "seed-list"; this is not a garden file'],
+    'no format' => ['{}', '/format: is missing'],
+    'a newer version' => ['{"format":"kelp-tub.garden","version":2}', '/version: is 2; this Kelp Tub reads version 1. Open it with a newer one'],
+    'too large' => [str_repeat(' ', 2_000_001), 'a garden file has at most 2 MB'],
+    'too deep' => [str_repeat('{"a":', 100).'1'.str_repeat('}', 100), 'is not JSON'],
+]);
+
+/** @param  array<string, mixed>  $tub */
+function faultsOf(array $tub, array $garden = []): string
+{
+    return implode("\n", Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', ...$tub]], ...$garden])));
+}
+
+$round = fn (float ...$diameters) => ['stations' => array_map(fn ($i, $d) => ['height_mm' => 100 * $i, 'diameter_mm' => $d], array_keys($diameters), $diameters)];
+
+it('refuses absurd measures, each at its place', function (array $tub, string $fault) {
+    expect(faultsOf($tub))->toContain($fault);
+})->with([
+    'no vessel' => [['vessel' => null], '/tubs/0/vessel: is null'],
+    'an unknown vessel' => [['vessel' => 'bath'], '/tubs/0/vessel: is "bath", and the Library has no such vessel'],
+    'an unknown crop' => [['crop' => 'moss'], '/tubs/0/crop: is "moss"'],
+    'an unknown system' => [['system' => 'wet'], '/tubs/0/system: is "wet"; it may be aerated, passive'],
+    'no tubs at all' => [['count' => 0], '/tubs/0/count: is 0; the least is 1'],
+    'too many alike' => [['count' => 51], '/tubs/0/count: is 51; the most is 50'],
+    'half a tub' => [['count' => 1.5], '/tubs/0/count: is 1.5, and a whole number is wanted'],
+    'a hole of nothing' => [['hole_mm' => 0], '/tubs/0/hole_mm: is 0; it must be above 0'],
+    'a negative hole' => [['hole_mm' => -3], '/tubs/0/hole_mm: is -3'],
+    'a hole like a house' => [['hole_mm' => 9000], '/tubs/0/hole_mm: is 9000; the most is 3000'],
+    'words for a number' => [['hole_mm' => 'big'], '/tubs/0/hole_mm: is "big"'],
+    'a long name' => [['name' => str_repeat('x', 121)], '/tubs/0/name: is 121 characters long'],
+    'cups in words' => [['layout' => ['cups' => 'many']], '/tubs/0/layout/cups: is "many"'],
+    'ten thousand holes' => [['layout' => ['pattern' => 'manual', 'holes' => array_fill(0, 10_000, ['x_mm' => 0, 'y_mm' => 0])]], '/tubs/0/layout/holes: has 10000 entries; the most is 200'],
+    'a manual layout without holes' => [['layout' => ['pattern' => 'manual']], '/tubs/0/layout/holes: is missing'],
+    'one station' => [['vessel' => $round(100)], '/tubs/0/vessel/stations: has 1 entries; the least is 2'],
+    'no floor' => [['vessel' => ['stations' => [['height_mm' => 5, 'diameter_mm' => 100], ['height_mm' => 50, 'diameter_mm' => 100]]]], '/stations/0/height_mm: is 5; the first station is the inside floor'],
+    'stations that fold back' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 90, 'diameter_mm' => 100], ['height_mm' => 50, 'diameter_mm' => 100]]]], '/stations/2/height_mm: is 50, below the station before it at 90'],
+    'no height' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 0, 'diameter_mm' => 120]]]], 'the last station is the rim'],
+    'round and square' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 100]]]], 'no slice changes from round to rectangular'],
+    'both shapes' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100, 'length_mm' => 5], ['height_mm' => 90, 'diameter_mm' => 100]]]], 'it is either round or rectangular'],
+    'neither shape' => [['vessel' => ['stations' => [['height_mm' => 0], ['height_mm' => 90, 'diameter_mm' => 100]]]], '/stations/0: needs diameter_mm, or length_mm and width_mm'],
+    'corners too round' => [['vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 100, 'width_mm' => 60, 'corner_radius_mm' => 31], ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 60]]]], 'corner_radius_mm: is 31, more than half'],
+    'fills that fall' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 2, 'depth_mm' => 60], ['litres' => 1, 'depth_mm' => 80]]]], '/fills/1/litres: is 1 after 2'],
+    'fills out of order' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 1, 'depth_mm' => 60], ['litres' => 2, 'depth_mm' => 50]]]], '/fills/1/depth_mm: is 50 after 60'],
+    'a fill over the rim' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 1, 'depth_mm' => 160]]]], 'above the rim at 100'],
+    'a cup wider than its lip' => [['cup' => ['lip_diameter_mm' => 50, 'top_diameter_mm' => 58, 'bottom_diameter_mm' => 36, 'height_mm' => 52]], '/tubs/0/cup/top_diameter_mm: is 58, wider than the lip'],
+    'a cup upside down' => [['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 36, 'bottom_diameter_mm' => 50, 'height_mm' => 52]], '/tubs/0/cup/bottom_diameter_mm: is 50, wider than the body'],
+    'an unknown feed' => [['feed' => 'x'], '/tubs/0/feed: is "x"'],
+]);
+
+it('refuses gardens that do not hang together', function (array $garden, string $fault) {
+    expect(faultsOf([], $garden))->toContain($fault);
+})->with([
+    'two of one id' => [['tubs' => array_fill(0, 2, ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20'])], '/tubs/1/id: is "a", which another tub has already'],
+    'sixty-one tubs' => [['tubs' => array_map(fn ($i) => ['id' => "t$i", 'system' => 'aerated', 'vessel' => 'bucket-20'], range(0, 60))], '/tubs: has 61 entries; the most is 60'],
+    'a line to nowhere' => [['air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'b']]]]], '/air/0/branches/0/tub: is "b"'],
+    'an unknown pump' => [['air' => [['id' => 'p', 'pump' => 'bellows']]], '/air/0/pump: is "bellows"'],
+    'a pump with no figures' => [['air' => [['id' => 'p', 'pump' => ['power_w' => 4]]]], '/air/0/pump: needs free_flow_l_min and max_pressure_kpa'],
+    'a curve that rises' => [['air' => [['id' => 'p', 'pump' => ['curve' => [[0, 10], [2, 12]]]]]], '/air/0/pump/curve: does not fall'],
+    'a planting of no tub' => [['plantings' => [['id' => 'p', 'tub' => 'b']]], '/plantings/0/tub: is "b"'],
+    'a planting of a third of one' => [['plantings' => [['id' => 'p', 'tub' => 'a', 'copy' => 3]]], '/plantings/0/copy: is 3'],
+    'up a mountain too high' => [['site' => ['altitude_m' => 6000]], '/site/altitude_m: is 6000; the most is 5000'],
+    'boiling' => [['site' => ['water_temperature_c' => 99]], '/site/water_temperature_c: is 99; the most is 40'],
+]);
+
+it('names every fault at once', function () {
+    expect(Gardens::faults('{"format":"kelp-tub.garden","version":1,"units":"cubits","tubs":[{"id":"a","system":"wet","vessel":"bucket-20","count":0}]}'))->toHaveCount(3);
+});
+
+it('plans alike from a Library key and from the object in place', function () {
+    $vessel = Gardens::library()->vessels['tote-45'];
+    $in = (array) json_decode((string) json_encode($vessel), true);
+    $one = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'crop' => 'mizuna']))->tubs[0];
+    $other = Gardens::report(Gardens::tub(['vessel' => $in, 'crop' => 'mizuna']))->tubs[0];
+
+    expect(json_encode($other))->toBe(json_encode($one));
+});
+
+it('gives the same report to the last digit', function () {
+    $json = fn () => json_encode(Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'crop' => 'basil'])));
+
+    expect($json())->toBe($json());
+});
+
+it('ships files that fit their schemas', function (string $schema, Closure $document) {
+    $faults = (new SchemaCheck(Gardens::files()->schema($schema)))->faults(json_decode((string) json_encode($document())));
+
+    expect(array_map(strval(...), $faults))->toBe([]);
+})->with([
+    'the demo garden' => ['garden', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))],
+    'its report' => ['report', fn () => Gardens::report(Gardens::reader()->read((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json')))],
+    'the report of an empty garden' => ['report', fn () => Gardens::report(Gardens::of([]))],
+    'the vessels' => ['vessels', fn () => Gardens::library()->vessels],
+    'the cups' => ['cups', fn () => Gardens::library()->cups],
+    'the stones' => ['stones', fn () => Gardens::library()->stones],
+    'the pumps' => ['pumps', fn () => Gardens::library()->pumps],
+    'the tubes' => ['tubes', fn () => Gardens::library()->tubes],
+    'the offers' => ['offers', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json'))],
+    'the crops' => ['crops', fn () => array_values(array_map(get_object_vars(...), Gardens::library()->crops))],
+]);
+
+it('has a report schema that would catch a wrong report', function () {
+    $report = json_decode((string) json_encode(Gardens::report(Gardens::tub(['crop' => 'basil']))));
+    $report->tubs[0]->volume->working_l = 'much';
+    unset($report->budget->outlay);
+
+    expect((new SchemaCheck(Gardens::files()->schema('report')))->faults($report))->toHaveCount(2);
+});
+
+it('carries the faults with it when it refuses', function () {
+    Gardens::reader()->read('{"format":"kelp-tub.garden","version":1,"units":"cubits"}');
+})->throws(RefusedGarden::class, '/units: is "cubits"; it may be metric, us');
