@@ -9,7 +9,7 @@ use App\Models\Garden;
 /** The gardens as the list shows them, the last changed first. */
 final class GardenList
 {
-    /** @return list<array<string, mixed>> */
+    /** @return array<int, array<string, mixed>> */
     public static function all(): array
     {
         return Garden::query()

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Library;
+use KelpTub\Core\Garden\PartReader;
 use RuntimeException;
 use stdClass;
 
@@ -28,7 +28,7 @@ final readonly class LibraryFiles
             $this->shelf('pumps'),
             $this->shelf('tubes'),
             $this->shelf('products'),
-            array_map(static fn (stdClass $o): Offer => new Offer($o->part, (float) $o->pack, (float) $o->price, $o->supplier), (array) $this->json('offers.json')),
+            PartReader::each($this->json('offers.json'), PartReader::offer(...)),
             (array) $this->json('parts.json'),
         );
     }

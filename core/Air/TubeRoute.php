@@ -40,7 +40,7 @@ final readonly class TubeRoute
         $first = array_shift($stones);
         $main = $distance + abs($climb) + $drop + ($first?->distanceTo($foot) ?? 0.0) + self::SLACK_MM;
 
-        return new self($main, array_map(static fn (Point $p): float => $first->distanceTo($p), $stones));
+        return new self($main, array_map(static fn (Point $p): float => $p->distanceTo($first ?? $p), $stones));
     }
 
     public function length(): float

@@ -6,7 +6,6 @@ namespace KelpTub\Core\Garden;
 
 use JsonException;
 use KelpTub\Core\Air\Stone;
-use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\TopUps;
@@ -182,11 +181,11 @@ final readonly class GardenReader
             Site::fromDocument($document->site ?? new stdClass),
             $document->money->currency ?? 'EUR',
             isset($document->money->cap) ? (float) $document->money->cap : null,
-            array_map($this->tub(...), $document->tubs ?? [], array_keys($document->tubs ?? [])),
-            array_map($this->air(...), $document->air ?? [], array_keys($document->air ?? [])),
-            isset($document->saws_mm) ? array_map(floatval(...), $document->saws_mm) : null,
+            PartReader::each($document->tubs ?? [], $this->tub(...)),
+            PartReader::each($document->air ?? [], $this->air(...)),
+            isset($document->saws_mm) ? array_values(array_map(floatval(...), $document->saws_mm)) : null,
             array_map(floatval(...), get_object_vars($document->owned ?? new stdClass)),
-            array_map(static fn (stdClass $o): Offer => new Offer($o->part, (float) $o->pack, (float) $o->price, $o->supplier ?? null), $document->prices ?? []),
+            PartReader::each($document->prices ?? [], PartReader::offer(...)),
         );
     }
 
@@ -256,7 +255,7 @@ final readonly class GardenReader
             $asked,
             PatternKind::tryFrom($asked) ?? PatternKind::Best,
             is_string($cups) ? null : (int) $cups,
-            array_map(static fn (stdClass $h): Point => new Point((float) $h->x_mm, (float) $h->y_mm), $asked === 'manual' ? ($raw->holes ?? []) : []),
+            PartReader::each($asked === 'manual' ? ($raw->holes ?? []) : [], static fn (stdClass $h): Point => new Point((float) $h->x_mm, (float) $h->y_mm)),
         );
     }
 
@@ -274,7 +273,7 @@ final readonly class GardenReader
             $raw->joined ?? true,
             is_string($tube) ? PartReader::tube($this->library->tubes[$tube], $tube) : PartReader::tube($tube, null),
             (float) ($raw->trunk_mm ?? 0),
-            array_map(static fn (stdClass $b): Branch => new Branch($b->tub, (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM), (float) ($b->valve ?? 1.0)), $raw->branches ?? []),
+            PartReader::each($raw->branches ?? [], static fn (stdClass $b): Branch => new Branch($b->tub, (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM), (float) ($b->valve ?? 1.0))),
         );
     }
 }

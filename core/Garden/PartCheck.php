@@ -45,7 +45,7 @@ final class PartCheck
         }
         if (isset($raw->lid)) {
             if (isset($raw->lid->diameter_mm) || isset($raw->lid->length_mm) || isset($raw->lid->width_mm)) {
-                $faults = [...$faults, ...self::section($raw->lid, "$at/lid")];
+                $faults = [...$faults, ...self::section((object) get_object_vars($raw->lid), "$at/lid")];
             }
             foreach ($raw->lid->keep_outs ?? [] as $i => $keepOut) {
                 $faults = [...$faults, ...self::section($keepOut, "$at/lid/keep_outs/$i")];

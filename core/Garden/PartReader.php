@@ -8,6 +8,7 @@ use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\Tube;
+use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
@@ -32,11 +33,8 @@ final class PartReader
 
     public static function vessel(stdClass $raw, ?string $key): Vessel
     {
-        $measured = new Profile(array_map(
-            static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s)),
-            $raw->stations,
-        ));
-        $fills = array_map(static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm), $raw->fills ?? []);
+        $measured = new Profile(self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))));
+        $fills = self::each($raw->fills ?? [], static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm));
         $fit = $fills === [] ? null : FillFit::of($measured, $fills);
         $mouth = $measured->stations[count($measured->stations) - 1]->section;
         $kind = $raw->kind ?? ($mouth->round ? 'bucket' : 'tote');
@@ -92,6 +90,29 @@ final class PartReader
         return new Tube($key ?? $raw->key ?? null, $raw->name ?? 'Air tubing', (float) $raw->inner_mm, (float) $raw->outer_mm);
     }
 
+    public static function offer(stdClass $raw): Offer
+    {
+        return new Offer($raw->part, (float) $raw->pack, (float) $raw->price, $raw->supplier ?? null);
+    }
+
+    /**
+     * Makes one thing of each object in a list of a file.
+     *
+     * @template T
+     *
+     * @param  callable(stdClass, int): T  $make
+     * @return list<T>
+     */
+    public static function each(mixed $list, callable $make): array
+    {
+        $made = [];
+        foreach ($list as $i => $raw) {
+            $made[] = $make($raw, $i);
+        }
+
+        return $made;
+    }
+
     public static function section(stdClass $raw): CrossSection
     {
         return isset($raw->diameter_mm)
@@ -108,7 +129,7 @@ final class PartReader
             (float) ($raw->thickness_mm ?? Lid::DEFAULT_THICKNESS_MM),
             LidMake::from($raw->make ?? 'plain'),
             (float) ($raw->top_above_rim_mm ?? 0),
-            array_map(static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k)), $raw->keep_outs ?? []),
+            self::each($raw->keep_outs ?? [], static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k))),
         );
     }
 }

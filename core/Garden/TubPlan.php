@@ -69,7 +69,7 @@ final readonly class TubPlan
     /** Least distance of a hole's edge to the lid's outline; null in a jar's mouth or without holes. */
     public function edge(): ?float
     {
-        return $this->inMouth || $this->cups() === 0 ? null : min(array_map($this->space->edge(...), $this->arrangement->points));
+        return $this->inMouth || $this->cups() === 0 ? null : min(INF, ...array_map($this->space->edge(...), $this->arrangement->points));
     }
 
     public function web(): ?float

@@ -80,7 +80,7 @@ final class StaggeredPattern implements Pattern
 
             return $step;
         };
-        $spacing = static fn (float $step, float $half): float => self::spacing(count($rows), max($rows), $step, 2 * $half / (count($rows) - 1));
+        $spacing = static fn (float $step, float $half): float => self::spacing(count($rows), max(0, ...$rows), $step, 2 * $half / (count($rows) - 1));
         $value = static fn (float $half): float => $spacing($pitchAt($half), $half);
         $halves = [self::evenDepth($deep, count($rows), $pitchAt), $deep];
         for ($i = 1; $i < self::SCAN; $i++) {

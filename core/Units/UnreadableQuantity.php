@@ -59,7 +59,7 @@ final class UnreadableQuantity extends InvalidArgumentException
         $examples = $dimension?->examples() ?? ['54 mm', '2 3/8 in', '20 L', '5 gal', '72 °F'];
         $last = array_pop($examples);
 
-        return $examples === [] ? $last : implode(', ', $examples).' or '.$last;
+        return $examples === [] ? (string) $last : implode(', ', $examples).' or '.$last;
     }
 
     private static function word(Dimension $dimension): string

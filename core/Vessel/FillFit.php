@@ -47,6 +47,6 @@ final readonly class FillFit
     /** The largest deviation from the fitted line, in per cent. */
     public function residualPercent(): float
     {
-        return 100 * max(array_map(abs(...), $this->deviations));
+        return 100 * max(0.0, ...array_map(abs(...), $this->deviations));
     }
 }

@@ -33,7 +33,7 @@ final readonly class Profile
             if ($stations[$i]->section->round !== $stations[$i - 1]->section->round && $stations[$i]->height !== $stations[$i - 1]->height) {
                 throw new InvalidArgumentException('No slice of a vessel changes from round to rectangular.');
             }
-            $volumes[$i] = $volumes[$i - 1] + self::slice($stations[$i - 1]->section, $stations[$i]->section, $stations[$i]->height - $stations[$i - 1]->height);
+            $volumes[] = $volumes[$i - 1] + self::slice($stations[$i - 1]->section, $stations[$i]->section, $stations[$i]->height - $stations[$i - 1]->height);
         }
         $this->volumes = $volumes;
     }
@@ -128,7 +128,7 @@ final readonly class Profile
     /** The longest inside dimension anywhere, in mm. */
     public function longest(): float
     {
-        return max(array_map(static fn (Station $s): float => $s->section->length, $this->stations));
+        return max(0.0, ...array_map(static fn (Station $s): float => $s->section->length, $this->stations));
     }
 
     /** The same vessel with its areas multiplied by $scale (lengths by √scale, heights unchanged). */

@@ -243,7 +243,7 @@ final class AirRules
             $branches = $air->system->branches;
             $old = $branches[$branch];
             $branches[$branch] = new Branch($old->tub, $old->distance, min($old->valve, $valve));
-            $each = $planner->system($air->system->with(branches: $branches), $context->plan->tubs)->perStone($branch);
+            $each = $planner->system($air->system->with(branches: array_values($branches)), $context->plan->tubs)->perStone($branch);
             if ($stones !== null && $each <= $stones->stone->mostFlow && $each >= $stones->stone->leastFlow) {
                 return [$context->set(sprintf('Open the valve to %s %%', $context->write->number($valve * 100, 0)), $air->system->pointer("/branches/$branch/valve"), $valve)];
             }

@@ -119,7 +119,7 @@ final class LidRules
 
     private static function wall(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(array_map($plan->space->wall(...), $plan->arrangement->points));
+        $clear = min(INF, ...array_map($plan->space->wall(...), $plan->arrangement->points));
         if ($clear >= LayoutSpace::WALL_CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -133,7 +133,7 @@ final class LidRules
 
     private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(array_map($plan->space->keepOut(...), $plan->arrangement->points));
+        $clear = min(INF, ...array_map($plan->space->keepOut(...), $plan->arrangement->points));
         if ($clear >= KeepOut::CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
