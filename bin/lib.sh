@@ -90,6 +90,11 @@ pages() {
     stamp pages "${from[@]}"
 }
 
+settings() {
+    [ -f .env ] || cp .env.example .env
+    grep -q '^APP_KEY=base64:' .env || step "making a key" php artisan key:generate --force
+}
+
 # A private MariaDB on loopback: database NAME DATADIR [extra server options]. Sets DB_HOST, DB_PORT; leaves its pid in db_pid.
 database() {
     local name=$1 data=$2; shift 2

@@ -2,6 +2,12 @@
 
 declare(strict_types=1);
 
+use Swaggest\JsonDiff\JsonPatch;
 use Tests\TestCase;
+
+// The patch library's signatures are older than this PHP: load it once without its notices.
+$level = error_reporting(E_ALL & ~E_DEPRECATED);
+class_exists(JsonPatch::class);
+error_reporting($level);
 
 pest()->extend(TestCase::class)->in('Feature');

@@ -135,7 +135,10 @@ final class PartsFromDesign
         $this->add($key, "Hole saw $plan->saw", 'tool', 1, largest: true);
     }
 
-    /** @param  bool  $largest one serves the whole garden: needs are not added up */
+    /**
+     * @param  'part'|'tool'|'consumable'|'extra'  $kind
+     * @param  bool  $largest  one serves the whole garden: needs are not added up
+     */
     private function add(string $key, string $name, string $kind, float $amount, string $unit = 'piece', bool $largest = false): void
     {
         if ($amount <= 0.0) {

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Gardens\GardenStore;
+use App\Models\Garden;
+use App\Models\Revision;
+use Illuminate\Testing\TestResponse;
+use Tests\Core\Gardens;
+
+function demo(): string
+{
+    return (string) file_get_contents(base_path('data/demo.kelp.json'));
+}
+
+/** Sends a text as JSON, to the letter. */
+function send(string $method, string $uri, string $body, array $headers = []): TestResponse
+{
+    $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
+    foreach ($headers as $name => $value) {
+        $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
+    }
+
+    return test()->call($method, $uri, server: $server, content: $body);
+}
+
+it('keeps a garden to the letter, with the columns that are searched', function () {
+    $json = '{"format":"kelp-tub.garden","version":1,"name":"Shed","later":{"x":1.0,"e":{}},"tubs":[{"id":"a","system":"aerated","vessel":"bucket-20","count":2,"crop":"basil"}]}';
+    $id = send('POST', '/api/gardens', $json)->assertCreated()->assertJson(['name' => 'Shed', 'revision' => 1])->json('id');
+    $kept = Garden::findOrFail($id);
+
+    expect($kept->document)->toBe($json)
+        ->and($kept->tubs)->toBe(2)
+        ->and($kept->plants)->toBeGreaterThan(1)
+        ->and($kept->worst)->toBe('stop')
+        ->and((float) $kept->outlay)->toBeGreaterThan(10.0)
+        ->and(send('GET', "/api/gardens/$id", '')->json('document'))->toBe($json);
+});
+
+it('makes an empty garden of a name', function () {
+    $id = send('POST', '/api/gardens', '{"name":"  Balcony "}')->assertCreated()->assertJson(['name' => 'Balcony'])->json('id');
+
+    expect(Garden::findOrFail($id)->tubs)->toBe(0);
+});
+
+it('lists the last changed first', function () {
+    send('POST', '/api/gardens', '{"name":"First"}');
+    $this->travel(1)->minutes();
+    send('POST', '/api/gardens', '{"name":"Second"}');
+
+    expect(array_column(send('GET', '/api/gardens', '')->json('gardens'), 'name'))->toBe(['Second', 'First']);
+});
+
+it('writes against the newest revision and keeps the older ones', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    $renamed = str_replace('Marsh Lantern', 'Reed Lantern', demo());
+    send('PUT', "/api/gardens/$id", $renamed, ['If-Match' => '1'])->assertOk()->assertJson(['revision' => 2, 'name' => 'Reed Lantern']);
+
+    expect(Revision::where('garden_id', $id)->orderBy('revision')->pluck('revision')->all())->toBe([1, 2])
+        ->and(Revision::where('garden_id', $id)->where('revision', 1)->value('document'))->toContain('Marsh Lantern');
+});
+
+it('makes no revision of a write that changes nothing', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+
+    send('PUT', "/api/gardens/$id", demo(), ['If-Match' => '1'])->assertOk()->assertJson(['revision' => 1]);
+});
+
+it('refuses a stale write, overwrites nothing, and says what is there now', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    send('PUT', "/api/gardens/$id", str_replace('Marsh', 'Reed', demo()), ['If-Match' => '1'])->assertOk();
+    $stale = send('PUT', "/api/gardens/$id", str_replace('Marsh', 'Sedge', demo()), ['If-Match' => '1'])->assertConflict();
+
+    expect($stale->json('revision'))->toBe(2)
+        ->and($stale->json('document'))->toContain('Reed Lantern')
+        ->and(Garden::findOrFail($id)->name)->toBe('Reed Lantern')
+        ->and(Revision::where('garden_id', $id)->count())->toBe(2);
+});
+
+it('refuses a write without a revision', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+
+    send('PUT', "/api/gardens/$id", str_replace('Marsh', 'Reed', demo()))->assertConflict();
+});
+
+it('keeps the newest revisions only', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    $store = app(GardenStore::class);
+    for ($r = 1; $r <= GardenStore::REVISIONS_KEPT + 2; $r++) {
+        $store->update($id, $r, str_replace('Marsh Lantern', "Lantern $r", demo()));
+    }
+
+    expect(Revision::where('garden_id', $id)->count())->toBe(GardenStore::REVISIONS_KEPT)
+        ->and(Revision::where('garden_id', $id)->min('revision'))->toBe(4);
+});
+
+it('refuses a bad garden whole and keeps what was there', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    $bad = str_replace('"system": "passive"', '"system": "damp"', demo());
+    $refused = send('PUT', "/api/gardens/$id", $bad, ['If-Match' => '1'])->assertUnprocessable();
+
+    expect(array_column($refused->json('faults'), 'pointer'))->toBe(['/tubs/2/system', '/tubs/3/system'])
+        ->and(Garden::findOrFail($id)->revision)->toBe(1)
+        ->and(Garden::count())->toBe(1);
+});
+
+it('stores nothing of a file that is refused', function (string $body) {
+    send('POST', '/api/gardens', $body)->assertUnprocessable()->assertJsonStructure(['message', 'faults' => [['pointer', 'message']]]);
+
+    expect(Garden::count())->toBe(0);
+})->with([
+    'no JSON' => ['so long'],
+    'another format' => ['{"format":"seed-list"}'],
+    'a newer version' => ['{"format":"kelp-tub.garden","version":9}'],
+    'nothing' => [''],
+    'three megabytes' => [fn () => '{"format":"kelp-tub.garden","version":1,"notes":"'.str_repeat('x', 3_000_000).'"}'],
+    'a name too long' => [fn () => json_encode(['name' => str_repeat('x', 121)])],
+]);
+
+it('copies, deletes and brings back', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    $copy = send('POST', "/api/gardens/$id/copy", '{}')->assertCreated()->assertJson(['name' => 'Marsh Lantern copy', 'revision' => 1])->json('id');
+    send('DELETE', "/api/gardens/$id", '')->assertOk();
+
+    expect(array_column(send('GET', '/api/gardens', '')->json('gardens'), 'id'))->toBe([$copy]);
+    send('GET', "/api/gardens/$id", '')->assertNotFound()->assertJson(['message' => 'That garden is not here. It may have been deleted.']);
+    send('POST', "/api/gardens/$id/restore", '{}')->assertOk()->assertJson(['revision' => 1]);
+    expect(Garden::count())->toBe(2);
+});
+
+it('hands a garden out as a file that can be read again', function () {
+    $nasty = str_replace('Marsh Lantern', '</script><b>"Ma\\\\rsh\\"', demo());
+    $id = send('POST', '/api/gardens', str_replace('</script><b>"Ma\\\\rsh\\"', '</script><b>Marsh', $nasty))->assertCreated()->json('id');
+    $file = send('GET', "/api/gardens/$id/file", '')->assertOk();
+
+    expect($file->headers->get('Content-Disposition'))->toBe('attachment; filename="scriptbmarsh.kelp.json"')
+        ->and(Gardens::reader()->read((string) $file->getContent())->name)->toBe('</script><b>Marsh')
+        ->and(json_decode((string) $file->getContent()))->toEqual(json_decode(Garden::findOrFail($id)->document));
+});
+
+it('takes only JSON', function () {
+    $this->post('/api/gardens', ['name' => 'x'])->assertStatus(415);
+    $this->delete('/api/gardens/01')->assertStatus(415);
+});
+
+it('previews without a database and as the command line does', function () {
+    config(['database.connections.mariadb.port' => 1]);
+    $report = send('POST', '/api/preview', demo())->assertOk();
+    exec(escapeshellarg(base_path('bin/kelp')).' plan '.escapeshellarg(base_path('data/demo.kelp.json')).' --json', $lines);
+
+    expect($report->json())->toEqual(json_decode(implode("\n", $lines), true));
+});
+
+it('says so when the database does not answer', function () {
+    $this->app['db']->purge('mariadb');
+    config(['database.connections.mariadb.port' => 1]);
+
+    send('GET', '/api/gardens', '')->assertStatus(503)->assertJsonFragment(['message' => 'The database does not answer. Your edits are kept on this page and saved when it is back.']);
+    $this->get('/')->assertStatus(503)->assertSee('The database does not answer');
+});
+
+it('reads a batch of measures', function () {
+    $readings = $this->postJson('/api/read', ['units' => 'metric', 'texts' => [
+        ['text' => '2 3/8 in', 'dimension' => 'length'],
+        ['text' => '5 gal', 'dimension' => 'volume'],
+        ['text' => 'big', 'dimension' => 'length'],
+        ['text' => '', 'dimension' => 'length'],
+    ]])->assertOk()->json('readings');
+
+    expect($readings[0])->toBe(['value' => 60.325, 'unit' => 'in', 'note' => null])
+        ->and($readings[1]['note'])->toContain('US gallon')
+        ->and($readings[2]['error'])->toContain('"big"')
+        ->and($readings[3]['error'])->toContain('Nothing was given');
+    $this->postJson('/api/read', ['units' => 'cubits', 'texts' => []])->assertUnprocessable();
+});
+
+it('shows the pages', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+
+    $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Gardens')->where('gardens.0.name', 'Marsh Lantern'));
+    $this->get("/gardens/$id")->assertOk()->assertInertia(fn ($page) => $page->component('Workbench')->where('revision', 1)->has('library.crops', 42)->has('library.vessels'));
+    $this->get('/gardens/nothing')->assertNotFound()->assertSee('That garden is not here');
+    $this->get('/nowhere')->assertNotFound();
+});
+
+it('puts in the demo garden once', function () {
+    $this->artisan('kelp:demo')->assertSuccessful();
+    $this->artisan('kelp:demo')->assertSuccessful();
+    expect(Garden::count())->toBe(1);
+    Garden::firstOrFail()->delete();
+    $this->artisan('kelp:demo')->assertSuccessful();
+    expect(Garden::count())->toBe(0);
+});

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+
+/** @param list<string> $arguments */
+function kelp(array $arguments, string $input = ''): Process
+{
+    $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input);
+    $process->run();
+
+    return $process;
+}
+
+const GOOD = '{"format":"kelp-tub.garden","version":1,"name":"Sill","tubs":[{"id":"a","name":"Bucket","system":"aerated","vessel":"bucket-20","crop":"basil","stones":{"kind":"disc-100"}}],"air":[{"id":"p","pump":"pump-4w-2","check_valve":true,"branches":[{"tub":"a"}]}]}';
+
+it('plans a garden for people', function () {
+    $plan = kelp(['plan', '-'], GOOD);
+
+    expect($plan->getExitCode())->toBe(0)
+        ->and($plan->getErrorOutput())->toBe('')
+        ->and($plan->getOutput())->toContain('Sill', 'Bucket', '54 mm saw', 'working', 'Parts', 'Outlay');
+});
+
+it('plans a garden as JSON and nothing else', function () {
+    $report = json_decode(kelp(['plan', '--json', '-'], GOOD)->getOutput(), flags: JSON_THROW_ON_ERROR);
+
+    expect($report->format)->toBe('kelp-tub.report')
+        ->and($report->tubs[0]->volume->brim_l)->toEqualWithDelta(21.615612, 1e-5);
+});
+
+it('checks, and exits with 1 at a stop', function () {
+    $stop = kelp(['check', '-'], str_replace('"check_valve":true,', '', GOOD));
+
+    expect(kelp(['check', '-'], GOOD)->getExitCode())->toBe(0)
+        ->and($stop->getExitCode())->toBe(1)
+        ->and($stop->getOutput())->toContain('air.siphon');
+});
+
+it('refuses with 2, each fault on its line, pointer first, and nothing on stdout', function (array $arguments, string $input, string $error) {
+    $refused = kelp($arguments, $input);
+
+    expect($refused->getExitCode())->toBe(2)
+        ->and($refused->getOutput())->toBe('')
+        ->and($refused->getErrorOutput())->toStartWith($error);
+})->with([
+    [['plan', '-'], '{"format":"kelp-tub.garden","version":1,"units":"cubits","site":{"light_hours":25}}', "/units is \"cubits\"; it may be metric, us\n/site/light_hours is 25; the most is 24"],
+    [['plan', '--json', '-'], 'nonsense', '/ is not JSON'],
+    [['check', 'no-such-file'], '', '/ there is no file no-such-file'],
+    [['check'], '', 'bin/kelp: Not enough arguments'],
+    [['dance'], '', 'bin/kelp: Command "dance" is not defined'],
+    [['convert', '3 hands', 'mm'], '', '"3 hands" has no unit that is known here'],
+    [['convert', '3 mm', 'hands'], '', '"hands"'],
+    [['convert', '5 gal', 'mm'], '', '"5 gal" is a volume'],
+]);
+
+it('converts', function (string $measure, string $unit, string $shown) {
+    expect(kelp(['convert', $measure, $unit])->getOutput())->toBe("$shown\n");
+})->with([
+    ['2 3/8 in', 'mm', '60.325 mm'],
+    ['54 mm', 'in', '2.125984252 in'],
+    ['5 gal', 'L', '18.92705892 L'],
+    ['840 ppm (700)', 'mS/cm', '1.2 mS/cm'],
+    ['20 °C', '°F', '68 °F'],
+    ['-3 °C', '°F', '26.6 °F'],
+]);
+
+it('says that a gallon is a US one', function () {
+    expect(kelp(['convert', '5 gal', 'L'])->getErrorOutput())->toContain('US gallon');
+});
