@@ -15,16 +15,36 @@ final class LibraryForPage
     public static function of(Library $library): array
     {
         return [
-            'vessels' => self::shelf($library->vessels),
+            'vessels' => array_map(static fn (array $vessel): array => [...$vessel, 'suggested_cup' => self::cupForMouth($vessel, $library)], self::shelf($library->vessels)),
             'cups' => self::shelf($library->cups),
             'stones' => self::shelf($library->stones),
             'pumps' => self::shelf($library->pumps),
             'tubes' => self::shelf($library->tubes),
             'crops' => array_values(array_map(static fn (Crop $c): array => [
                 'key' => $c->key, 'name' => $c->name, 'group' => $c->group, 'habit' => $c->habit, 'passive' => $c->passive,
-                'spacing_mm' => $c->spacingMm, 'litres_per_plant' => $c->litresPerPlant,
+                'spacing_mm' => $c->spacingMm, 'litres_per_plant' => $c->litresPerPlant, 'cup_min_mm' => $c->cupMinMm,
             ], $library->crops)),
         ];
+    }
+
+    /**
+     * The bought cup that hangs in a jar's mouth without a saw, or the usual one.
+     *
+     * @param  array<string, mixed>  $vessel
+     */
+    private static function cupForMouth(array $vessel, Library $library): string
+    {
+        $stations = (array) ($vessel['stations'] ?? []);
+        $mouth = end($stations);
+        if (($vessel['kind'] ?? '') === 'jar' && $mouth instanceof stdClass && isset($mouth->diameter_mm)) {
+            foreach ($library->cups as $key => $cup) {
+                if ($cup->made === 'bought' && $cup->top_diameter_mm <= $mouth->diameter_mm && $mouth->diameter_mm < $cup->lip_diameter_mm) {
+                    return $key;
+                }
+            }
+        }
+
+        return 'net-cup-50';
     }
 
     /**

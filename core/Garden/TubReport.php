@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Vessel\CrossSection;
@@ -55,6 +57,7 @@ final class TubReport
                 'half_way_mm' => $untouched ? $plan->levelOn($harvestDay / 2) : null,
                 'harvest_mm' => $untouched ? $plan->levelOn($harvestDay) : null,
                 'air_gap_harvest_mm' => $untouched ? $plan->gapOn($harvestDay) : null,
+                'choices' => self::lineChoices($plan),
             ],
             'mass_kg' => $plan->weight->kg,
             'load_kg_m2' => $plan->weight->kgPerSquareMetre,
@@ -71,7 +74,7 @@ final class TubReport
             'layout' => (object) [
                 'pattern' => $plan->arrangement->pattern->value,
                 'count' => $plan->cups(),
-                'holes' => Report::points($plan->arrangement->points),
+                'holes' => self::holes($plan),
                 'spacing_mm' => $plan->arrangement->spacing,
                 'web_mm' => $plan->web(),
                 'edge_mm' => $plan->edge(),
@@ -108,6 +111,50 @@ final class TubReport
             'shape' => self::shape($plan),
             'workings' => Workings::of($plan, $air, $garden),
         ];
+    }
+
+    /**
+     * Each hole with how near it comes to the next, to edge, wall and keep-outs, and how it is marked out: offsets from the left and the
+     * front edge of the lid, or on a round lid radius and angle counter-clockwise from the right.
+     *
+     * @return list<stdClass>
+     */
+    private static function holes(TubPlan $plan): array
+    {
+        $outline = $plan->tub->vessel->lid->outline;
+        $finite = static fn (float $distance): ?float => is_finite($distance) ? $distance : null;
+        $holes = [];
+        foreach ($plan->arrangement->points as $i => $p) {
+            $nearest = INF;
+            foreach ($plan->arrangement->points as $j => $other) {
+                $nearest = $i === $j ? $nearest : min($nearest, $p->distanceTo($other));
+            }
+            $angle = rad2deg(atan2($p->y, $p->x));
+            $holes[] = (object) [
+                'x_mm' => $p->x,
+                'y_mm' => $p->y,
+                'nearest_mm' => $finite($nearest),
+                'edge_mm' => $plan->inMouth ? null : $plan->space->edge($p),
+                'wall_mm' => $plan->inMouth ? null : $finite($plan->space->wall($p)),
+                'keep_out_mm' => $finite($plan->space->keepOut($p)),
+                'from_left_mm' => $outline->round ? null : $p->x + $outline->length / 2,
+                'from_front_mm' => $outline->round ? null : $p->y + $outline->width / 2,
+                'radius_mm' => $outline->round ? hypot($p->x, $p->y) : null,
+                'angle_deg' => $outline->round ? ($angle < -1.0e-9 ? $angle + 360 : max(0.0, $angle)) : null,
+            ];
+        }
+
+        return $holes;
+    }
+
+    /** @return list<stdClass> the water lines the tub's system offers */
+    private static function lineChoices(TubPlan $plan): array
+    {
+        return array_map(static function (LineChoice $choice) use ($plan): stdClass {
+            $line = WaterLine::of($plan->tub->system, $choice, $plan->line->cupBottom, $plan->tub->vessel->profile->rim());
+
+            return (object) ['choice' => $choice->value, 'chosen' => $choice === $plan->tub->line(), 'water_line_mm' => $line->held ?? $line->grown, 'start_line_mm' => $line->start];
+        }, LineChoice::for($plan->tub->system));
     }
 
     private static function oxygen(TubPlan $plan, TubAir $air): stdClass

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+/** The workbench of one garden: the tide staff, the bench, and the marks of the chosen tub. */
+import { Head } from '@inertiajs/vue3';
+import { computed, ref, watch, type Component } from 'vue';
+import AirMark from '../air/AirMark.vue';
+import Bench from '../bench/Bench.vue';
+import CostMark from '../cost/CostMark.vue';
+import CropMark from '../crop/CropMark.vue';
+import { OpenGarden, provideGarden } from '../kit/garden';
+import { useShortcuts } from '../kit/keys';
+import type { Library } from '../kit/library';
+import { MARKS, type Mark } from '../kit/marks';
+import LidMark from '../lid/LidMark.vue';
+import KeysDialog from '../shell/KeysDialog.vue';
+import Notices from '../shell/Notices.vue';
+import PhoneBar from '../shell/PhoneBar.vue';
+import TideStaff from '../shell/TideStaff.vue';
+import TopBar from '../shell/TopBar.vue';
+import TubMark from '../tub/TubMark.vue';
+
+const props = defineProps<{ id: string; revision: number; document: string; report: string; library: Library }>();
+
+const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, props.library));
+const keys = ref(false);
+const pages: Record<Mark, Component> = { tub: TubMark, crop: CropMark, lid: LidMark, air: AirMark, cost: CostMark };
+
+/** The address says which tub and mark are open, so that a link and a reload come back to them. */
+const place = window.location.pathname.split('/').slice(3).map(decodeURIComponent);
+const mark = ref<Mark | 'bench'>(MARKS.some((m) => m.key === place[1]) ? (place[1] as Mark) : 'bench');
+if (place[0] && garden.document.value.tubs?.some((t) => t.id === place[0])) garden.choose(place[0]);
+if (garden.selected.value === null) mark.value = 'bench';
+
+watch([mark, garden.selected], ([now, tub]) => {
+    const path = now === 'bench' || tub === null ? `/gardens/${props.id}` : `/gardens/${props.id}/${encodeURIComponent(tub)}/${now}`;
+    if (path !== window.location.pathname) window.history.replaceState(window.history.state, '', path);
+    if (tub === null) mark.value = 'bench';
+});
+
+const empty = computed(() => (garden.document.value.tubs ?? []).length === 0);
+const findings = computed(() => (mark.value === 'bench' ? garden.report.value.findings : garden.findings.value));
+
+function go(to: Mark | 'bench'): void {
+    mark.value = empty.value ? 'bench' : to;
+}
+
+function choose(tub: string): void {
+    garden.choose(tub);
+    if (mark.value === 'bench') mark.value = 'tub';
+}
+
+function neighbour(by: number): void {
+    const tubs = garden.document.value.tubs ?? [];
+    const next = tubs[(garden.index.value + by + tubs.length) % tubs.length];
+    if (next) garden.choose(next.id);
+}
+
+useShortcuts((key) => {
+    const digit = MARKS.find((m) => String(m.digit) === key);
+    if (digit) go(digit.key);
+    else if (key === '0') go('bench');
+    else if (key === '[') neighbour(-1);
+    else if (key === ']') neighbour(1);
+    else if (key === 'u') garden.change('change units', (g) => { g.units = garden.units.value === 'us' ? 'metric' : 'us'; });
+    else if (key === 'undo') garden.undo();
+    else if (key === 'redo') garden.redo();
+    else if (key === '?') keys.value = true;
+    else return false;
+    return true;
+});
+</script>
+
+<template>
+    <Head :title="garden.document.value.name ?? 'Garden'" />
+    <div class="bench-page">
+        <TideStaff :mark="mark" :findings="findings" :empty="empty" @go="go" />
+        <div class="right">
+            <TopBar :on-bench="mark === 'bench'" @choose="choose" @keys="keys = true" />
+            <Notices />
+            <main>
+                <Bench v-if="mark === 'bench'" @choose="choose" @go="(tub, to) => { garden.choose(tub); go(to); }" />
+                <component :is="pages[mark]" v-else-if="garden.tub.value && garden.tubReport.value" :key="garden.selected.value ?? ''" />
+            </main>
+        </div>
+        <PhoneBar :mark="mark" :findings="findings" :empty="empty" @go="go" />
+        <KeysDialog v-model:visible="keys" />
+    </div>
+</template>
+
+<style scoped>
+.bench-page { display: flex; height: 100vh; height: 100dvh; overflow: hidden; }
+.right { flex: 1; min-width: 0; display: flex; flex-direction: column; }
+main { flex: 1; min-height: 0; }
+@media (max-width: 760px) {
+    .bench-page { display: block; height: auto; overflow: visible; }
+    main { padding-bottom: 56px; }
+}
+</style>

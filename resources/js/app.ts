@@ -1,0 +1,25 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/bricolage-grotesque';
+import '../css/app.css';
+
+import { createInertiaApp } from '@inertiajs/vue3';
+import PrimeVue from 'primevue/config';
+import { createApp, h, type DefineComponent } from 'vue';
+import { preset } from './kit/preset';
+
+const pages = import.meta.glob<{ default: DefineComponent }>('./Pages/*.vue', { eager: true });
+
+void createInertiaApp({
+    title: (title) => (title ? `${title} · Kelp Tub` : 'Kelp Tub'),
+    resolve: (name) => {
+        const page = pages[`./Pages/${name}.vue`];
+        if (!page) throw new Error(`There is no page ${name}.`);
+        return page.default;
+    },
+    setup({ el, App, props, plugin }) {
+        createApp({ render: () => h(App, props) })
+            .use(plugin)
+            .use(PrimeVue, { theme: { preset, options: { darkModeSelector: '.night', cssLayer: { name: 'primevue', order: 'base, primevue' } } } })
+            .mount(el!);
+    },
+});

@@ -1,0 +1,174 @@
+<script setup lang="ts">
+/** Cost: every part of the garden as it is bought, in real packs, against the cap. */
+import { computed, ref } from 'vue';
+import Figure from '../kit/Figure.vue';
+import Findings from '../kit/Findings.vue';
+import { length, money, number } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { markOf } from '../kit/marks';
+import MarkPage from '../shell/MarkPage.vue';
+import type { PartReport } from '../types/report';
+
+const garden = useGarden();
+const report = garden.report;
+const budget = computed(() => report.value.budget);
+const findings = computed(() => report.value.findings.filter((f) => markOf(f) === 'cost'));
+const currency = computed(() => budget.value.currency);
+
+const GROUPS = [
+    { kind: 'part', name: 'Parts' },
+    { kind: 'consumable', name: 'Used up' },
+    { kind: 'extra', name: 'Extras' },
+    { kind: 'tool', name: 'Tools' },
+] as const;
+const groups = computed(() =>
+    GROUPS.map((g) => {
+        const parts = report.value.parts.filter((p) => p.kind === g.kind);
+        return { ...g, parts, cost: parts.reduce((sum, p) => sum + p.cost, 0) };
+    }).filter((g) => g.parts.length),
+);
+
+/** The bar runs to the outlay or the cap, whichever is more. */
+const full = computed(() => Math.max(budget.value.outlay, budget.value.cap ?? 0, 1));
+const capFault = ref('');
+
+function setCap(event: Event): void {
+    const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
+    const cap = text === '' ? null : Number(text);
+    if (cap !== null && (!Number.isFinite(cap) || cap < 0)) {
+        capFault.value = `"${text}" is no amount. Write a number like 140.`;
+        return;
+    }
+    capFault.value = '';
+    garden.change('change the cap', (g) => { (g.money ??= {}).cap = cap; });
+}
+
+function own(part: PartReport, event: Event): void {
+    const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
+    if (Number.isFinite(value) && value >= 0) garden.change(`own ${part.name}`, (g) => { (g.owned ??= {})[part.key] = value; });
+    else (event.target as HTMLInputElement).value = amount(part.owned);
+}
+
+function ownAll(part: PartReport): void {
+    garden.change(`own ${part.name}`, (g) => { (g.owned ??= {})[part.key] = Math.ceil(part.need); });
+}
+
+const pricing = ref<string | null>(null);
+const pack = ref('1');
+const price = ref('');
+const priceFault = ref('');
+
+function openPrice(part: PartReport): void {
+    pricing.value = pricing.value === part.key ? null : part.key;
+    pack.value = part.unit === 'mm' ? '5000' : '1';
+    price.value = '';
+    priceFault.value = '';
+}
+
+function addPrice(part: PartReport): void {
+    const [size, cost] = [Number(pack.value.replace(',', '.')), Number(price.value.replace(',', '.'))];
+    if (!(size > 0) || !(cost >= 0) || price.value.trim() === '') {
+        priceFault.value = 'Write how much is in a pack, and its price, as numbers.';
+        return;
+    }
+    garden.change(`price ${part.name}`, (g) => { (g.prices ??= []).push({ part: part.key, pack: size, price: cost, supplier: null }); });
+    pricing.value = null;
+}
+
+const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
+const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? length(value, garden.units.value) : part.unit === 'piece' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
+</script>
+
+<template>
+    <MarkPage title="Cost" lead="The whole garden’s parts, in the packs they are sold in.">
+        <template #set>
+            <div class="field">
+                <label for="cap">Spend at most, {{ currency }}</label>
+                <input id="cap" class="text" inputmode="decimal" :value="budget.cap ?? ''" placeholder="no cap" :aria-invalid="capFault !== ''" @change="setCap" />
+                <p v-if="capFault" class="small wrong">{{ capFault }}</p>
+            </div>
+            <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
+            <p class="small faint">Prices are samples, made up. Add your own where you know better; the cheapest mix of packs is taken.</p>
+            <p class="small faint">Feed is not counted yet: it comes with the season.</p>
+        </template>
+
+        <div class="list">
+            <div class="where" role="img" :aria-label="`Outlay ${money(budget.outlay)} ${currency}${budget.cap === null ? '' : ` of a cap of ${money(budget.cap)}`}`">
+                <i v-for="g in groups" :key="g.kind" :class="g.kind" :style="{ width: `${(g.cost / full) * 100}%` }"><span v-if="g.cost / full > 0.09">{{ g.name }} {{ money(g.cost) }}</span></i>
+                <b v-if="budget.cap !== null" :style="{ left: `${(budget.cap / full) * 100}%` }"><span>cap {{ money(budget.cap) }}</span></b>
+            </div>
+            <table>
+                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r">left</th><th scope="col" class="r">{{ currency }}</th></tr></thead>
+                <tbody v-for="g in groups" :key="g.kind">
+                    <tr class="group"><th scope="rowgroup" colspan="5">{{ g.name }}</th><td class="r number">{{ money(g.cost) }}</td></tr>
+                    <template v-for="p in g.parts" :key="p.key">
+                        <tr :data-part="p.key">
+                            <td>{{ p.name }}</td>
+                            <td class="r">{{ quantity(p, p.need) }}</td>
+                            <td class="r"><input class="have" inputmode="decimal" :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`" :value="amount(p.owned)" @change="own(p, $event)" /></td>
+                            <td>
+                                <template v-if="p.buy.length"><span v-for="(b, i) in p.buy" :key="i" class="packs">{{ i ? ' + ' : '' }}{{ b.count }} × {{ p.unit === 'piece' ? (b.pack === 1 ? 'one' : `pack of ${amount(b.pack)}`) : quantity(p, b.pack) }} at {{ money(b.price) }}</span></template>
+                                <span v-else-if="p.priced" class="faint">nothing</span>
+                                <span v-else class="severity mind">no price</span>
+                            </td>
+                            <td class="r faint">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
+                            <td class="r">
+                                <span class="number">{{ money(p.cost) }}</span>
+                                <span class="acts">
+                                    <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">have it<span class="hidden-visually">: {{ p.name }}</span></button>
+                                    <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">price<span class="hidden-visually">: {{ p.name }}</span></button>
+                                </span>
+                            </td>
+                        </tr>
+                        <tr v-if="pricing === p.key" class="pricing">
+                            <td colspan="6">
+                                <label>A pack of <input v-model="pack" inputmode="decimal" /> {{ p.unit === 'piece' ? '' : p.unit }}</label>
+                                <label>costs <input v-model="price" inputmode="decimal" @keydown.enter="addPrice(p)" /> {{ currency }}</label>
+                                <button type="button" class="box" @click="addPrice(p)">Add this offer</button>
+                                <span v-if="priceFault" class="small wrong" role="alert">{{ priceFault }}</span>
+                            </td>
+                        </tr>
+                    </template>
+                </tbody>
+            </table>
+        </div>
+
+        <template #reckoning>
+            <Findings :findings="findings" />
+            <Figure label="Outlay now" :value="`${money(budget.outlay)}\u2009${currency}`" :share="budget.outlay / full" :limit="budget.cap === null ? null : budget.cap / full" :tone="budget.over_cap > 0 ? 'mend' : null" :note="budget.cap === null ? '' : budget.over_cap > 0 ? `${money(budget.over_cap)} over the cap` : `${money(budget.cap - budget.outlay)} under the cap`" />
+            <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u2009${currency}`" />
+            <Figure v-if="budget.per_tub !== null" label="A tub" :value="`${money(budget.per_tub)}\u2009${currency}`" />
+            <Figure label="Goes into the tubs" :value="`${money(budget.used)}\u2009${currency}`" note="the share of the packs that is used" />
+            <Figure label="Tools" :value="`${money(budget.tools)}\u2009${currency}`" note="they serve the next tub too" />
+        </template>
+    </MarkPage>
+</template>
+
+<style scoped>
+.list { overflow-y: auto; min-height: 0; padding-right: 0.4rem; scrollbar-width: thin; }
+.where { display: flex; position: relative; height: 34px; border: 1px solid var(--ink); margin: 1.1rem 0 0.8rem; background: var(--sheet); }
+.where i { display: block; border-right: 1px solid var(--ink); font-style: normal; font-size: 12px; line-height: 32px; padding-left: 6px; overflow: hidden; white-space: nowrap; }
+.where i.part { background: var(--water-wash); }
+.where i.consumable { background: var(--shoal); }
+.where i.extra { background: var(--sand); }
+.where i.tool { background: var(--cup); }
+.where b { position: absolute; top: -7px; bottom: -7px; width: 2px; background: var(--ink); }
+.where b span { position: absolute; bottom: 100%; right: 0; white-space: nowrap; font-size: 12px; font-weight: 600; }
+table { font-size: 0.875rem; }
+td, th { padding: 0.16rem 0.5rem 0.16rem 0; border-bottom: 1px solid var(--rule); vertical-align: baseline; }
+thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
+.r { text-align: right; }
+.group th, .group td { border-bottom: 1px solid var(--ink); padding-top: 0.7rem; font-family: var(--grotesque); font-weight: 700; color: var(--ink); }
+.have { width: 3.6rem; text-align: right; border: 0; border-bottom: 1px dotted var(--faint); background: none; color: var(--ink); min-height: 24px; }
+.have:focus { background: var(--sheet); }
+.acts { display: inline-flex; gap: 0.4rem; margin-left: 0.5rem; min-width: 5.9rem; justify-content: flex-end; }
+.acts .word { color: var(--faint); padding: 0.1rem 0; }
+.pricing td { background: var(--sheet); }
+.pricing label { margin-right: 0.8rem; }
+.pricing input, .text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.25rem 0.5rem; width: 5rem; min-height: 32px; }
+.text { width: 100%; }
+.field { display: grid; gap: 0.2rem; }
+.field label { font-weight: 600; font-family: var(--grotesque); }
+.wrong { color: var(--stop-text); }
+@media (max-width: 760px) { .acts { display: none; } td:nth-child(5), th:nth-child(5) { display: none; } }
+</style>

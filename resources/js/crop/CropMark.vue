@@ -1,0 +1,123 @@
+<script setup lang="ts">
+/** Crop: what is to grow, how many, by which method, and whether this tub carries it. */
+import { computed, ref } from 'vue';
+import LidPlan from '../drawing/LidPlan.vue';
+import TubElevation from '../drawing/TubElevation.vue';
+import { topOf, widthOf } from '../drawing/shape';
+import { useBox } from '../drawing/useBox';
+import Counter from '../kit/Counter.vue';
+import Figure from '../kit/Figure.vue';
+import Findings from '../kit/Findings.vue';
+import { length, number, volume } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { cropOptions } from '../kit/library';
+import { markOf } from '../kit/marks';
+import Measure from '../kit/Measure.vue';
+import Pick from '../kit/Pick.vue';
+import Toggle from '../kit/Toggle.vue';
+import MarkPage from '../shell/MarkPage.vue';
+import type { Garden, Tub } from '../types/garden';
+import TimeBar from './TimeBar.vue';
+
+const garden = useGarden();
+const tub = computed(() => garden.tub.value!);
+const report = computed(() => garden.tubReport.value!);
+const units = garden.units;
+const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'crop'));
+const crop = computed(() => report.value.shape.crop);
+const site = computed(() => garden.document.value.site ?? {});
+const manual = computed(() => tub.value.layout?.pattern === 'manual');
+const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
+
+const LINES: Record<string, string> = { gap: 'Gap of 20', touch: 'Touching', 'high-start': 'High start', 'drawn-down': 'Drawn down', third: 'Kept at a third' };
+const lines = computed(() => report.value.levels.choices.map((c) => ({ value: c.choice as string, name: LINES[c.choice] ?? c.choice })));
+const line = computed(() => report.value.levels.choices.find((c) => c.chosen)?.choice ?? '');
+
+function set(says: string, edit: (tub: Tub) => void): void {
+    garden.changeTub(says, edit);
+}
+
+function setCups(cups: number | 'max'): void {
+    set('change the number of cups', (t) => { t.layout = { pattern: 'best', holes: null, ...t.layout, cups }; });
+}
+
+function setSite(key: keyof NonNullable<Garden['site']>, value: number | null): void {
+    if (value !== null) garden.change('change the room', (g) => { (g.site ??= {})[key] = value as never; });
+}
+
+const side = ref<HTMLElement | null>(null);
+const box = useBox(side);
+const tall = computed(() => topOf(report.value) + (crop.value?.mature_height_mm ?? 0) + 40);
+const scale = computed(() => Math.max(0.03, Math.min((box.width - 30) / (widthOf(report.value) + 40), (box.height - 40) / tall.value)));
+const LIMITS = { lid: 'the lid sets it', spacing: 'the room between plants sets it', water: 'the water sets it' } as const;
+const carries = computed(() => {
+    const c = report.value.capacity;
+    return `lid ${c.by_lid} · spacing ${c.by_spacing}${c.by_water === null ? '' : ` · water ${c.by_water}`}; ${LIMITS[c.limited_by]}`;
+});
+const season = computed(() => report.value.season);
+</script>
+
+<template>
+    <MarkPage title="Crop" lead="What is to grow here, and how many of it this tub carries.">
+        <template #set>
+            <Pick label="Crop" :model-value="tub.crop ?? null" :options="cropOptions(garden.library)" filter clearable placeholder="Not yet" @update:model-value="(v) => set('change the crop', (t) => { t.crop = v; })" />
+            <Toggle label="Density" :model-value="tub.density ?? 'roomy'" :options="[{ value: 'roomy', name: 'Roomy' }, { value: 'tight', name: 'Tight', title: 'Harvested young, closer together' }]" @update:model-value="(v) => set('change the density', (t) => { t.density = v; })" />
+            <div v-if="!manual" class="stack">
+                <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, report.layout.count))" />
+                <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
+            </div>
+            <p v-else class="small faint">The holes are laid out by hand, at the Lid mark.</p>
+            <Pick v-if="lines.length" label="Water line" :model-value="line" :options="lines" @update:model-value="(v) => v && set('move the water line', (t) => { t.water_line = v as Tub['water_line']; })" />
+            <Pick
+                v-if="tub.system === 'passive'"
+                label="Top-ups"
+                :model-value="tub.top_ups ?? 'none'"
+                :options="[{ value: 'none', name: 'None, one fill' }, { value: 'quarter', name: 'A quarter at a time' }, { value: 'half', name: 'A half at a time' }, { value: 'level', name: 'Back to the line' }]"
+                @update:model-value="(v) => v && set('change the top-ups', (t) => { t.top_ups = v; })"
+            />
+            <Toggle label="Cups filled with" :model-value="tub.medium?.fill ?? 'clay-pebbles'" :options="[{ value: 'clay-pebbles', name: 'Clay pebbles' }, { value: 'none', name: 'Nothing' }]" @update:model-value="(v) => set('change the medium', (t) => { t.medium = { ...t.medium, fill: v }; })" />
+            <details>
+                <summary>The room</summary>
+                <div class="stack">
+                    <Measure label="Air" dimension="temperature" :model-value="site.air_temperature_c ?? 21" at="/site/air_temperature_c" @update:model-value="(v) => setSite('air_temperature_c', v)" />
+                    <Measure label="Water" dimension="temperature" :model-value="site.water_temperature_c ?? 20" at="/site/water_temperature_c" @update:model-value="(v) => setSite('water_temperature_c', v)" />
+                    <Counter label="Humidity, %" :model-value="Math.round(site.humidity_pct ?? 55)" :least="0" :most="100" @update:model-value="(v) => setSite('humidity_pct', v)" />
+                    <Counter label="Light, hours a day" :model-value="Math.round(site.light_hours ?? 16)" :least="0" :most="24" @update:model-value="(v) => setSite('light_hours', v)" />
+                    <p class="small faint">For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.</p>
+                </div>
+            </details>
+        </template>
+
+        <div class="drawings">
+            <div class="plan"><LidPlan :tub="report" :units="units" canopies :dimensions="false" :caption="crop ? `Leaves of grown ${crop.name.toLowerCase()}, ${length(crop.spacing_mm, units)} across` : 'Choose a crop to see its leaves'" /></div>
+            <div ref="side" class="side">
+                <svg v-if="box.width" class="drawing" :width="box.width" :height="box.height" role="img" :aria-label="crop ? `Grown ${crop.name} on the tub, from the side` : 'The tub from the side'">
+                    <line class="pen" x1="4" :x2="box.width - 4" :y1="box.height - 26" :y2="box.height - 26" />
+                    <g :transform="`translate(${box.width / 2} ${box.height - 26})`"><TubElevation :tub="report" :scale="scale" :level="tub.system === 'passive' && report.levels.harvest_mm !== null ? report.levels.harvest_mm : undefined" /></g>
+                    <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">{{ tub.system === 'passive' && report.levels.harvest_mm !== null ? 'At first harvest, water as it stands then' : 'Grown' }}</text>
+                </svg>
+            </div>
+            <div class="time"><TimeBar :tub="report" /></div>
+        </div>
+
+        <template #reckoning>
+            <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
+            <Figure label="Plants it carries" :value="String(report.capacity.plants)" :note="carries" :why="report.workings.plants" />
+            <Figure v-if="report.volume.per_plant_l !== null && crop" label="Water a plant" :value="volume(report.volume.per_plant_l, units)" :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null" :limit="0.5" :note="`${crop.name.toLowerCase()} wants ${volume(report.limits.per_plant_l ?? 0, units)}`" />
+            <Figure v-if="report.layout.spacing_mm !== null && report.limits.crop_pitch_mm !== null" label="Between plants" :value="length(report.layout.spacing_mm, units)" :share="report.layout.spacing_mm / report.limits.crop_pitch_mm / 2" :limit="0.5" :note="`wants ${length(report.limits.crop_pitch_mm, units)}`" :why="report.workings.spacing_mm" />
+            <Figure v-if="season.harvest_day !== null" label="First harvest" :value="`day ${number(season.harvest_day, 0)}`" :note="season.dry_day === null ? 'the water lasts without top-ups' : `dry on day ${Math.floor(season.dry_day)} if nobody tops up`" :why="report.workings.dry_day" />
+            <Figure v-if="season.water_to_harvest_l !== null" label="Drunk to harvest" :value="volume(season.water_to_harvest_l, units)" :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`" />
+            <Figure v-if="report.levels.air_gap_harvest_mm !== null" label="Air gap at harvest" :value="length(report.levels.air_gap_harvest_mm, units)" :note="`${length(25, units)} or more is wanted`" />
+        </template>
+    </MarkPage>
+</template>
+
+<style scoped>
+.drawings { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) 92px / minmax(0, 1.25fr) minmax(0, 1fr); gap: 0.4rem 0.8rem; }
+.time { grid-column: 1 / -1; border-top: 1px solid var(--rule); }
+.side { min-height: 0; }
+.stack { display: grid; gap: 0.6rem; }
+details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
+summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
+@media (max-width: 760px) { .drawings { grid-template: 300px 300px 92px / 1fr; } }
+</style>

@@ -1,0 +1,187 @@
+<script setup lang="ts">
+/** The lid from above, to scale: outline, rim, keep-outs, holes and what they are marked out by. Holes can be chosen, dragged and nudged. */
+import { computed, ref } from 'vue';
+import type { TubReport } from '../types/report';
+import { dimension, length, type Units } from '../kit/format';
+import { tint } from './plants';
+import { useBox } from './useBox';
+
+const props = withDefaults(defineProps<{ tub: TubReport; units: Units; canopies?: boolean; dimensions?: boolean; movable?: boolean; chosen?: number | null; caption?: string }>(), { canopies: false, dimensions: true, movable: false, chosen: null, caption: '' });
+const emit = defineEmits<{ choose: [hole: number]; move: [hole: number, x: number, y: number, done: boolean] }>();
+
+const box = ref<HTMLElement | null>(null);
+const size = useBox(box);
+const lid = computed(() => props.tub.shape.lid);
+const spacing = computed(() => props.tub.shape.crop?.spacing_mm ?? 0);
+/** Canopies may hang over the edge; there is room for them. */
+const overhang = computed(() => {
+    if (!props.canopies || !spacing.value) return { x: 0, y: 0 };
+    const reach = (half: number, at: number[]): number => Math.max(0, ...at.map((v) => Math.abs(v) + spacing.value / 2 - half));
+    return { x: reach(lid.value.length_mm / 2, props.tub.layout.holes.map((h) => h.x_mm)), y: reach(lid.value.width_mm / 2, props.tub.layout.holes.map((h) => h.y_mm)) };
+});
+const pad = computed(() => (props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 30 }));
+const scale = computed(() =>
+    Math.max(0.04, Math.min((size.width - pad.value.left - pad.value.right) / (lid.value.length_mm + 2 * overhang.value.x), (size.height - pad.value.top - pad.value.bottom) / (lid.value.width_mm + 2 * overhang.value.y))),
+);
+const middle = computed(() => ({ x: pad.value.left + (size.width - pad.value.left - pad.value.right) / 2, y: pad.value.top + (size.height - pad.value.top - pad.value.bottom) / 2 }));
+const X = (mm: number): number => middle.value.x + mm * scale.value;
+const Y = (mm: number): number => middle.value.y - mm * scale.value;
+
+const holes = computed(() => props.tub.layout.holes);
+const hole = computed(() => props.tub.hole.diameter_mm);
+const lip = computed(() => props.tub.shape.cup.lip_diameter_mm);
+const colour = computed(() => (props.tub.shape.crop ? tint(props.tub.shape.crop.key) : 'none'));
+const limit = computed(() => props.tub.limits);
+
+/** A hole that breaks a limit is drawn in the pen of a stop. */
+const bad = (i: number): boolean => {
+    const h = holes.value[i]!;
+    const under = (value: number | null, least: number): boolean => value !== null && value < least - 1e-6;
+    return under(h.nearest_mm, limit.value.pitch_mm) || under(h.edge_mm, limit.value.edge_mm) || under(h.wall_mm, 5) || under(h.keep_out_mm, 5);
+};
+
+const unique = (values: number[]): number[] => {
+    const out: number[] = [];
+    for (const v of [...values].sort((a, b) => a - b)) if (out.length === 0 || v - out.at(-1)! > 0.6) out.push(v);
+    return out;
+};
+
+/** Dimension chains from the left and from the front edge, where there is room to read them. */
+const chains = computed(() => {
+    if (!props.dimensions || lid.value.round || props.tub.shape.in_mouth) return null;
+    const xs = [-lid.value.length_mm / 2, ...unique(holes.value.map((h) => h.x_mm))];
+    const ys = [-lid.value.width_mm / 2, ...unique(holes.value.map((h) => h.y_mm))];
+    const steps = (at: number[]): { from: number; to: number }[] => at.slice(1).map((to, i) => ({ from: at[i]!, to }));
+    return { x: xs.length <= 10 ? steps(xs) : [], y: ys.length <= 9 ? steps(ys) : [] };
+});
+
+const ringRadius = computed(() => (lid.value.round && !props.tub.shape.in_mouth ? Math.max(0, ...holes.value.map((h) => h.radius_mm ?? 0)) : 0));
+
+const dragging = ref<number | null>(null);
+
+function point(event: PointerEvent): { x: number; y: number } {
+    const rect = box.value!.getBoundingClientRect();
+    const half = (mm: number): number => Math.round(mm * 2) / 2;
+    return { x: half((event.clientX - rect.left - middle.value.x) / scale.value), y: half(-(event.clientY - rect.top - middle.value.y) / scale.value) };
+}
+
+function grab(event: PointerEvent, i: number): void {
+    emit('choose', i);
+    if (!props.movable || event.pointerType === 'touch') return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    dragging.value = i;
+}
+
+function drag(event: PointerEvent, done: boolean): void {
+    const i = dragging.value;
+    if (i === null) return;
+    if (done) dragging.value = null;
+    const p = point(event);
+    const h = holes.value[i];
+    if (!h || (done && Math.hypot(p.x - h.x_mm, p.y - h.y_mm) < 0.25 && props.tub.layout.pattern !== 'manual')) return;
+    emit('move', i, p.x, p.y, done);
+}
+
+function nudge(event: KeyboardEvent, i: number): void {
+    const by = event.shiftKey ? 10 : 1;
+    const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
+    const h = holes.value[i];
+    if (!step || !h || !props.movable) return;
+    event.preventDefault();
+    event.stopPropagation();
+    emit('move', i, Math.round((h.x_mm + step[0]!) * 2) / 2, Math.round((h.y_mm + step[1]!) * 2) / 2, true);
+}
+
+const description = computed(() => `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(hole.value, props.units)}, ${props.tub.layout.pattern}.`);
+</script>
+
+<template>
+    <div ref="box" class="holder">
+        <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" :aria-label="description">
+            <defs>
+                <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hair" /></pattern>
+            </defs>
+            <g v-if="canopies && spacing" class="canopies">
+                <circle v-for="(h, i) in holes" :key="i" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(spacing / 2) * scale" :fill="colour" :stroke="colour" />
+            </g>
+            <rect class="outline" :class="{ over: canopies }" :x="X(-lid.length_mm / 2)" :y="Y(lid.width_mm / 2)" :width="lid.length_mm * scale" :height="lid.width_mm * scale" :rx="lid.corner_radius_mm * scale" />
+            <rect
+                v-if="!tub.shape.in_mouth"
+                class="rim"
+                :x="X(-lid.length_mm / 2 + limit.edge_mm)"
+                :y="Y(lid.width_mm / 2 - limit.edge_mm)"
+                :width="Math.max(0, lid.length_mm - 2 * limit.edge_mm) * scale"
+                :height="Math.max(0, lid.width_mm - 2 * limit.edge_mm) * scale"
+                :rx="Math.max(0, lid.corner_radius_mm - limit.edge_mm) * scale"
+            />
+            <g v-for="(k, i) in lid.keep_outs" :key="`k${i}`">
+                <rect class="keep-out" fill="url(#hatch)" :x="X(k.x_mm - k.length_mm / 2)" :y="Y(k.y_mm + k.width_mm / 2)" :width="k.length_mm * scale" :height="k.width_mm * scale" :rx="k.round ? (k.length_mm / 2) * scale : k.corner_radius_mm * scale" />
+            </g>
+            <circle v-if="ringRadius > 1" class="hair dash" :cx="X(0)" :cy="Y(0)" :r="ringRadius * scale" />
+            <path v-if="lid.round" class="hair" :d="`M${X(-8)} ${Y(0)}H${X(8)}M${X(0)} ${Y(-8)}V${Y(8)}`" />
+
+            <g
+                v-for="(h, i) in holes"
+                :key="`h${i}`"
+                class="hole"
+                :class="{ chosen: chosen === i, bad: bad(i), movable }"
+                :tabindex="movable ? 0 : undefined"
+                :role="movable ? 'button' : undefined"
+                :aria-pressed="movable ? chosen === i : undefined"
+                :aria-label="`Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${bad(i) ? ', breaks a limit' : ''}`"
+                :data-hole="i"
+                @pointerdown="grab($event, i)"
+                @pointermove="drag($event, false)"
+                @pointerup="drag($event, true)"
+                @focus="movable && emit('choose', i)"
+                @keydown="nudge($event, i)"
+            >
+                <circle class="lip" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(lip / 2) * scale" />
+                <circle class="cut" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(hole / 2) * scale" />
+                <path class="cross" :d="`M${X(h.x_mm - lip * 0.62)} ${Y(h.y_mm)}H${X(h.x_mm + lip * 0.62)}M${X(h.x_mm)} ${Y(h.y_mm - lip * 0.62)}V${Y(h.y_mm + lip * 0.62)}`" />
+                <text v-if="hole * scale > 17" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">{{ i + 1 }}</text>
+            </g>
+
+            <g v-if="chains" class="chain" aria-hidden="true">
+                <template v-for="(c, i) in chains.x" :key="`x${i}`">
+                    <path class="hair" :d="`M${X(c.to)} ${Y(lid.width_mm / 2 + overhang.y) - 38}V${Y(Math.max(...holes.filter((h) => Math.abs(h.x_mm - c.to) < 1).map((h) => h.y_mm)))}`" />
+                    <path class="fine" :d="`M${X(c.from)} ${Y(lid.width_mm / 2 + overhang.y) - 32}H${X(c.to)}m-4 4l8 -8M${X(c.from) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 28}l8 -8`" />
+                    <text v-if="(c.to - c.from) * scale > 24" :x="(X(c.from) + X(c.to)) / 2" :y="Y(lid.width_mm / 2 + overhang.y) - 38" text-anchor="middle">{{ dimension(c.to - c.from, units) }}</text>
+                </template>
+                <path class="hair" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 38}V${Y(lid.width_mm / 2)}`" />
+                <template v-for="(c, i) in chains.y" :key="`y${i}`">
+                    <path class="hair" :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(c.to)}H${X(Math.max(...holes.filter((h) => Math.abs(h.y_mm - c.to) < 1).map((h) => h.x_mm)))}`" />
+                    <path class="fine" :d="`M${X(lid.length_mm / 2 + overhang.x) + 30} ${Y(c.from)}V${Y(c.to)}m-4 4l8 -8M${X(lid.length_mm / 2 + overhang.x) + 26} ${Y(c.from) + 4}l8 -8`" />
+                    <text v-if="(c.to - c.from) * scale > 16" :transform="`translate(${X(lid.length_mm / 2 + overhang.x) + 44} ${(Y(c.from) + Y(c.to)) / 2 + 4})`">{{ dimension(c.to - c.from, units) }}</text>
+                </template>
+                <path class="hair" :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(-lid.width_mm / 2)}H${X(lid.length_mm / 2)}`" />
+            </g>
+            <g v-if="dimensions && ringRadius > 1" aria-hidden="true">
+                <path class="fine" :d="`M${X(0)} ${Y(0)}L${X(ringRadius * 0.866)} ${Y(ringRadius * 0.5)}`" />
+                <text :x="X(ringRadius * 0.45) + 6" :y="Y(ringRadius * 0.24) + 16">R {{ dimension(ringRadius, units) }}</text>
+                <path class="fine" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`" />
+                <text :x="X(0)" :y="Y(lid.width_mm / 2 + overhang.y) - 32" text-anchor="middle">Ø {{ dimension(lid.length_mm, units) }}</text>
+            </g>
+            <text :x="middle.x" :y="size.height - 10" text-anchor="middle" class="quiet">{{ caption || 'Lid from above' }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the rim that carries the load</tspan></text>
+        </svg>
+    </div>
+</template>
+
+<style scoped>
+.holder { position: relative; width: 100%; height: 100%; min-height: 200px; }
+.outline { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
+.outline.over { fill: none; }
+.canopies circle { fill-opacity: 0.16; stroke-dasharray: 2 3; stroke-width: 1.2; }
+.rim { fill: none; stroke: var(--faint); stroke-dasharray: 6 4; }
+.keep-out { stroke: var(--ink); stroke-width: 1; }
+.dash { stroke-dasharray: 3 4; }
+.lip { fill: var(--cup); stroke: var(--ink); stroke-width: 0.8; }
+.cut { fill: var(--water-wash); stroke: var(--ink); stroke-width: 1.8; }
+.cross { stroke: var(--ink); stroke-width: 0.7; stroke-dasharray: 7 2 2 2; }
+.hole.movable { cursor: grab; touch-action: pan-y; }
+.hole.chosen .cut { fill: var(--water); }
+.hole.chosen text { fill: var(--paper); }
+.hole.bad .cut { stroke: var(--stop); stroke-width: 3; }
+.hole:focus-visible { outline: none; }
+.hole:focus-visible .lip { stroke: var(--focus); stroke-width: 3; }
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** What the rules have to say, worst first: what, how much, and one press to mend it. The rest folds away with a count. */
+import { computed, ref } from 'vue';
+import type { Finding } from '../types/report';
+import { useGarden } from './garden';
+
+const props = withDefaults(defineProps<{ findings: Finding[]; open?: number; elsewhere?: number }>(), { open: 2, elsewhere: 0 });
+
+const garden = useGarden();
+const all = ref(false);
+const shown = computed(() => (all.value ? props.findings : props.findings.slice(0, props.open)));
+const rest = computed(() => props.findings.length - shown.value.length);
+const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
+</script>
+
+<template>
+    <section aria-label="Findings" class="findings">
+        <p v-if="findings.length === 0" class="sound">Nothing to mend here.</p>
+        <article v-for="finding in shown" :key="finding.code + finding.at" :data-code="finding.code">
+            <span class="severity" :class="finding.severity">{{ WORDS[finding.severity] }}</span>
+            <p class="says">{{ finding.says }}</p>
+            <details>
+                <summary class="small faint">Why</summary>
+                <p class="small">{{ finding.why }}</p>
+            </details>
+            <div v-if="finding.remedies.length" class="remedies">
+                <button v-for="remedy in finding.remedies" :key="remedy.says" type="button" class="box" @click="garden.apply(remedy.says, remedy.patch)">{{ remedy.says }}</button>
+            </div>
+        </article>
+        <button v-if="rest > 0" type="button" class="word" @click="all = true">{{ rest }} more</button>
+        <button v-else-if="all && findings.length > open" type="button" class="word" @click="all = false">Fold</button>
+        <p v-if="elsewhere > 0" class="small faint">{{ elsewhere }} more at other marks.</p>
+    </section>
+</template>
+
+<style scoped>
+.findings { display: grid; gap: 0.8rem; padding-bottom: 0.8rem; border-bottom: 1px solid var(--ink); }
+.sound { color: var(--kelp); font-weight: 600; }
+article { display: grid; gap: 0.3rem; justify-items: start; }
+.remedies { display: flex; flex-wrap: wrap; gap: 0.4rem; margin-top: 0.15rem; }
+summary { cursor: pointer; min-height: 24px; }
+.word { justify-self: start; text-decoration: underline; }
+</style>

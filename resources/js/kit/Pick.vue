@@ -1,0 +1,46 @@
+<script setup lang="ts" generic="T extends string">
+/** A choice from a list, with its label over it and one line under it. */
+import Select from 'primevue/select';
+import { computed, useId } from 'vue';
+import { useGarden } from './garden';
+
+const props = defineProps<{ label: string; modelValue: T | null; options: { value: T; name: string; group?: string }[]; hint?: string; filter?: boolean; at?: string; placeholder?: string; clearable?: boolean }>();
+const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>();
+
+const id = useId();
+const garden = useGarden();
+const groups = computed(() => {
+    const names = [...new Set(props.options.map((o) => o.group ?? ''))];
+    return names.length > 1 ? names.map((name) => ({ name, items: props.options.filter((o) => (o.group ?? '') === name) })) : null;
+});
+const fault = computed(() => (props.at ? garden.faultAt(props.at) : null));
+</script>
+
+<template>
+    <div class="pick">
+        <label :id="`${id}-label`" :for="id">{{ label }}</label>
+        <Select
+            :input-id="id"
+            :aria-labelledby="`${id}-label`"
+            :model-value="modelValue"
+            :options="groups ?? options"
+            option-label="name"
+            option-value="value"
+            :option-group-label="groups ? 'name' : undefined"
+            :option-group-children="groups ? 'items' : undefined"
+            :filter="filter ?? false"
+            :placeholder="placeholder ?? 'Choose'"
+            :show-clear="clearable ?? false"
+            :invalid="fault !== null"
+            scroll-height="20rem"
+            @update:model-value="(value: T | null) => emit('update:modelValue', value)"
+        />
+        <p v-if="fault || hint" class="small" :class="fault ? 'wrong' : 'faint'">{{ fault ?? hint }}</p>
+    </div>
+</template>
+
+<style scoped>
+.pick { display: grid; gap: 0.2rem; }
+label { font-weight: 600; font-family: var(--grotesque); }
+.wrong { color: var(--stop-text); }
+</style>

@@ -1,0 +1,36 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { dimension, inches, length, mass, plain, span, temperature, volume, type Units } from './format';
+
+interface Vector {
+    kind: 'length' | 'volume' | 'mass' | 'temperature';
+    system: Units;
+    value: number;
+    shown: string;
+}
+
+const vectors = JSON.parse(readFileSync('tests/vectors/quantities.json', 'utf8')) as Vector[];
+
+describe('format', () => {
+    it.each(vectors)('writes $kind $value in $system as the core does', ({ kind, system, value, shown }) => {
+        expect({ length, volume, mass, temperature }[kind](value, system)).toBe(shown);
+    });
+
+    it('drops trailing zeros and the sign of nothing', () => {
+        expect(plain(1.5, 2)).toBe('1.5');
+        expect(plain(-0.001, 1)).toBe('0');
+        expect(plain(10, 0)).toBe('10');
+    });
+
+    it('leaves the unit off a dimension', () => {
+        expect(dimension(54, 'metric')).toBe('54');
+        expect(dimension(53.975, 'us')).toBe('2 1/8');
+        expect(inches(0)).toBe('0\u2009in');
+    });
+
+    it('says spans of time as growers do', () => {
+        expect(span(40)).toBe('40\u2009min');
+        expect(span(200)).toBe('3\u2009h 20\u2009min');
+        expect(span(4320)).toBe('3\u2009days');
+    });
+});

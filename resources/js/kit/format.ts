@@ -1,0 +1,78 @@
+/** Writes the report's values for people. Held against the core's own vectors in tests/vectors. */
+export type Units = 'metric' | 'us';
+
+const GAP = '\u2009';
+const MM_PER_INCH = 25.4;
+const L_PER_GALLON = 3.785411784;
+const G_PER_POUND = 453.59237;
+
+/** At most so many digits after the point, and no trailing zeros. */
+export function plain(value: number, decimals: number): string {
+    // Nudged as the core rounds: what is half in decimal goes up, though its binary is a hair below.
+    const factor = 10 ** decimals;
+    const rounded = (Math.sign(value) * Math.round(Math.abs(value) * factor * (1 + Number.EPSILON * 4))) / factor;
+    const text = rounded.toFixed(decimals);
+    const short = decimals > 0 ? text.replace(/\.?0+$/, '') : text;
+    return short === '-0' ? '0' : short;
+}
+
+export function number(value: number, decimals: number, unit = ''): string {
+    return plain(value, decimals) + (unit === '' ? '' : GAP + unit);
+}
+
+/** Whole inches and the nearest sixteenth in lowest terms: `2 1/8 in`. */
+export function inches(mm: number): string {
+    const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16);
+    const whole = Math.floor(sixteenths / 16);
+    let top = sixteenths % 16;
+    let bottom = 16;
+    while (top > 0 && top % 2 === 0) {
+        top /= 2;
+        bottom /= 2;
+    }
+    const fraction = top > 0 ? `${top}/${bottom}` : '';
+    const sign = mm < 0 && sixteenths > 0 ? '-' : '';
+    return `${sign}${`${whole > 0 || fraction === '' ? whole : ''} ${fraction}`.trim()}${GAP}in`;
+}
+
+const halfMillimetres = (mm: number): number => (Math.sign(mm) * Math.round(Math.abs(mm) * 2)) / 2;
+
+export function length(mm: number, units: Units): string {
+    return units === 'us' ? inches(mm) : plain(halfMillimetres(mm), 1) + GAP + 'mm';
+}
+
+/** A length without its unit, for dimensions on a drawing that says its unit once. */
+export function dimension(mm: number, units: Units): string {
+    return length(mm, units).split(GAP)[0] ?? '';
+}
+
+export function volume(litres: number, units: Units): string {
+    if (units === 'us') {
+        const gallons = litres / L_PER_GALLON;
+        return Math.abs(gallons) < 0.25 ? number(gallons * 128, 1, 'fl oz') : number(gallons, Math.abs(gallons) < 10 ? 2 : 1, 'gal');
+    }
+    return Math.abs(litres) < 1 ? number(litres * 1000, 0, 'mL') : number(litres, 1, 'L');
+}
+
+export function mass(kg: number, units: Units): string {
+    return units === 'us' ? number((kg * 1000) / G_PER_POUND, 1, 'lb') : number(kg, 1, 'kg');
+}
+
+export function temperature(celsius: number, units: Units): string {
+    return units === 'us' ? number((celsius * 9) / 5 + 32, 0, '°F') : number(celsius, 1, '°C');
+}
+
+export function money(amount: number): string {
+    return amount.toFixed(2);
+}
+
+/** Minutes as a grower says them: `40 min`, `3 h 20 min`, `2 days`. */
+export function span(minutes: number): string {
+    if (minutes < 90) return number(minutes, 0, 'min');
+    if (minutes < 48 * 60) {
+        const hours = Math.floor(minutes / 60);
+        const rest = Math.round((minutes - hours * 60) / 10) * 10;
+        return rest > 0 && rest < 60 ? `${hours}${GAP}h ${rest}${GAP}min` : number(minutes / 60, 0, 'h');
+    }
+    return number(minutes / 1440, 1, 'days');
+}

@@ -1,0 +1,33 @@
+import { call } from './api';
+import type { Units } from './format';
+
+/** The core reads what growers type; texts asked for in the same moment go in one request. */
+export type Dimension = 'length' | 'volume' | 'mass' | 'conductivity' | 'temperature' | 'air-flow' | 'pressure' | 'power';
+
+export type Reading = { value: number; unit: string; note: string | null } | { error: string };
+
+interface Waiting {
+    text: string;
+    dimension: Dimension;
+    units: Units;
+    answer: (reading: Reading) => void;
+}
+
+let waiting: Waiting[] = [];
+
+export function read(text: string, dimension: Dimension, units: Units): Promise<Reading> {
+    return new Promise((answer) => {
+        waiting.push({ text, dimension, units, answer });
+        if (waiting.length === 1) setTimeout(flush, 15);
+    });
+}
+
+async function flush(): Promise<void> {
+    const batch = waiting;
+    waiting = [];
+    for (const units of new Set(batch.map((item) => item.units))) {
+        const items = batch.filter((item) => item.units === units);
+        const result = await call<{ readings: Reading[] }>('read', { body: JSON.stringify({ units, texts: items.map(({ text, dimension }) => ({ text, dimension })) }) });
+        items.forEach((item, i) => item.answer(result.kind === 'done' ? (result.data.readings[i] ?? { error: 'Not read.' }) : { error: 'message' in result ? result.message : 'Not read.' }));
+    }
+}

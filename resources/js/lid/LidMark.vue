@@ -1,0 +1,210 @@
+<script setup lang="ts">
+/** Lid: cup, saw and seat; the hole pattern laid out to scale, moved by hand where wanted, with its limits. */
+import InputText from 'primevue/inputtext';
+import { computed, ref, watch } from 'vue';
+import CupDetail from '../drawing/CupDetail.vue';
+import LidPlan from '../drawing/LidPlan.vue';
+import Counter from '../kit/Counter.vue';
+import Figure from '../kit/Figure.vue';
+import Findings from '../kit/Findings.vue';
+import { dimension, length, number } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { cupOptions, keyOf } from '../kit/library';
+import { markOf } from '../kit/marks';
+import Measure from '../kit/Measure.vue';
+import Pick from '../kit/Pick.vue';
+import { read } from '../kit/reader';
+import Toggle from '../kit/Toggle.vue';
+import MarkPage from '../shell/MarkPage.vue';
+import type { Garden, Tub } from '../types/garden';
+
+const garden = useGarden();
+const tub = computed(() => garden.tub.value!);
+const report = computed(() => garden.tubReport.value!);
+const units = garden.units;
+const at = computed(() => `/tubs/${garden.index.value}`);
+const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'lid'));
+const chosen = ref<number | null>(null);
+const holes = computed(() => report.value.layout.holes);
+const manual = computed(() => tub.value.layout?.pattern === 'manual');
+const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
+
+watch(holes, (now) => {
+    if (chosen.value !== null && chosen.value >= now.length) chosen.value = null;
+});
+
+const PATTERNS = [
+    { value: 'best', name: 'The best of these' },
+    { value: 'single', name: 'One in the middle' },
+    { value: 'grid', name: 'Grid' },
+    { value: 'staggered', name: 'Staggered rows' },
+    { value: 'ring', name: 'Ring' },
+    { value: 'corners', name: 'Corners and sides' },
+    { value: 'manual', name: 'By hand' },
+];
+
+function set(says: string, edit: (tub: Tub) => void): void {
+    garden.changeTub(says, edit);
+}
+
+/** The holes as they stand become the grower's own. */
+function byHand(tub: Tub, change: (holes: { x_mm: number; y_mm: number }[]) => void): void {
+    const list = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : holes.value.map((h) => ({ x_mm: Math.round(h.x_mm * 10) / 10, y_mm: Math.round(h.y_mm * 10) / 10 }));
+    change(list);
+    tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
+}
+
+function setPattern(pattern: string | null): void {
+    if (!pattern) return;
+    set('change the pattern', (t) => {
+        if (pattern === 'manual') byHand(t, () => undefined);
+        else t.layout = { cups: 'max', ...t.layout, pattern: pattern as 'grid', holes: null };
+    });
+}
+
+function setCups(cups: number | 'max'): void {
+    set('change the number of cups', (t) => { t.layout = { pattern: 'best', holes: null, ...t.layout, cups }; });
+}
+
+function move(hole: number, x: number, y: number, done: boolean): void {
+    const edit = (g: Garden): void => {
+        const t = g.tubs?.find((other) => other.id === tub.value.id);
+        if (t) byHand(t, (list) => { Object.assign(list[hole]!, { x_mm: x, y_mm: y }); });
+    };
+    if (done) garden.change(`move hole ${hole + 1}`, edit);
+    else garden.look(edit);
+}
+
+function addHole(): void {
+    set('add a hole', (t) => byHand(t, (list) => { list.push({ x_mm: 0, y_mm: 0 }); }));
+    chosen.value = holes.value.length;
+}
+
+function deleteHole(): void {
+    const i = chosen.value;
+    if (i === null) return;
+    set('delete a hole', (t) => byHand(t, (list) => { list.splice(i, 1); }));
+    chosen.value = null;
+}
+
+const picked = computed(() => (chosen.value === null ? null : (holes.value[chosen.value] ?? null)));
+
+/** The grower's saws as a line of measures: "54, 2 1/8 in". */
+const saws = ref('');
+const sawFault = ref('');
+const sawNames = computed(() => (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u2009', ' ')).join(', '));
+watch(sawNames, (now) => { saws.value = now; }, { immediate: true });
+
+async function setSaws(): Promise<void> {
+    const texts = saws.value.split(/[,;]/).map((s) => s.trim()).filter(Boolean);
+    const readings = await Promise.all(texts.map((text) => read(text, 'length', units.value)));
+    const bad = readings.find((r) => 'error' in r);
+    sawFault.value = bad && 'error' in bad ? bad.error : '';
+    if (bad) return;
+    const list = readings.map((r) => ('value' in r ? Math.round(r.value * 1000) / 1000 : 0));
+    garden.change('change the saws', (g) => { g.saws_mm = list.length ? list : null; });
+}
+
+const hole = computed(() => report.value.hole);
+const layout = computed(() => report.value.layout);
+const limits = computed(() => report.value.limits);
+const under = (value: number | null, least: number): 'mend' | null => (value !== null && value < least - 1e-6 ? 'mend' : null);
+</script>
+
+<template>
+    <MarkPage title="Lid" lead="Where the cups hang, and what to cut them with.">
+        <template #set>
+            <Pick label="Cup" :model-value="keyOf(tub.cup ?? 'net-cup-50')" :options="cupOptions(garden.library)" filter :at="`${at}/cup`" :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`" @update:model-value="(v) => v && set('change the cup', (t) => { t.cup = v; t.hole_mm = null; })" />
+            <div class="field">
+                <label for="saws">Saws you have</label>
+                <InputText id="saws" v-model="saws" :invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
+                <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
+            </div>
+            <Measure v-if="!report.shape.in_mouth" label="Hole, if another" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
+            <Pick v-if="!report.shape.in_mouth" label="Pattern" :model-value="tub.layout?.pattern ?? 'best'" :options="PATTERNS" @update:model-value="setPattern" />
+            <div v-if="!manual && !report.shape.in_mouth" class="stack">
+                <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))" />
+                <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
+            </div>
+            <div v-if="!report.shape.in_mouth" class="stack">
+                <p v-if="!picked" class="small faint">Choose a hole on the drawing to move it: drag it, use the arrow keys, or write where it goes.</p>
+                <fieldset v-else>
+                    <legend>Hole {{ chosen! + 1 }}, from the middle</legend>
+                    <Measure label="Right" dimension="length" :model-value="picked.x_mm" @update:model-value="(v) => v !== null && move(chosen!, v, picked!.y_mm, true)" />
+                    <Measure label="Back" dimension="length" :model-value="picked.y_mm" @update:model-value="(v) => v !== null && move(chosen!, picked!.x_mm, v, true)" />
+                    <div class="nudge" role="group" aria-label="Nudge the hole by 1 mm">
+                        <button type="button" class="box" aria-label="Left" @click="move(chosen!, picked!.x_mm - 1, picked!.y_mm, true)">←</button>
+                        <button type="button" class="box" aria-label="Back" @click="move(chosen!, picked!.x_mm, picked!.y_mm + 1, true)">↑</button>
+                        <button type="button" class="box" aria-label="Front" @click="move(chosen!, picked!.x_mm, picked!.y_mm - 1, true)">↓</button>
+                        <button type="button" class="box" aria-label="Right" @click="move(chosen!, picked!.x_mm + 1, picked!.y_mm, true)">→</button>
+                    </div>
+                </fieldset>
+                <div class="row">
+                    <button type="button" class="box" @click="addHole">Add a hole</button>
+                    <button v-if="picked" type="button" class="box" @click="deleteHole">Delete it</button>
+                </div>
+            </div>
+        </template>
+
+        <div class="drawings">
+            <div class="plan"><LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" /></div>
+            <div class="below">
+                <CupDetail :tub="report" :units="units" />
+                <div class="cut">
+                    <h2>{{ report.shape.in_mouth ? 'Nothing to cut' : `Cut with ${hole.saw ? `the ${hole.saw} saw` : 'a knife, inside a traced circle'}` }}</h2>
+                    <p v-if="report.shape.in_mouth">The cup hangs in the mouth by its lip.</p>
+                    <template v-else>
+                        <p>{{ hole.saw ? (hole.owned ? 'It is one of yours.' : 'You would buy it.') : 'Trace the smaller circle, cut inside it, widen by trial.' }} Measure one cup against it, cut one hole, try the cup, then cut the rest.</p>
+                        <p class="caution small">Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger when you clear the slug.</p>
+                    </template>
+                </div>
+            </div>
+        </div>
+
+        <template #reckoning>
+            <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
+            <Figure label="Cups" :value="String(layout.count)" :note="`${layout.pattern === 'manual' ? 'by hand' : layout.pattern}; the lid holds ${report.capacity.by_lid}`" :why="report.workings.plants" />
+            <Figure label="Hole" :value="length(hole.diameter_mm, units)" :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`" :why="report.workings.hole" />
+            <Figure v-if="layout.spacing_mm !== null" label="Pitch" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * (limits.crop_pitch_mm ?? limits.pitch_mm))" :limit="0.5" :tone="under(layout.spacing_mm, limits.crop_pitch_mm ?? limits.pitch_mm)" :note="`${report.shape.crop ? `${report.shape.crop.name.toLowerCase()} wants ${length(limits.crop_pitch_mm ?? 0, units)}` : `lips and lid need ${length(limits.pitch_mm, units)}`}`" :why="report.workings.spacing_mm" />
+            <Figure v-if="layout.web_mm !== null" label="Web between holes" :value="length(layout.web_mm, units)" :share="layout.web_mm / Math.max(100, layout.web_mm)" :limit="limits.web_mm / Math.max(100, layout.web_mm)" :tone="under(layout.web_mm, limits.web_mm)" :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`" />
+            <Figure v-if="layout.edge_mm !== null" label="Hole to edge" :value="length(layout.edge_mm, units)" :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :tone="under(layout.edge_mm, limits.edge_mm)" :note="`${length(limits.edge_mm, units)} carries the load`" />
+            <Figure v-if="layout.removed_pct !== null" label="Lid cut away" :value="number(layout.removed_pct, 0, '%')" :share="layout.removed_pct / 70" :limit="0.5" :tone="layout.removed_pct > 35 && layout.count > 1 ? 'mind' : null" note="over 35 lids start to sag" />
+            <div v-if="!report.shape.in_mouth && holes.length" class="scribe">
+                <h2>Mark out</h2>
+                <table>
+                    <thead>
+                        <tr v-if="report.shape.lid.round"><th scope="col">hole</th><th scope="col">radius</th><th scope="col">angle</th></tr>
+                        <tr v-else><th scope="col">hole</th><th scope="col">from left</th><th scope="col">from front</th></tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="(h, i) in holes" :key="i" :class="{ chosen: chosen === i }">
+                            <td>{{ i + 1 }}</td>
+                            <template v-if="report.shape.lid.round"><td>{{ dimension(h.radius_mm ?? 0, units) }}</td><td>{{ number(h.angle_deg ?? 0, 1) }}°</td></template>
+                            <template v-else><td>{{ dimension(h.from_left_mm ?? 0, units) }}</td><td>{{ dimension(h.from_front_mm ?? 0, units) }}</td></template>
+                        </tr>
+                    </tbody>
+                </table>
+                <p class="small faint">{{ units === 'us' ? 'Inches, to a sixteenth.' : 'Millimetres, to a half.' }} {{ report.shape.lid.round ? 'Angles run left round from the right.' : 'To hole centres, from the lid’s outer edges.' }}</p>
+            </div>
+        </template>
+    </MarkPage>
+</template>
+
+<style scoped>
+.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) 178px; gap: 0.4rem; }
+.below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
+.cut { display: grid; gap: 0.4rem; align-content: start; font-size: 0.875rem; }
+.caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
+.field { display: grid; gap: 0.2rem; }
+.field label { font-weight: 600; font-family: var(--grotesque); }
+.wrong { color: var(--stop-text); }
+.stack { display: grid; gap: 0.6rem; }
+.row, .nudge { display: flex; gap: 0.4rem; }
+fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 0.3rem; }
+legend { padding: 0; font-family: var(--grotesque); font-weight: 600; margin-bottom: 0.2rem; }
+.scribe { padding-top: 0.8rem; }
+.scribe td, .scribe th { padding: 0.15rem 0; text-align: right; }
+.scribe td:first-child, .scribe th:first-child { text-align: left; }
+.scribe tr.chosen td { background: var(--water-wash); }
+@media (max-width: 760px) { .drawings { grid-template-rows: 400px auto; } .below { grid-template-columns: 1fr; } }
+</style>
