@@ -18,7 +18,7 @@ final class StonePlacement
     /** Farthest a cup may be from a stone, mm. */
     public const REACH_MM = 200.0;
 
-    /** Stones stay this far from the wall, mm. */
+    /** The middle of a stone stays this far from the wall at least, mm; a longer stone by half its length. */
     private const WALL_MM = 25.0;
 
     private const ROUNDS = 50;
@@ -27,7 +27,7 @@ final class StonePlacement
      * @param  list<Point>  $cups
      * @return list<Point>
      */
-    public static function of(array $cups, int $stones, RoundedBox $floor): array
+    public static function of(array $cups, int $stones, RoundedBox $floor, float $stoneLength = 0.0): array
     {
         if ($cups === [] || $stones < 1) {
             return [];
@@ -41,7 +41,7 @@ final class StonePlacement
             $centres = $moved;
         }
 
-        return array_map(static fn (Point $p): Point => self::onFloor($p, $floor), $centres);
+        return array_map(static fn (Point $p): Point => self::onFloor($p, $floor->inset(max(self::WALL_MM, $stoneLength / 2))), $centres);
     }
 
     /**
@@ -123,9 +123,8 @@ final class StonePlacement
         return $nearest;
     }
 
-    private static function onFloor(Point $p, RoundedBox $floor): Point
+    private static function onFloor(Point $p, RoundedBox $inside): Point
     {
-        $inside = $floor->inset(self::WALL_MM);
         if ($inside->halfX <= 0.0 || $inside->halfY <= 0.0) {
             return new Point(0.0, 0.0);
         }

@@ -91,7 +91,7 @@ final readonly class TubPlanner
             $tub->crop === null ? null : Capacity::waterUse($tub->crop, $tub->density, $this->climate, $plants),
             $pebbles,
             Weight::of($vessel, $solution->litresAt($line->grown), $pebbles, $plants * ($tub->crop->matureMassG ?? 0.0) / 1000),
-            $tub->stones === null ? [] : StonePlacement::of($arrangement->points, $tub->stones->count, $floor),
+            $tub->stones === null ? [] : StonePlacement::of($arrangement->points, $tub->stones->count, $floor, $tub->stones->stone->length),
             $tub->tubeThroughLid ? $vessel->profile->rim() + $vessel->lid->topAboveRim : $vessel->profile->rim() - TubeRoute::BELOW_RIM_MM,
         );
     }

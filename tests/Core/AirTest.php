@@ -155,7 +155,8 @@ it('lays stones under the plants', function () {
     expect(array_map(fn (Point $p) => [abs(round($p->x)), round($p->y)], $stones))->toBe([[150.0, 0.0], [150.0, 0.0]])
         ->and(StonePlacement::farthestCup($cups, $stones))->toEqualWithDelta(50, 1e-9)
         ->and(StonePlacement::of($cups, 1, new RoundedBox(250, 160, 40)))->toEqual([new Point(0.0, 0.0)])
-        ->and(abs(StonePlacement::of([new Point(-240, 0)], 1, new RoundedBox(150, 100, 0))[0]->x))->toBeLessThanOrEqual(125.0);
+        ->and(abs(StonePlacement::of([new Point(-240, 0)], 1, new RoundedBox(150, 100, 0))[0]->x))->toEqualWithDelta(125.0, 1e-6)
+        ->and(abs(StonePlacement::of([new Point(-240, 0)], 1, new RoundedBox(150, 100, 0), 100)[0]->x))->toEqualWithDelta(100.0, 1e-6);
 });
 
 it('measures tube from pump to stones', function () {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Symfony\Component\Process\Process;
 
-/** @param list<string> $arguments */
+/** @param  list<string>  $arguments */
 function kelp(array $arguments, string $input = ''): Process
 {
     $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input);

@@ -128,7 +128,7 @@ final class AirRules
         $remedies = [];
         $floor = RoundedBox::of($tub->vessel->profile->sectionAt(0.0));
         for ($count = $tub->stones->count + 1; $count <= self::MOST_STONES && $remedies === []; $count++) {
-            if (StonePlacement::farthestCup($plan->arrangement->points, StonePlacement::of($plan->arrangement->points, $count, $floor)) <= StonePlacement::REACH_MM) {
+            if (StonePlacement::farthestCup($plan->arrangement->points, StonePlacement::of($plan->arrangement->points, $count, $floor, $tub->stones->stone->length)) <= StonePlacement::REACH_MM) {
                 $remedies[] = $context->set("Use $count stones", $tub->pointer('/stones/count'), $count);
             }
         }

@@ -131,8 +131,8 @@ const thumbSays = computed(() => {
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) auto; gap: 0.5rem; }
-.below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; height: 190px; }
+.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) minmax(0, 40%); gap: 0.5rem; }
+.below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
 .cuts { overflow-y: auto; }
 .cuts th, .cuts td { padding: 0.2rem 0.6rem 0.2rem 0; vertical-align: top; font-size: 0.875rem; }
 .cuts .here th { color: var(--ink); font-weight: 600; }

@@ -81,7 +81,7 @@ dt { font-size: 0.8125rem; color: var(--faint); }
 dd { margin: 0; }
 dd .number { font-size: 1.35rem; font-weight: 700; }
 .drawing-area { flex: 1; min-height: 180px; }
-.cards { list-style: none; margin: 0 -1.2rem; padding: 0.8rem 1.2rem 1rem; display: grid; grid-template-columns: repeat(auto-fit, minmax(205px, 1fr)); gap: 0.9rem 1.6rem; border-top: 1px solid var(--ink); max-height: 42%; overflow-y: auto; }
+.cards { position: relative; list-style: none; margin: 0 -1.2rem; padding: 0.8rem 1.2rem 1rem; display: grid; grid-template-columns: repeat(auto-fit, minmax(205px, 1fr)); gap: 0.9rem 1.6rem; border-top: 1px solid var(--ink); max-height: 42%; overflow-y: auto; scrollbar-width: thin; scrollbar-color: var(--rule) transparent; }
 .cards h2 button { background: none; border: 0; padding: 0; font: inherit; color: inherit; cursor: pointer; text-align: left; min-height: 24px; }
 .cards h2 button:hover { text-decoration: underline; text-underline-offset: 3px; }
 .letter { display: inline-block; min-width: 1.35rem; border: 1.5px solid var(--ink); text-align: center; font-size: 0.8125rem; line-height: 1.25rem; margin-right: 0.2rem; vertical-align: 1px; }
@@ -97,7 +97,8 @@ span.severity { cursor: default; }
 @media (max-width: 760px) {
     .bench { padding: 0.6rem 0.8rem 0; }
     .lead { flex-basis: 100%; order: 3; }
-    .drawing-area { height: 300px; flex: none; }
+    .drawing-area { height: 240px; flex: none; min-height: 0; }
+    .drawing-area :deep(.holder) { min-height: 0; }
     .cards { max-height: none; grid-template-columns: 1fr; margin: 0 -0.8rem; }
 }
 </style>

@@ -76,7 +76,7 @@ function addPrice(part: PartReport): void {
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
-const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? length(value, garden.units.value) : part.unit === 'piece' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
+const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? length(value, garden.units.value) : part.unit === 'piece' || part.unit === 'packet' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
 </script>
 
 <template>
@@ -94,34 +94,32 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
 
         <div class="list">
             <div class="where" role="img" :aria-label="`Outlay ${money(budget.outlay)} ${currency}${budget.cap === null ? '' : ` of a cap of ${money(budget.cap)}`}`">
-                <i v-for="g in groups" :key="g.kind" :class="g.kind" :style="{ width: `${(g.cost / full) * 100}%` }"><span v-if="g.cost / full > 0.09">{{ g.name }} {{ money(g.cost) }}</span></i>
+                <i v-for="g in groups" :key="g.kind" :class="g.kind" :style="{ width: `${(g.cost / full) * 100}%` }"><span v-if="g.cost / full > 0.13">{{ g.name }} {{ money(g.cost) }}</span></i>
                 <b v-if="budget.cap !== null" :style="{ left: `${(budget.cap / full) * 100}%` }"><span>cap {{ money(budget.cap) }}</span></b>
             </div>
             <table>
-                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r">left</th><th scope="col" class="r">{{ currency }}</th></tr></thead>
+                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r">left</th><th scope="col" class="r">{{ currency }}</th><td class="acts" /></tr></thead>
                 <tbody v-for="g in groups" :key="g.kind">
-                    <tr class="group"><th scope="rowgroup" colspan="5">{{ g.name }}</th><td class="r number">{{ money(g.cost) }}</td></tr>
+                    <tr class="group"><th scope="rowgroup" colspan="5">{{ g.name }}</th><td class="r number">{{ money(g.cost) }}</td><td class="acts" /></tr>
                     <template v-for="p in g.parts" :key="p.key">
                         <tr :data-part="p.key">
                             <td>{{ p.name }}</td>
                             <td class="r">{{ quantity(p, p.need) }}</td>
                             <td class="r"><input class="have" inputmode="decimal" :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`" :value="amount(p.owned)" @change="own(p, $event)" /></td>
                             <td>
-                                <template v-if="p.buy.length"><span v-for="(b, i) in p.buy" :key="i" class="packs">{{ i ? ' + ' : '' }}{{ b.count }} × {{ p.unit === 'piece' ? (b.pack === 1 ? 'one' : `pack of ${amount(b.pack)}`) : quantity(p, b.pack) }} at {{ money(b.price) }}</span></template>
+                                <template v-if="p.buy.length"><span v-for="(b, i) in p.buy" :key="i" class="packs">{{ i ? ' + ' : '' }}{{ b.count }}{{ (p.unit === 'piece' || p.unit === 'packet') && b.pack === 1 ? '' : ` × ${quantity(p, b.pack)}` }} at {{ money(b.price) }}</span></template>
                                 <span v-else-if="p.priced" class="faint">nothing</span>
                                 <span v-else class="severity mind">no price</span>
                             </td>
                             <td class="r faint">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
-                            <td class="r">
-                                <span class="number">{{ money(p.cost) }}</span>
-                                <span class="acts">
+                            <td class="r number">{{ money(p.cost) }}</td>
+                            <td class="acts">
                                     <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">have it<span class="hidden-visually">: {{ p.name }}</span></button>
                                     <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">price<span class="hidden-visually">: {{ p.name }}</span></button>
-                                </span>
                             </td>
                         </tr>
                         <tr v-if="pricing === p.key" class="pricing">
-                            <td colspan="6">
+                            <td colspan="7">
                                 <label>A pack of <input v-model="pack" inputmode="decimal" /> {{ p.unit === 'piece' ? '' : p.unit }}</label>
                                 <label>costs <input v-model="price" inputmode="decimal" @keydown.enter="addPrice(p)" /> {{ currency }}</label>
                                 <button type="button" class="box" @click="addPrice(p)">Add this offer</button>
@@ -145,7 +143,7 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
 </template>
 
 <style scoped>
-.list { overflow-y: auto; min-height: 0; padding-right: 0.4rem; scrollbar-width: thin; }
+.list { position: relative; flex: 1; overflow-y: auto; min-height: 0; padding-right: 0.4rem; scrollbar-width: thin; scrollbar-color: var(--rule) transparent; }
 .where { display: flex; position: relative; height: 34px; border: 1px solid var(--ink); margin: 1.1rem 0 0.8rem; background: var(--sheet); }
 .where i { display: block; border-right: 1px solid var(--ink); font-style: normal; font-size: 12px; line-height: 32px; padding-left: 6px; overflow: hidden; white-space: nowrap; }
 .where i.part { background: var(--water-wash); }
@@ -161,8 +159,10 @@ thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
 .group th, .group td { border-bottom: 1px solid var(--ink); padding-top: 0.7rem; font-family: var(--grotesque); font-weight: 700; color: var(--ink); }
 .have { width: 3.6rem; text-align: right; border: 0; border-bottom: 1px dotted var(--faint); background: none; color: var(--ink); min-height: 24px; }
 .have:focus { background: var(--sheet); }
-.acts { display: inline-flex; gap: 0.4rem; margin-left: 0.5rem; min-width: 5.9rem; justify-content: flex-end; }
-.acts .word { color: var(--faint); padding: 0.1rem 0; }
+.acts { white-space: nowrap; text-align: right; padding: 0; }
+.acts .word { color: var(--faint); padding: 0 0 0 0.5rem; }
+.r, .packs { white-space: nowrap; }
+.list { font-size: 0.875rem; }
 .pricing td { background: var(--sheet); }
 .pricing label { margin-right: 0.8rem; }
 .pricing input, .text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.25rem 0.5rem; width: 5rem; min-height: 32px; }

@@ -54,6 +54,7 @@ const carries = computed(() => {
     const c = report.value.capacity;
     return `lid ${c.by_lid} · spacing ${c.by_spacing}${c.by_water === null ? '' : ` · water ${c.by_water}`}; ${LIMITS[c.limited_by]}`;
 });
+const wide = computed(() => report.value.shape.lid.length_mm > 1.2 * report.value.shape.lid.width_mm && (crop.value?.mature_height_mm ?? 0) < 1.4 * report.value.levels.rim_mm);
 const season = computed(() => report.value.season);
 </script>
 
@@ -88,7 +89,7 @@ const season = computed(() => report.value.season);
             </details>
         </template>
 
-        <div class="drawings">
+        <div class="drawings" :class="{ wide }">
             <div class="plan"><LidPlan :tub="report" :units="units" canopies :dimensions="false" :caption="crop ? `Leaves of grown ${crop.name.toLowerCase()}, ${length(crop.spacing_mm, units)} across` : 'Choose a crop to see its leaves'" /></div>
             <div ref="side" class="side">
                 <svg v-if="box.width" class="drawing" :width="box.width" :height="box.height" role="img" :aria-label="crop ? `Grown ${crop.name} on the tub, from the side` : 'The tub from the side'">
@@ -114,10 +115,11 @@ const season = computed(() => report.value.season);
 
 <style scoped>
 .drawings { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) 92px / minmax(0, 1.25fr) minmax(0, 1fr); gap: 0.4rem 0.8rem; }
+.drawings.wide { grid-template: minmax(0, 1fr) minmax(0, 0.95fr) 92px / 1fr; }
 .time { grid-column: 1 / -1; border-top: 1px solid var(--rule); }
 .side { min-height: 0; }
 .stack { display: grid; gap: 0.6rem; }
 details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
 summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-@media (max-width: 760px) { .drawings { grid-template: 300px 300px 92px / 1fr; } }
+@media (max-width: 760px) { .drawings, .drawings.wide { grid-template: 300px 300px 92px / 1fr; } }
 </style>

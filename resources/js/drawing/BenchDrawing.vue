@@ -10,9 +10,9 @@ import { useBox } from './useBox';
 const props = withDefaults(defineProps<{ tubs: TubReport[]; air: AirReport[]; units: Units; growth: number; chosen?: string | null; letters?: Record<string, string>; flows?: boolean; choosable?: boolean }>(), { chosen: null, letters: () => ({}), flows: true, choosable: true });
 const emit = defineEmits<{ choose: [tub: string] }>();
 
-const GAP = 70;
+const GAP = 60;
 const PUMP = { width: 150, height: 75 };
-const MARGIN = { left: 54, right: 20, top: 20, bottom: 44 };
+const MARGIN = { left: 60, right: 20, top: 22, bottom: 40 };
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
@@ -46,7 +46,9 @@ const scene = computed(() => {
     return { placed, stands, width: Math.max(300, x - GAP) };
 });
 
-const grown = (tub: TubReport): number => (tub.shape.crop ? tub.shape.crop.mature_height_mm * Math.max(0.12, props.growth) : 0);
+const grown = (tub: TubReport): number => (tub.shape.crop ? (props.growth < 0.3 ? 70 : tub.shape.crop.mature_height_mm * props.growth) : 0);
+/** Where there is little room, words give way to the drawing. */
+const narrow = computed(() => size.width < 560);
 const lids = computed(() => Math.max(200, ...props.tubs.map(topOf)));
 /** A pump said to be above the water stands on a shelf over the lids of its tubs; a given height is taken as it is. */
 const pumpHeight = (air: AirReport): number => {
@@ -54,9 +56,9 @@ const pumpHeight = (air: AirReport): number => {
     return air.above_water ? Math.max(air.height_above_floor_mm, ...fed.map((t) => topOf(t) + 60)) : air.height_above_floor_mm;
 };
 const height = computed(() => Math.max(lids.value + 40, ...props.tubs.map((t) => topOf(t) + grown(t)), ...pumps.value.map((a) => pumpHeight(a) + PUMP.height)) + 30);
-const scale = computed(() => Math.max(0.02, Math.min((size.width - MARGIN.left - MARGIN.right) / scene.value.width, (size.height - MARGIN.top - MARGIN.bottom) / height.value)));
+const scale = computed(() => Math.max(0.02, Math.min((size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right) / scene.value.width, (size.height - MARGIN.top - MARGIN.bottom) / height.value)));
 const ground = computed(() => size.height - MARGIN.bottom);
-const left = computed(() => MARGIN.left + Math.max(0, (size.width - MARGIN.left - MARGIN.right - scene.value.width * scale.value) / 2));
+const left = computed(() => (narrow.value ? 12 : MARGIN.left) + Math.max(0, (size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right - scene.value.width * scale.value) / 2));
 const X = (mm: number): number => left.value + mm * scale.value;
 const Y = (mm: number): number => ground.value - mm * scale.value;
 
@@ -98,7 +100,7 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
 <template>
     <div ref="box" class="holder">
         <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" aria-label="All tubs from the side, at one scale">
-            <g class="staff" aria-hidden="true">
+            <g v-if="!narrow" class="staff" aria-hidden="true">
                 <line class="hair" :x1="34" :x2="34" :y1="ground" :y2="Y(height - 20)" />
                 <template v-for="t in ticks" :key="t.mm">
                     <line class="hair" :x1="t.long ? 24 : 29" :x2="34" :y1="Y(t.mm)" :y2="Y(t.mm)" />
@@ -110,7 +112,7 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
                 <line v-if="pumpHeight(stand.air) > 0" class="pen" :x1="X(stand.x - 100)" :x2="X(stand.x + 100)" :y1="Y(pumpHeight(stand.air))" :y2="Y(pumpHeight(stand.air))" />
                 <rect class="pump" :x="X(stand.x - PUMP.width / 2)" :y="Y(pumpHeight(stand.air) + PUMP.height)" :width="PUMP.width * scale" :height="PUMP.height * scale" />
                 <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height / 2) + 4" text-anchor="middle" class="strong">{{ number(stand.air.power_w, 1, 'W') }}</text>
-                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height) - 8" text-anchor="middle" class="quiet">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
+                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height) - 8" text-anchor="middle" class="quiet halo" v-if="!narrow">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
             </g>
             <g
                 v-for="p in scene.placed"
@@ -128,15 +130,15 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
             >
                 <rect class="catch" :x="(-widthOf(p.tub) / 2) * scale" :y="-(topOf(p.tub) + grown(p.tub)) * scale" :width="widthOf(p.tub) * scale" :height="(topOf(p.tub) + grown(p.tub)) * scale + 30" />
                 <TubElevation :tub="p.tub" :scale="scale" :growth="growth" />
-                <text v-if="letters[p.tub.id]" y="24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1" class="quiet">{{ p.copy + 1 }}</tspan></text>
+                <text v-if="letters[p.tub.id] && (!narrow || p.copy === 0)" y="24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan></text>
             </g>
-            <g v-if="flows">
+            <g v-if="flows && !narrow">
                 <g v-for="line in lines" :key="`f${line.key}`">
                     <text class="wet strong halo" :x="line.label.x" :y="line.label.y" text-anchor="end">{{ number(line.flow, 2) }}</text>
                 </g>
             </g>
             <line class="pen" :x1="20" :x2="size.width - 8" :y1="ground" :y2="ground" />
-            <text v-if="flows && lines.length" :x="size.width - 10" y="14" text-anchor="end" class="quiet">air in L/min</text>
+            <text v-if="flows && lines.length && !narrow" :x="size.width - 10" y="14" text-anchor="end" class="quiet">air in L/min</text>
         </svg>
     </div>
 </template>

@@ -16,8 +16,8 @@ const spacing = computed(() => props.tub.shape.crop?.spacing_mm ?? 0);
 /** Canopies may hang over the edge; there is room for them. */
 const overhang = computed(() => {
     if (!props.canopies || !spacing.value) return { x: 0, y: 0 };
-    const reach = (half: number, at: number[]): number => Math.max(0, ...at.map((v) => Math.abs(v) + spacing.value / 2 - half));
-    return { x: reach(lid.value.length_mm / 2, props.tub.layout.holes.map((h) => h.x_mm)), y: reach(lid.value.width_mm / 2, props.tub.layout.holes.map((h) => h.y_mm)) };
+    const beyond = (half: number, at: number[]): number => Math.max(0, ...at.map((v) => Math.abs(v) + spacing.value / 2 - half));
+    return { x: beyond(lid.value.length_mm / 2, props.tub.layout.holes.map((h) => h.x_mm)), y: beyond(lid.value.width_mm / 2, props.tub.layout.holes.map((h) => h.y_mm)) };
 });
 const pad = computed(() => (props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 30 }));
 const scale = computed(() =>
@@ -30,6 +30,8 @@ const Y = (mm: number): number => middle.value.y - mm * scale.value;
 const holes = computed(() => props.tub.layout.holes);
 const hole = computed(() => props.tub.hole.diameter_mm);
 const lip = computed(() => props.tub.shape.cup.lip_diameter_mm);
+/** How far centre marks run over the lip; in a jar's mouth they stay inside. */
+const reach = computed(() => (props.tub.shape.in_mouth ? 0.45 : 0.62));
 const colour = computed(() => (props.tub.shape.crop ? tint(props.tub.shape.crop.key) : 'none'));
 const limit = computed(() => props.tub.limits);
 
@@ -138,8 +140,8 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
             >
                 <circle class="lip" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(lip / 2) * scale" />
                 <circle class="cut" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(hole / 2) * scale" />
-                <path class="cross" :d="`M${X(h.x_mm - lip * 0.62)} ${Y(h.y_mm)}H${X(h.x_mm + lip * 0.62)}M${X(h.x_mm)} ${Y(h.y_mm - lip * 0.62)}V${Y(h.y_mm + lip * 0.62)}`" />
-                <text v-if="hole * scale > 17" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">{{ i + 1 }}</text>
+                <path class="cross" :d="`M${X(h.x_mm - lip * reach)} ${Y(h.y_mm)}H${X(h.x_mm + lip * reach)}M${X(h.x_mm)} ${Y(h.y_mm - lip * reach)}V${Y(h.y_mm + lip * reach)}`" />
+                <text v-if="hole * scale > 30 && !tub.shape.in_mouth" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">{{ i + 1 }}</text>
             </g>
 
             <g v-if="chains" class="chain" aria-hidden="true">
@@ -162,7 +164,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 <path class="fine" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`" />
                 <text :x="X(0)" :y="Y(lid.width_mm / 2 + overhang.y) - 32" text-anchor="middle">Ø {{ dimension(lid.length_mm, units) }}</text>
             </g>
-            <text :x="middle.x" :y="size.height - 10" text-anchor="middle" class="quiet">{{ caption || 'Lid from above' }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the rim that carries the load</tspan></text>
+            <text :x="middle.x" :y="Math.min(size.height - 8, Y(-lid.width_mm / 2 - overhang.y) + 24)" text-anchor="middle" class="quiet">{{ caption || 'Lid from above' }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the rim that carries the load</tspan></text>
         </svg>
     </div>
 </template>

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { Habit } from '../kit/library';
 import { plant, tint } from './plants';
 
-const props = defineProps<{ habit: Habit; crop: string; height: number; width: number; scale: number }>();
+const props = defineProps<{ habit: Habit | 'seedling'; crop: string; height: number; width: number; scale: number }>();
 const strokes = computed(() => plant(props.habit, props.height, props.width));
 const colour = computed(() => tint(props.crop));
 </script>

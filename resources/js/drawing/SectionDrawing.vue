@@ -10,8 +10,8 @@ import { useBox } from './useBox';
 const props = defineProps<{ tub: TubReport; units: Units }>();
 const emit = defineEmits<{ line: [choice: string] }>();
 
-const LEFT = 132;
-const RIGHT = 96;
+const LEFT = 118;
+const RIGHT = 84;
 const TOP = 34;
 const BOTTOM = 34;
 
@@ -36,7 +36,7 @@ const names = computed(() => {
     list.push({ key: 'cup', mm: l.cup_bottom_mm, text: 'cup bottom', sub: dimension(l.cup_bottom_mm, props.units) });
     list.push({ key: 'water', mm: l.water_line_mm, text: 'water line', sub: `${dimension(l.water_line_mm, props.units)} · ${volume(v.working_l, props.units)}`, tone: 'wet' });
     if (l.start_line_mm > l.water_line_mm + 0.5 && Math.abs(l.start_line_mm - l.cup_bottom_mm) > 1) list.push({ key: 'start', mm: l.start_line_mm, text: 'at the start', sub: dimension(l.start_line_mm, props.units), tone: 'wet' });
-    if (l.harvest_mm !== null) list.push({ key: 'harvest', mm: l.harvest_mm, text: 'at harvest', sub: dimension(l.harvest_mm, props.units), tone: 'wet' });
+    if (l.harvest_mm !== null && l.harvest_mm > 1) list.push({ key: 'harvest', mm: l.harvest_mm, text: 'at harvest', sub: dimension(l.harvest_mm, props.units), tone: 'wet' });
     list.push({ key: 'lowest', mm: l.lowest_mm, text: 'lowest useful', sub: dimension(l.lowest_mm, props.units) });
     const ys = spreadLabels(list.map((item) => y(item.mm)), 30, TOP - 14, ground.value - 16);
     return list.map((item, i) => ({ ...item, y: y(item.mm), labelY: ys[i] ?? 0, wall: middle.value - halfAt(props.tub.shape.stations, item.mm) * scale.value }));
@@ -88,19 +88,19 @@ const description = computed(() => {
 <template>
     <div ref="box" class="holder">
         <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" :aria-label="description">
-            <line class="pen" :x1="LEFT - 20" :x2="size.width - 14" :y1="ground" :y2="ground" />
+            <line class="pen" :x1="LEFT - 14" :x2="size.width - 14" :y1="ground" :y2="ground" />
             <g :transform="`translate(${middle} ${ground})`"><TubElevation :tub="tub" :scale="scale" :growth="0.15" :level="level" /></g>
 
             <g v-for="name in names" :key="name.key">
-                <path class="hair" :d="`M${LEFT - 22} ${name.labelY}L${edge - 8} ${name.y}H${name.wall}`" />
-                <text :x="LEFT - 28" :y="name.labelY" text-anchor="end" :class="name.tone ?? ''" class="strong">{{ name.text }}</text>
-                <text :x="LEFT - 28" :y="name.labelY + 14" text-anchor="end" class="quiet">{{ name.sub }}</text>
+                <path class="hair" :d="`M${LEFT - 16} ${name.labelY}L${edge - 8} ${name.y}H${name.wall}`" />
+                <text :x="LEFT - 22" :y="name.labelY" text-anchor="end" :class="name.tone ?? ''" class="strong">{{ name.text }}</text>
+                <text :x="LEFT - 22" :y="name.labelY + 14" text-anchor="end" class="quiet">{{ name.sub }}</text>
             </g>
 
             <g class="tape" aria-hidden="true">
                 <rect :x="tape" :y="y(rim)" width="26" :height="rim * scale" />
                 <template v-for="mm in millimetres" :key="`m${mm}`">
-                    <line class="fine" :x1="tape" :x2="tape + (mm % 50 === 0 ? 11 : 5)" :y1="y(mm)" :y2="y(mm)" v-if="scale > 0.35 || mm % 50 === 0" />
+                    <line v-if="scale > 0.35 || mm % 50 === 0" class="fine" :x1="tape" :x2="tape + (mm % 50 === 0 ? 11 : 5)" :y1="y(mm)" :y2="y(mm)" />
                     <text v-if="mm % 100 === 0" :x="tape - 4" :y="y(mm) + 4" text-anchor="end">{{ mm }}</text>
                 </template>
                 <template v-for="i in sixteenths" :key="`i${i}`">

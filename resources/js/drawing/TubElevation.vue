@@ -70,7 +70,11 @@ const tubePath = computed(() => {
 
 const plantSize = computed(() => {
     const crop = shape.value.crop;
-    return crop ? { height: crop.mature_height_mm * Math.max(0.12, props.growth), width: crop.spacing_mm * 1.05 * Math.max(0.2, props.growth) } : null;
+    if (!crop) return null;
+    // Seedlings are alike in size whatever they will be.
+    return props.growth < 0.3
+        ? { height: Math.min(crop.mature_height_mm * 0.3, 70, rim.value * 0.2), width: Math.min(crop.spacing_mm * 0.4, 70) }
+        : { height: crop.mature_height_mm * props.growth, width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth };
 });
 </script>
 
@@ -99,7 +103,7 @@ const plantSize = computed(() => {
             </g>
             <g v-if="plantSize && shape.crop && !bare">
                 <g v-for="x in columns" :key="`p${x}`" :transform="`translate(${x * s} ${-hung * s})`">
-                    <PlantDrawing :habit="shape.crop.habit" :crop="shape.crop.key" :height="plantSize.height" :width="plantSize.width" :scale="s" />
+                    <PlantDrawing :habit="growth < 0.3 ? 'seedling' : shape.crop.habit" :crop="shape.crop.key" :height="plantSize.height" :width="plantSize.width" :scale="s" />
                 </g>
             </g>
             <g v-for="x in columns" :key="`c${x}`" :transform="`translate(${x * s} 0)`"><path :d="cupPath" class="cup" /></g>

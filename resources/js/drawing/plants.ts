@@ -16,7 +16,12 @@ function leaf(x: number, y: number, angle: number, length: number, width: number
 
 const stem = (d: string): Stroke => ({ kind: 'stem', d });
 
-const dot = (x: number, y: number, r: number): Stroke => ({ kind: 'fruit', d: `M${f(x - r)} ${f(y)}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z` });
+/** A fruit: a circle of four curves, so that it scales like everything else. */
+function dot(x: number, y: number, r: number): Stroke {
+    const k = r * 0.552;
+    const at = (dx: number, dy: number): string => `${f(x + dx)} ${f(y + dy)}`;
+    return { kind: 'fruit', d: `M${at(-r, 0)}C${at(-r, -k)} ${at(-k, -r)} ${at(0, -r)}C${at(k, -r)} ${at(r, -k)} ${at(r, 0)}C${at(r, k)} ${at(k, r)} ${at(0, r)}C${at(-k, r)} ${at(-r, k)} ${at(-r, 0)}Z` };
+}
 
 const spread = (count: number, from: number, to: number): number[] => Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1));
 
@@ -66,7 +71,7 @@ function bush(height: number, width: number): Stroke[] {
 }
 
 function climber(height: number, width: number): Stroke[] {
-    const strokes: Stroke[] = [stem(`M${f(width * 0.06)} 0V${f(-height)}`), stem(`M0 0${spread(8, 0.1, 1).map((t, i) => `T${f((i % 2 ? -1 : 1) * width * 0.05)} ${f(-height * t)}`).join('')}`)];
+    const strokes: Stroke[] = [stem(`M${f(width * 0.06)} 0L${f(width * 0.06)} ${f(-height)}`), stem(`M0 0${spread(8, 0.1, 1).map((t, i) => `L${f((i % 2 ? -1 : 1) * width * 0.05)} ${f(-height * t)}`).join('')}`)];
     spread(10, 0.08, 0.97).forEach((t, i) => {
         const side = i % 2 ? -1 : 1;
         strokes.push(leaf(0, -height * t, side * 1.2, width * 0.4, width * 0.11, side * 20), leaf(0, -height * t, side * 0.5, width * 0.26, width * 0.08));
@@ -76,20 +81,37 @@ function climber(height: number, width: number): Stroke[] {
 }
 
 function cutting(height: number, width: number): Stroke[] {
-    const strokes: Stroke[] = [stem(`M0 ${f(height * 0.25)}V${f(-height)}`)];
+    const strokes: Stroke[] = [stem(`M0 0L0 ${f(-height)}`)];
     for (const t of spread(9, 0.2, 1)) for (const side of [-1, 1]) strokes.push(leaf(0, -height * t, side * 0.8, Math.min(height * 0.16, width * 0.5), height * 0.022));
     return strokes;
 }
 
-export function plant(habit: Habit, height: number, width: number): Stroke[] {
-    return { rosette, upright, herb, bush, climber, cutting }[habit](height, width);
+const PAIR = /(-?\d+\.?\d*) (-?\d+\.?\d*)/g;
+
+/** Just transplanted, all crops look much alike: seed leaves and the first true ones. */
+function seedling(height: number, width: number): Stroke[] {
+    return [stem(`M0 0L0 ${f(-height * 0.5)}`), leaf(0, -height * 0.3, -1.35, width * 0.4, height * 0.1), leaf(0, -height * 0.3, 1.35, width * 0.4, height * 0.1), leaf(0, -height * 0.45, -0.5, height * 0.55, height * 0.15), leaf(0, -height * 0.45, 0.5, height * 0.55, height * 0.15)];
 }
 
-const TINTS = ['#5f8a3c', '#3f7f5f', '#7d8f35', '#4b7a6d', '#8a8f4a', '#56753a', '#6a8f6a', '#2f6e58'];
+/** The silhouette of a habit, exactly as high and as wide as asked. */
+export function plant(habit: Habit | 'seedling', height: number, width: number): Stroke[] {
+    const strokes = { rosette, upright, herb, bush, climber, cutting, seedling }[habit](height, width);
+    let [reach, top] = [1, 1];
+    for (const { d } of strokes) {
+        for (const [, x, y] of d.matchAll(PAIR)) {
+            reach = Math.max(reach, Math.abs(Number(x)));
+            top = Math.max(top, -Number(y));
+        }
+    }
+    const [across, up] = [width / 2 / reach, height / top];
+    return strokes.map(({ d, kind }) => ({ kind, d: d.replace(PAIR, (_, x: string, y: string) => `${f(Number(x) * across)} ${f(Number(y) * up)}`) }));
+}
+
+const TINTS = ['#5f8a3c', '#2f7a6a', '#8a8f35', '#3d6b56', '#6a9a5a', '#4a6a3a', '#7a9f86', '#3f8f7a', '#959a4a', '#2f5f58', '#7a8f6a', '#55804a'];
 
 /** A tint that is the crop's own: the same on every drawing, and none of the severities'. */
 export function tint(key: string): string {
-    let sum = 7;
-    for (const char of key) sum = (sum * 31 + char.charCodeAt(0)) % 9973;
-    return TINTS[sum % TINTS.length] ?? '#5f8a3c';
+    let hash = 2166136261;
+    for (const char of key) hash = Math.imul(hash ^ char.charCodeAt(0), 16777619) >>> 0;
+    return TINTS[(hash >>> 9) % TINTS.length] ?? '#5f8a3c';
 }

@@ -50,7 +50,11 @@ export function topOf(tub: TubReport): number {
 }
 
 /** Numbers 0 … 1 that look scattered and are always the same. */
-export const scatter = (i: number, salt = 0): number => ((i + 1) * 0.6180339887 + salt * 0.7548776662) % 1;
+export function scatter(i: number, salt = 0): number {
+    let n = Math.imul(i + 1, 2654435761) ^ Math.imul(salt + 7, 1597334677);
+    n = Math.imul(n ^ (n >>> 15), 2246822519);
+    return ((n ^ (n >>> 13)) >>> 0) / 4294967296;
+}
 
 /** Moves label positions apart so that each has its room, keeping their order. */
 export function spreadLabels(positions: number[], room: number, least: number, most: number): number[] {

@@ -72,6 +72,9 @@ function copy(): void {
     if (id) garden.choose(id);
 }
 
+/** A long tub leaves more room for its lid than a tall one. */
+const wide = computed(() => report.value.shape.lid.length_mm > 1.25 * report.value.levels.rim_mm);
+
 const stationName = (i: number): string => (i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`);
 const volumes = computed(() => report.value.volume);
 const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null);
@@ -127,7 +130,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             </div>
         </template>
 
-        <div class="drawings">
+        <div class="drawings" :class="{ wide }">
             <div class="section"><SectionDrawing :tub="report" :units="units" @line="(line) => setField('move the water line', (t) => { t.water_line = line as Tub['water_line']; })" /></div>
             <div class="plan"><LidPlan :tub="report" :units="units" :dimensions="false" /></div>
         </div>
@@ -145,7 +148,8 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) minmax(150px, 34%); gap: 0.5rem; }
+.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) minmax(0, 30%); gap: 0.5rem; }
+.drawings.wide { grid-template-rows: minmax(0, 1fr) minmax(0, 0.82fr); }
 .field { display: grid; gap: 0.2rem; }
 .field label { font-weight: 600; font-family: var(--grotesque); }
 .text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.35rem 0.6rem; min-height: 32px; width: 100%; }
@@ -156,5 +160,5 @@ legend { padding: 0; color: var(--faint); font-size: 0.875rem; }
 .stack { display: grid; gap: 0.7rem; padding-top: 0.5rem; }
 .row { display: flex; gap: 0.5rem; border-top: 1px solid var(--rule); padding-top: 0.8rem; }
 .caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
-@media (max-width: 760px) { .drawings { grid-template-rows: 360px 240px; } }
+@media (max-width: 760px) { .drawings, .drawings.wide { grid-template-rows: 360px 240px; } }
 </style>

@@ -1,0 +1,257 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\TimeoutException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\HttpCommandExecutor;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** A person at a headless Chromium: opens pages, finds things by what they are called, presses and types, and waits until something is so. */
+final class Browser
+{
+    private const WAIT_SECONDS = 10;
+
+    private static ?self $shared = null;
+
+    private function __construct(public readonly RemoteWebDriver $driver, private readonly Process $chromedriver, private readonly string $profile)
+    {
+    }
+
+    /** One browser for the whole run: a new one takes a second each. */
+    public static function shared(): self
+    {
+        if (self::$shared === null) {
+            self::$shared = self::start();
+            register_shutdown_function(static fn () => self::$shared?->close());
+        }
+
+        return self::$shared;
+    }
+
+    public static function start(): self
+    {
+        $chromedriver = new Process(['chromedriver', '--port=0', '--allowed-ips=127.0.0.1']);
+        $chromedriver->setTimeout(null);
+        $chromedriver->start();
+        $chromedriver->waitUntil(static fn (string $type, string $output): bool => str_contains($output, 'successfully on port'));
+        if (preg_match('/successfully on port (\d+)/', $chromedriver->getOutput(), $m) !== 1) {
+            throw new RuntimeException('ChromeDriver did not start: '.$chromedriver->getErrorOutput());
+        }
+        $profile = sys_get_temp_dir().'/kelp-chromium-'.bin2hex(random_bytes(4));
+        $options = (new ChromeOptions)->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,800',
+            '--force-prefers-reduced-motion', "--user-data-dir=$profile",
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $driver = RemoteWebDriver::create("http://127.0.0.1:$m[1]", $capabilities, 30_000, 60_000);
+        $browser = new self($driver, $chromedriver, $profile);
+        $browser->size(1280, 800);
+
+        return $browser;
+    }
+
+    public function close(): void
+    {
+        $this->driver->quit();
+        $this->chromedriver->stop(2);
+        (new Process(['rm', '-rf', $this->profile]))->run();
+        self::$shared = null;
+    }
+
+    public function size(int $width, int $height, bool $mobile = false): self
+    {
+        $this->devTools('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $mobile]);
+
+        return $this;
+    }
+
+    /** @param  array<string, mixed>  $parameters */
+    public function devTools(string $command, array $parameters = []): mixed
+    {
+        return (new ChromeDevToolsDriver($this->driver))->execute($command, $parameters);
+    }
+
+    public function open(string $url): self
+    {
+        $this->driver->get($url);
+
+        return $this;
+    }
+
+    public function script(string $script, mixed ...$arguments): mixed
+    {
+        return $this->driver->executeScript($script, $arguments);
+    }
+
+    /** The element for a CSS selector, or with text() an XPath, once it is there and shown. */
+    public function see(string|WebDriverBy $what): WebDriverElement
+    {
+        $by = $what instanceof WebDriverBy ? $what : WebDriverBy::cssSelector($what);
+
+        return $this->until(function () use ($by): ?WebDriverElement {
+            foreach ($this->driver->findElements($by) as $element) {
+                if ($element->isDisplayed()) {
+                    return $element;
+                }
+            }
+
+            return null;
+        }, "to see {$by->getValue()}");
+    }
+
+    /** By the words on it: a button, a link, an option, a heading. */
+    public static function text(string $words, string $tag = '*'): WebDriverBy
+    {
+        $quoted = str_contains($words, "'") ? "\"$words\"" : "'$words'";
+
+        return WebDriverBy::xpath("//{$tag}[normalize-space(.)=$quoted and not(.//{$tag}[normalize-space(.)=$quoted])]");
+    }
+
+    /** By the label of a field. */
+    public static function field(string $label): WebDriverBy
+    {
+        return WebDriverBy::xpath("//*[@id=//label[normalize-space(.)='$label']/@for]");
+    }
+
+    public function press(string|WebDriverBy $what): self
+    {
+        $this->until(function () use ($what): bool {
+            try {
+                $this->see($what)->click();
+
+                return true;
+            } catch (StaleElementReferenceException) {
+                return false;
+            }
+        }, 'to press');
+
+        return $this;
+    }
+
+    /** Replaces what is in a field and leaves it. */
+    public function write(string|WebDriverBy $field, string $text): self
+    {
+        $element = $this->see($field);
+        $element->click();
+        $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
+        $element->sendKeys($text);
+        $element->sendKeys(WebDriverKeys::TAB);
+
+        return $this;
+    }
+
+    /** Chooses from a list by its label. */
+    public function choose(string $label, string $option): self
+    {
+        $this->press(WebDriverBy::xpath("//label[normalize-space(.)='$label']/following-sibling::div[contains(@class,'p-select')]"));
+        $this->press(WebDriverBy::xpath("//li[@role='option'][normalize-space(.)='$option']"));
+        $this->until(fn (): bool => $this->driver->findElements(WebDriverBy::cssSelector('.p-select-overlay')) === [], 'the list to close');
+
+        return $this;
+    }
+
+    public function keys(string ...$keys): self
+    {
+        $this->driver->getKeyboard()->sendKeys(implode('', $keys));
+
+        return $this;
+    }
+
+    /**
+     * A drag in one request: the pointer goes down in the middle of an element and moves by so many px in steps.
+     */
+    public function drag(string $selector, int $x, int $y): self
+    {
+        $element = $this->see($selector);
+        $rect = $this->script('const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
+        $moves = [];
+        for ($i = 1; $i <= 6; $i++) {
+            $moves[] = ['type' => 'pointerMove', 'duration' => 20, 'x' => (int) round($rect[0] + $x * $i / 6), 'y' => (int) round($rect[1] + $y * $i / 6), 'origin' => 'viewport'];
+        }
+        $actions = ['actions' => [[
+            'type' => 'pointer', 'id' => 'mouse', 'parameters' => ['pointerType' => 'mouse'],
+            'actions' => [
+                ['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($rect[0]), 'y' => (int) round($rect[1]), 'origin' => 'viewport'],
+                ['type' => 'pointerDown', 'button' => 0],
+                ...$moves,
+                ['type' => 'pointerUp', 'button' => 0],
+            ],
+        ]]];
+        $executor = $this->driver->getCommandExecutor();
+        $url = $executor instanceof HttpCommandExecutor ? $executor->getAddressOfRemoteServer() : '';
+        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($actions, JSON_THROW_ON_ERROR), 'ignore_errors' => true]]);
+        $answer = (string) file_get_contents("$url/session/{$this->driver->getSessionID()}/actions", false, $context);
+        if (str_contains($answer, '"error"')) {
+            throw new RuntimeException("The drag failed: $answer");
+        }
+
+        return $this;
+    }
+
+    /**
+     * Waits for a condition, never for a while.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $condition
+     * @return T
+     */
+    public function until(callable $condition, string $what): mixed
+    {
+        $answer = null;
+        try {
+            $this->driver->wait(self::WAIT_SECONDS, 40)->until(function () use ($condition, &$answer): bool {
+                try {
+                    $answer = $condition();
+                } catch (StaleElementReferenceException) {
+                    return false;
+                }
+
+                return (bool) $answer;
+            });
+        } catch (TimeoutException) {
+            throw new RuntimeException("Waited in vain $what. The page says: ".mb_substr($this->bodyText(), 0, 1500).' '.implode(' | ', $this->complaints()));
+        }
+
+        return $answer;
+    }
+
+    public function bodyText(): string
+    {
+        return (string) $this->script('return document.body.innerText');
+    }
+
+    public function waitForText(string $text): self
+    {
+        $this->until(fn (): bool => str_contains($this->bodyText(), $text), "for \"$text\"");
+
+        return $this;
+    }
+
+    /** What the page complained of since the last time, at the level of an error. @return list<string> */
+    public function complaints(): array
+    {
+        $severe = array_filter($this->driver->manage()->getLog('browser'), static fn (array $entry): bool => $entry['level'] === 'SEVERE');
+
+        return array_values(array_map(static fn (array $entry): string => $entry['message'], $severe));
+    }
+
+    public function shot(string $file): void
+    {
+        $this->driver->takeScreenshot($file);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+// Pictures of the main views, from the demo garden: screenshots.php URL FOLDER. Started by bin/screenshots.
+
+use Tests\Browser\Browser;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+
+[, $url, $folder] = $argv;
+if (! is_dir($folder)) {
+    mkdir($folder, recursive: true);
+}
+$garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0]->id;
+$browser = Browser::start();
+$take = function (string $name, string $path, string $seen, bool $night = false, int $width = 1280, int $height = 800) use ($browser, $url, $folder): void {
+    $browser->size($width, $height, $width < 500)->open($url);
+    $browser->script('localStorage.setItem("kelp-theme", arguments[0])', $night ? 'night' : 'day');
+    $browser->open($url.$path)->see($seen);
+    $browser->script('return document.fonts.ready.then(() => true)');
+    $browser->until(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)'), 'the drawings');
+    $browser->shot("$folder/$name.png");
+    echo "  $name.png\n";
+};
+try {
+    $take('gardens', '/', '.gardens');
+    $take('bench', "/gardens/$garden", '.cards');
+    $take('tub', "/gardens/$garden/foredeck/tub", '.mark');
+    $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
+    $take('lid', "/gardens/$garden/foredeck/lid", '.mark');
+    $take('air', "/gardens/$garden/well-deck/air", '.mark');
+    $take('cost', "/gardens/$garden/foredeck/cost", '.mark');
+    $take('jar', "/gardens/$garden/galley-sorrel/tub", '.mark');
+    $take('night', "/gardens/$garden/well-deck/tub", '.mark', night: true);
+    $take('phone', "/gardens/$garden", '.cards', width: 390, height: 844);
+    $complaints = $browser->complaints();
+    if ($complaints !== []) {
+        fwrite(STDERR, implode("\n", $complaints)."\n");
+        exit(1);
+    }
+} finally {
+    $browser->close();
+}
