@@ -16,6 +16,8 @@ final class QuantityReader
         '½' => '1/2', '¼' => '1/4', '¾' => '3/4', '⅓' => '1/3', '⅔' => '2/3', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8',
     ];
 
+    private const DECIMALS = 12;
+
     /** The largest number accepted, in the unit written. */
     private const LARGEST = 1.0e9;
 
@@ -38,7 +40,7 @@ final class QuantityReader
             throw UnreadableQuantity::wrongDimension($text, $unit->dimension, $dimension);
         }
 
-        return new Reading(trim($text), $number, $unit, $unit->toCore($number), $unitGiven);
+        return new Reading(trim($text), $number, $unit, self::value($unit, $number), $unitGiven);
     }
 
     /**
@@ -54,7 +56,13 @@ final class QuantityReader
         }
         $unit = self::unit($text, $unitText, null);
 
-        return new Reading(trim($text), $number, $unit, $unit->toCore($number), true);
+        return new Reading(trim($text), $number, $unit, self::value($unit, $number), true);
+    }
+
+    /** In the core's unit, to the digits that a written measure has: 2 3/8 in is 60.325 mm and no hair less. */
+    private static function value(Unit $unit, float $number): float
+    {
+        return round($unit->toCore($number), self::DECIMALS);
     }
 
     private static function unit(string $text, string $unitText, ?Dimension $dimension): Unit

@@ -148,7 +148,7 @@ final class Browser
         $element = $this->see($field);
         $element->click();
         $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $element->sendKeys($text);
+        $element->sendKeys($text === '' ? WebDriverKeys::BACKSPACE : $text);
         $element->sendKeys(WebDriverKeys::TAB);
 
         return $this;
@@ -193,8 +193,9 @@ final class Browser
         ]]];
         $executor = $this->driver->getCommandExecutor();
         $url = $executor instanceof HttpCommandExecutor ? $executor->getAddressOfRemoteServer() : '';
-        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($actions, JSON_THROW_ON_ERROR), 'ignore_errors' => true]]);
-        $answer = (string) file_get_contents("$url/session/{$this->driver->getSessionID()}/actions", false, $context);
+        $curl = curl_init("$url/session/{$this->driver->getSessionID()}/actions");
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 20, CURLOPT_POSTFIELDS => json_encode($actions, JSON_THROW_ON_ERROR), CURLOPT_HTTPHEADER => ['Content-Type: application/json']]);
+        $answer = (string) curl_exec($curl);
         if (str_contains($answer, '"error"')) {
             throw new RuntimeException("The drag failed: $answer");
         }

@@ -174,9 +174,19 @@ it('never moves holes laid out by hand', function () {
     $holes = [['x_mm' => -100, 'y_mm' => 20], ['x_mm' => 60.5, 'y_mm' => -30]];
     $layout = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => $holes]]))->tubs[0]->layout;
 
-    expect(json_decode((string) json_encode($layout->holes), true))->toEqual($holes)
+    expect(array_map(fn ($h) => ['x_mm' => $h->x_mm, 'y_mm' => $h->y_mm], $layout->holes))->toEqual($holes)
+        // From the left and the front of a 580 × 390 lid; the first is 148 = 195 − 20 − 27 from the back edge.
+        ->and([$layout->holes[0]->from_left_mm, $layout->holes[0]->from_front_mm, $layout->holes[0]->edge_mm])->toEqual([190.0, 215.0, 148.0])
         ->and($layout->pattern)->toBe('manual')
         ->and($layout->spacing_mm)->toEqualWithDelta(hypot(160.5, 50), 1e-9);
+});
+
+it('marks a round lid out by radius and angle', function () {
+    $holes = Gardens::report(Gardens::tub(['layout' => ['pattern' => 'ring', 'cups' => 4]]))->tubs[0]->layout->holes;
+
+    expect(array_map(fn ($h) => round($h->angle_deg, 6), $holes))->toBe([90.0, 0.0, 270.0, 180.0])
+        ->and(array_unique(array_map(fn ($h) => round($h->radius_mm, 6), $holes)))->toBe([105.5])
+        ->and($holes[0]->from_left_mm)->toBeNull();
 });
 
 it('finds what is wrong with a lid', function (array $tub, string $finding) {

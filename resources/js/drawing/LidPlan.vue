@@ -7,7 +7,7 @@ import { tint } from './plants';
 import { useBox } from './useBox';
 
 const props = withDefaults(defineProps<{ tub: TubReport; units: Units; canopies?: boolean; dimensions?: boolean; movable?: boolean; chosen?: number | null; caption?: string }>(), { canopies: false, dimensions: true, movable: false, chosen: null, caption: '' });
-const emit = defineEmits<{ choose: [hole: number]; move: [hole: number, x: number, y: number, done: boolean] }>();
+const emit = defineEmits<{ choose: [hole: number]; move: [hole: number, x: number, y: number, done: boolean]; nudge: [hole: number, right: number, back: number] }>();
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
@@ -87,11 +87,10 @@ function drag(event: PointerEvent, done: boolean): void {
 function nudge(event: KeyboardEvent, i: number): void {
     const by = event.shiftKey ? 10 : 1;
     const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
-    const h = holes.value[i];
-    if (!step || !h || !props.movable) return;
+    if (!step || !props.movable) return;
     event.preventDefault();
     event.stopPropagation();
-    emit('move', i, Math.round((h.x_mm + step[0]!) * 2) / 2, Math.round((h.y_mm + step[1]!) * 2) / 2, true);
+    emit('nudge', i, step[0]!, step[1]!);
 }
 
 const description = computed(() => `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(hole.value, props.units)}, ${props.tub.layout.pattern}.`);

@@ -75,6 +75,14 @@ function move(hole: number, x: number, y: number, done: boolean): void {
     else garden.look(edit);
 }
 
+/** By so much from where it stands in the document, so that quick presses add up before the drawing has followed. */
+function nudge(hole: number, right: number, back: number): void {
+    set(`nudge hole ${hole + 1}`, (t) => byHand(t, (list) => {
+        const h = list[hole]!;
+        Object.assign(h, { x_mm: Math.round((h.x_mm + right) * 2) / 2, y_mm: Math.round((h.y_mm + back) * 2) / 2 });
+    }));
+}
+
 function addHole(): void {
     set('add a hole', (t) => byHand(t, (list) => { list.push({ x_mm: 0, y_mm: 0 }); }));
     chosen.value = holes.value.length;
@@ -133,10 +141,10 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                     <Measure label="Right" dimension="length" :model-value="picked.x_mm" @update:model-value="(v) => v !== null && move(chosen!, v, picked!.y_mm, true)" />
                     <Measure label="Back" dimension="length" :model-value="picked.y_mm" @update:model-value="(v) => v !== null && move(chosen!, picked!.x_mm, v, true)" />
                     <div class="nudge" role="group" aria-label="Nudge the hole by 1 mm">
-                        <button type="button" class="box" aria-label="Left" @click="move(chosen!, picked!.x_mm - 1, picked!.y_mm, true)">←</button>
-                        <button type="button" class="box" aria-label="Back" @click="move(chosen!, picked!.x_mm, picked!.y_mm + 1, true)">↑</button>
-                        <button type="button" class="box" aria-label="Front" @click="move(chosen!, picked!.x_mm, picked!.y_mm - 1, true)">↓</button>
-                        <button type="button" class="box" aria-label="Right" @click="move(chosen!, picked!.x_mm + 1, picked!.y_mm, true)">→</button>
+                        <button type="button" class="box" aria-label="Left" @click="nudge(chosen!, -1, 0)">←</button>
+                        <button type="button" class="box" aria-label="Back" @click="nudge(chosen!, 0, 1)">↑</button>
+                        <button type="button" class="box" aria-label="Front" @click="nudge(chosen!, 0, -1)">↓</button>
+                        <button type="button" class="box" aria-label="Right" @click="nudge(chosen!, 1, 0)">→</button>
                     </div>
                 </fieldset>
                 <div class="row">
@@ -147,7 +155,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
         </template>
 
         <div class="drawings">
-            <div class="plan"><LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" /></div>
+            <div class="plan"><LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" @nudge="nudge" /></div>
             <div class="below">
                 <CupDetail :tub="report" :units="units" />
                 <div class="cut">
