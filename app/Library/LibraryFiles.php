@@ -54,12 +54,13 @@ final readonly class LibraryFiles
     /** @return array<string, Crop> */
     private function crops(): array
     {
-        $rows = array_map(static fn (string $line): array => str_getcsv($line), explode("\n", trim($this->text('crops.csv'))));
-        $columns = array_shift($rows);
+        $lines = explode("\n", trim($this->text('crops.csv')));
+        $columns = str_getcsv(array_shift($lines));
         $crops = [];
-        foreach ($rows as $row) {
-            $crop = self::crop(array_combine(array_map(strval(...), $columns), array_map(strval(...), $row)));
-            $crops[$crop->key] = $crop;
+        foreach ($lines as $line) {
+            /** @var array<string, string> $row */
+            $row = array_combine($columns, str_getcsv($line));
+            $crops[$row['key']] = self::crop($row);
         }
 
         return $crops;

@@ -13,17 +13,20 @@ final class SchemaCheck
 {
     private const MOST_FAULTS = 200;
 
-    private readonly Validator $validator;
+    private readonly SchemaFit $fit;
 
     public function __construct(private readonly stdClass $schema)
     {
-        $this->validator = new Validator(null, self::MOST_FAULTS, false);
+        $this->fit = new SchemaFit($schema);
     }
 
     /** @return list<Fault> */
     public function faults(mixed $document): array
     {
-        $error = $this->validator->validate($document, $this->schema)->error();
+        if ($this->fit->fits($document)) {
+            return [];
+        }
+        $error = (new Validator(null, self::MOST_FAULTS, false))->validate($document, $this->schema)->error();
         $faults = [];
         foreach ($error === null ? [] : self::leaves($error) as $leaf) {
             $fault = self::fault($leaf);

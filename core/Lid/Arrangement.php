@@ -45,10 +45,4 @@ final readonly class Arrangement
     {
         return self::of($this->pattern, array_slice($this->points, 0, $count));
     }
-
-    /** The same pattern drawn in towards the middle. */
-    public function drawnIn(float $alongX, float $alongY): self
-    {
-        return self::of($this->pattern, array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $this->points));
-    }
 }

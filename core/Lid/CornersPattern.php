@@ -7,17 +7,19 @@ namespace KelpTub\Core\Lid;
 /** The four corners of a rectangular lid, then even steps along its sides; five is the corners and the middle. */
 final class CornersPattern implements Pattern
 {
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
         if ($space->lid->outline->round || $count < 4) {
-            return [];
+            return;
         }
         if ($count === 5) {
             $halves = GridPattern::corner($space, 1, 1, $pitch);
+            if ($halves !== null) {
+                yield Arrangement::of(PatternKind::Corners, [...self::around(1, 1, ...$halves), new Point(0.0, 0.0)]);
+            }
 
-            return $halves === null ? [] : [Arrangement::of(PatternKind::Corners, [...self::around(1, 1, ...$halves), new Point(0.0, 0.0)])];
+            return;
         }
-        $found = [];
         for ($stepsX = 1; 2 * $stepsX + 2 <= $count; $stepsX++) {
             $stepsY = intdiv($count, 2) - $stepsX;
             if ($count % 2 !== 0 || $stepsY < 1) {
@@ -25,11 +27,9 @@ final class CornersPattern implements Pattern
             }
             $halves = GridPattern::corner($space, $stepsX, $stepsY, $pitch);
             if ($halves !== null) {
-                $found[] = Arrangement::of(PatternKind::Corners, self::around($stepsX, $stepsY, ...$halves));
+                yield Arrangement::of(PatternKind::Corners, self::around($stepsX, $stepsY, ...$halves));
             }
         }
-
-        return $found;
     }
 
     /** @return list<Point> clockwise from the back left corner */

@@ -9,9 +9,8 @@ final class GridPattern implements Pattern
 {
     private const BISECTIONS = 40;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
-        $found = [];
         for ($rows = 1; $rows <= $count; $rows++) {
             if ($count % $rows !== 0 || $count === 1) {
                 continue;
@@ -19,11 +18,9 @@ final class GridPattern implements Pattern
             $columns = intdiv($count, $rows);
             $halves = self::corner($space, $columns - 1, $rows - 1, $pitch);
             if ($halves !== null) {
-                $found[] = Arrangement::of(PatternKind::Grid, self::points($columns, $rows, ...$halves));
+                yield Arrangement::of(PatternKind::Grid, self::points($columns, $rows, ...$halves));
             }
         }
-
-        return $found;
     }
 
     /**

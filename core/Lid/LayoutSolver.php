@@ -95,14 +95,22 @@ final class LayoutSolver
     /** The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the pitch. */
     private function clear(Arrangement $arrangement, float $pitch): ?Arrangement
     {
-        if ($this->isClear($arrangement)) {
+        if ($this->areClear($arrangement->points)) {
             return $arrangement;
         }
         $best = null;
         foreach (self::DRAWN_IN as $alongX) {
             foreach (self::DRAWN_IN as $alongY) {
-                $drawn = $arrangement->drawnIn($alongX, $alongY);
-                if ($drawn->spacing >= $pitch && ($best === null || $drawn->spacing > $best->spacing) && $this->isClear($drawn)) {
+                // No distance shrinks less than the axis that is drawn in less.
+                if (max($alongX, $alongY) * $arrangement->spacing < max($pitch, $best->spacing ?? 0.0)) {
+                    break;
+                }
+                $points = array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $arrangement->points);
+                if (! $this->areClear($points)) {
+                    continue;
+                }
+                $drawn = Arrangement::of($arrangement->pattern, $points);
+                if ($drawn->spacing >= max($pitch, $best->spacing ?? 0.0)) {
                     $best = $drawn;
                 }
             }
@@ -111,9 +119,10 @@ final class LayoutSolver
         return $best;
     }
 
-    private function isClear(Arrangement $arrangement): bool
+    /** @param  list<Point>  $points */
+    private function areClear(array $points): bool
     {
-        foreach ($arrangement->points as $point) {
+        foreach ($points as $point) {
             if (! $this->space->clearOfKeepOuts($point)) {
                 return false;
             }

@@ -8,9 +8,10 @@ namespace KelpTub\Core\Lid;
 interface Pattern
 {
     /**
-     * The ways of laying out exactly $count holes whose least distance may reach $pitch, widest first or not; keep-outs are not looked at.
+     * The ways of laying out exactly $count holes at least $pitch apart, one after the other, so that who needs only one stops there.
+     * Keep-outs are not looked at.
      *
-     * @return list<Arrangement>
+     * @return iterable<Arrangement>
      */
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array;
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable;
 }

@@ -9,18 +9,17 @@ final class RingPattern implements Pattern
 {
     private const BISECTIONS = 40;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
         $radius = $space->reachRound();
         if ($count < 2 || $radius <= 0.0) {
-            return [];
+            return;
         }
-        $found = [];
         if (self::chord($radius, $count) >= $pitch) {
-            $found[] = self::rings([[$count, $radius, 0.0]], false);
+            yield self::rings([[$count, $radius, 0.0]], false);
         }
         if ($count > 3 && min($radius, self::chord($radius, $count - 1)) >= $pitch) {
-            $found[] = self::rings([[$count - 1, $radius, 0.0]], true);
+            yield self::rings([[$count - 1, $radius, 0.0]], true);
         }
         foreach ([false, true] as $centre) {
             $ringed = $count - ($centre ? 1 : 0);
@@ -30,12 +29,10 @@ final class RingPattern implements Pattern
                 }
                 $double = self::double($radius, $outer, $ringed - $outer, $centre, $pitch);
                 if ($double !== null) {
-                    $found[] = $double;
+                    yield $double;
                 }
             }
         }
-
-        return $found;
     }
 
     /** Two rings, the inner one where it is as far from the outer as its own holes are from each other. */
@@ -44,6 +41,11 @@ final class RingPattern implements Pattern
         $turn = M_PI / self::leastCommonMultiple($outer, $inner);
         $within = static fn (float $r): float => min(self::chord($r, $inner), $centre ? $r : INF);
         $between = static fn (float $r): float => sqrt($radius ** 2 + $r ** 2 - 2 * $radius * $r * cos($turn));
+        // The least inner ring that keeps the pitch in itself; nearer to the outer one it only gets worse.
+        $least = max($pitch / (2 * sin(M_PI / max(2, $inner))), $centre ? $pitch : 0.0);
+        if ($inner > 1 && ($least > $radius || $between($least) < $pitch)) {
+            return null;
+        }
         [$low, $high] = [0.0, $radius];
         for ($i = 0; $i < self::BISECTIONS; $i++) {
             $r = ($low + $high) / 2;

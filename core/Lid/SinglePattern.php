@@ -7,7 +7,7 @@ namespace KelpTub\Core\Lid;
 /** One cup in the middle of the lid. */
 final class SinglePattern implements Pattern
 {
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
         return $count === 1 && $space->holdsOneInTheMiddle()
             ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)])]

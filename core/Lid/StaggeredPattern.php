@@ -14,9 +14,10 @@ final class StaggeredPattern implements Pattern
 
     private const BISECTIONS = 26;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): array
+    private const LOOKS = 5;
+
+    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
-        $found = [];
         foreach ([false, true] as $across) {
             $deep = $across ? $space->reachX(0.0) : $space->reachY(0.0);
             $wide = $across ? $space->reachY(0.0) : $space->reachX(0.0);
@@ -26,12 +27,10 @@ final class StaggeredPattern implements Pattern
             foreach (self::structures($count, $deep, $wide, $pitch) as [$rows, $even]) {
                 $arrangement = self::widest($space, $rows, $even, $across, $deep, $pitch);
                 if ($arrangement !== null) {
-                    $found[] = $arrangement;
+                    yield $arrangement;
                 }
             }
         }
-
-        return $found;
     }
 
     /**
@@ -81,6 +80,9 @@ final class StaggeredPattern implements Pattern
             return $step;
         };
         $spacing = static fn (float $step, float $half): float => self::spacing(count($rows), max(0, ...$rows), $step, 2 * $half / (count($rows) - 1));
+        if (! self::mayReach($pitch, $deep, count($rows), $pitchAt)) {
+            return null;
+        }
         $value = static fn (float $half): float => $spacing($pitchAt($half), $half);
         $halves = [self::evenDepth($deep, count($rows), $pitchAt), $deep];
         for ($i = 1; $i < self::SCAN; $i++) {
@@ -98,6 +100,30 @@ final class StaggeredPattern implements Pattern
         }
 
         return Arrangement::of(PatternKind::Staggered, self::points($rows, $even, $across, $pitchAt($best), $best));
+    }
+
+    /**
+     * Whether the pitch may be reached at all: rows must lie so deep for it, and at that depth holes within a row may no longer be far
+     * enough apart. Each look makes the bounds tighter; a few settle nearly every case without a search.
+     *
+     * @param  callable(float): float  $pitchAt
+     */
+    private static function mayReach(float $pitch, float $deep, int $rows, callable $pitchAt): bool
+    {
+        $half = 0.0;
+        for ($look = 0; $look < self::LOOKS; $look++) {
+            $step = $pitchAt($half);
+            if ($step < $pitch) {
+                return false;
+            }
+            $rise = max($rows > 2 ? $pitch / 2 : 0.0, sqrt(max(0.0, $pitch ** 2 - $step ** 2 / 4)));
+            $half = ($rows - 1) / 2 * $rise;
+            if ($half > $deep) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\RefusedGarden;
 use KelpTub\Core\Garden\SchemaCheck;
+use KelpTub\Core\Garden\SchemaFit;
 use Tests\Core\Gardens;
 
 it('fills in the defaults', function () {
@@ -151,3 +152,45 @@ it('has a report schema that would catch a wrong report', function () {
 it('carries the faults with it when it refuses', function () {
     Gardens::reader()->read('{"format":"kelp-tub.garden","version":1,"units":"cubits"}');
 })->throws(RefusedGarden::class, '/units: is "cubits"; it may be metric, us');
+
+it('fits in a moment just what the full check passes', function () {
+    $schema = Gardens::files()->schema('garden');
+    $fit = new SchemaFit($schema);
+    $full = fn (mixed $document): bool => (new Opis\JsonSchema\Validator)->validate($document, $schema)->isValid();
+    $demo = (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');
+    expect($fit->fits(json_decode($demo)))->toBeTrue()->and($full(json_decode($demo)))->toBeTrue();
+
+    // Every value of the demo garden in turn is replaced by each of these.
+    $odd = [null, true, 0, -1, 1.5, 1e9, 51, 'x', '', str_repeat('x', 121), 'tote-45', [], [1], new stdClass, (object) ['liner' => 1], "trailing\n"];
+    $checked = $refused = 0;
+    $walk = function (mixed &$value, callable $look) use (&$walk, $odd): void {
+        $kept = $value;
+        foreach ($odd as $other) {
+            $value = $other;
+            $look();
+        }
+        $value = $kept;
+        if (is_array($value)) {
+            foreach (array_keys(array_slice($value, 0, 2)) as $i) {
+                $walk($value[$i], $look);
+            }
+        } elseif ($value instanceof stdClass) {
+            foreach (array_keys(get_object_vars($value)) as $name) {
+                $walk($value->{$name}, $look);
+            }
+        }
+    };
+    $document = json_decode($demo);
+    $walk($document, function () use (&$document, $fit, $full, &$checked, &$refused): void {
+        $verdict = $full($document);
+        expect($fit->fits($document))->toBe($verdict, (string) json_encode($document));
+        $checked++;
+        $refused += $verdict ? 0 : 1;
+    });
+    expect($checked)->toBeGreaterThan(1000)->and($refused)->toBeGreaterThan(500)->toBeLessThan($checked);
+});
+
+it('fits nothing to a schema with a keyword it does not know', function () {
+    expect((new SchemaFit((object) ['oneOf' => []]))->fits(1))->toBeFalse()
+        ->and((new SchemaFit((object) ['type' => 'number', 'title' => 'x']))->fits(1))->toBeTrue();
+});

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+// Started by bin/bench: bench.php URL. Prints medians, ratios and goals; a goal that is missed is said, not hidden.
+
+use App\Library\LibraryFiles;
+use KelpTub\Core\Garden\Planner;
+
+$root = dirname(__DIR__, 2);
+require "$root/vendor/autoload.php";
+[, $url] = $argv;
+
+$demo = (string) file_get_contents("$root/data/demo.kelp.json");
+
+/** Eight tubs of all sizes on two pumps. */
+function eightTubs(): string
+{
+    $tubs = $branches = [];
+    foreach ([['tote-45', 'mizuna'], ['tote-64', 'basil'], ['bucket-20', 'lettuce-leaf'], ['tote-30', 'rocket'], ['bucket-25', 'kale'], ['tub-70-round', 'pak-choi'], ['tote-20', 'parsley'], ['bucket-10', 'chives']] as $i => [$vessel, $crop]) {
+        $tubs[] = ['id' => "t$i", 'system' => 'aerated', 'vessel' => $vessel, 'crop' => $crop, 'stones' => ['kind' => 'disc-100', 'count' => 2]];
+        $branches[$i % 2][] = ['tub' => "t$i"];
+    }
+
+    return (string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => $tubs, 'air' => [
+        ['id' => 'p0', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => $branches[0]],
+        ['id' => 'p1', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => $branches[1]],
+    ]]);
+}
+
+/** @param  list<float>  $times */
+function median(array $times): float
+{
+    sort($times);
+
+    return $times[intdiv(count($times), 2)];
+}
+
+/** Median milliseconds of so many posts on one kept connection, after some that do not count. */
+function post(string $url, string $body, int $times = 120): float
+{
+    $curl = curl_init($url);
+    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => $body, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:']]);
+    $taken = [];
+    for ($i = -30; $i < $times; $i++) {
+        $start = hrtime(true);
+        curl_exec($curl);
+        if (curl_getinfo($curl, CURLINFO_RESPONSE_CODE) !== 200) {
+            fwrite(STDERR, "bench: $url answered ".curl_getinfo($curl, CURLINFO_RESPONSE_CODE)."\n");
+            exit(1);
+        }
+        if ($i >= 0) {
+            $taken[] = (hrtime(true) - $start) / 1e6;
+        }
+    }
+
+    return median($taken);
+}
+
+function say(string $what, float $value, string $unit, ?float $goal = null): void
+{
+    printf("%-46s %8.2f %-3s %s\n", $what, $value, $unit, $goal === null ? '' : sprintf('goal under %g: %s', $goal, $value < $goal ? 'met' : 'MISSED'));
+}
+
+$floor = post("$url/api/nothing", '{}');
+say('empty JSON object (the floor)', $floor, 'ms');
+foreach (['preview of the demo garden' => $demo, 'preview of eight tubs' => eightTubs()] as $what => $garden) {
+    $time = post("$url/api/preview", $garden);
+    say($what, $time, 'ms', 60);
+    say('  against the floor', $time / $floor, '×', 3);
+}
+
+$files = new LibraryFiles("$root/data");
+$library = $files->library();
+$garden = $files->reader($library)->read(eightTubs());
+$planner = new Planner($library);
+$times = [];
+for ($i = -5; $i < 40; $i++) {
+    $start = hrtime(true);
+    $plan = $planner->plan($garden);
+    if ($i >= 0) {
+        $times[] = (hrtime(true) - $start) / 1e6;
+    }
+}
+say('planner alone, eight tubs, warm', median($times), 'ms', 15);
+$times = [];
+for ($i = -5; $i < 40; $i++) {
+    $start = hrtime(true);
+    $planner->report($garden);
+    if ($i >= 0) {
+        $times[] = (hrtime(true) - $start) / 1e6;
+    }
+}
+say('planner, findings and report, eight tubs, warm', median($times), 'ms');
+say('peak memory', memory_get_peak_usage(true) / 1e6, 'MB', 64);
