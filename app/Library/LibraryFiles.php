@@ -55,7 +55,7 @@ final readonly class LibraryFiles
     private function crops(): array
     {
         $lines = explode("\n", trim($this->text('crops.csv')));
-        $columns = str_getcsv(array_shift($lines));
+        $columns = array_map(strval(...), str_getcsv(array_shift($lines)));
         $crops = [];
         foreach ($lines as $line) {
             /** @var array<string, string> $row */
