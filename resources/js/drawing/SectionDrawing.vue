@@ -12,7 +12,7 @@ const emit = defineEmits<{ line: [choice: string] }>();
 
 const LEFT = 118;
 const RIGHT = 84;
-const TOP = 34;
+const TOP = 44;
 const BOTTOM = 34;
 
 const box = ref<HTMLElement | null>(null);

@@ -73,7 +73,7 @@ const plantSize = computed(() => {
     if (!crop) return null;
     // Seedlings are alike in size whatever they will be.
     return props.growth < 0.3
-        ? { height: Math.min(crop.mature_height_mm * 0.3, 70, rim.value * 0.2), width: Math.min(crop.spacing_mm * 0.4, 70) }
+        ? { height: Math.min(crop.mature_height_mm * 0.3, 70, 34 / s.value), width: Math.min(crop.spacing_mm * 0.4, 70, 40 / s.value) }
         : { height: crop.mature_height_mm * props.growth, width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth };
 });
 </script>
