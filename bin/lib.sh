@@ -106,9 +106,9 @@ database() {
         rm -rf "$data"
         step "making a database in ${data#"$root"/}" mariadb-install-db --no-defaults "${install_as[@]}" --datadir="$data" --auth-root-authentication-method=normal --skip-test-db --skip-name-resolve
     fi
-    local try
+    local try wanted=${db_port_wanted:-}
     for try in 1 2 3 4 5; do
-        DB_PORT=$(php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];')
+        DB_PORT=${wanted:-$(php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];')}
         mariadbd --no-defaults "${as[@]}" --datadir="$data" --socket="$socket" --pid-file="$run/$name.pid" --log-error="$log" --port="$DB_PORT" \
             --bind-address=127.0.0.1 --skip-name-resolve --performance-schema=OFF --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci \
             --default-time-zone=+00:00 "$@" >>"$log" 2>&1 &

@@ -59,29 +59,33 @@ const chains = computed(() => {
 
 const ringRadius = computed(() => (lid.value.round && !props.tub.shape.in_mouth ? Math.max(0, ...holes.value.map((h) => h.radius_mm ?? 0)) : 0));
 
-const dragging = ref<number | null>(null);
-
-function point(event: PointerEvent): { x: number; y: number } {
-    const rect = box.value!.getBoundingClientRect();
-    const half = (mm: number): number => Math.round(mm * 2) / 2;
-    return { x: half((event.clientX - rect.left - middle.value.x) / scale.value), y: half(-(event.clientY - rect.top - middle.value.y) / scale.value) };
+/** A drag starts where the hole was; a press that hardly moves only chooses it. */
+interface Drag {
+    hole: number;
+    from: { x: number; y: number };
+    at: { x: number; y: number };
+    begun: boolean;
 }
+
+const STILL_PX = 3;
+let dragging: Drag | null = null;
 
 function grab(event: PointerEvent, i: number): void {
     emit('choose', i);
     if (!props.movable || event.pointerType === 'touch') return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    dragging.value = i;
+    const h = holes.value[i]!;
+    dragging = { hole: i, from: { x: event.clientX, y: event.clientY }, at: { x: h.x_mm, y: h.y_mm }, begun: false };
 }
 
 function drag(event: PointerEvent, done: boolean): void {
-    const i = dragging.value;
-    if (i === null) return;
-    if (done) dragging.value = null;
-    const p = point(event);
-    const h = holes.value[i];
-    if (!h || (done && Math.hypot(p.x - h.x_mm, p.y - h.y_mm) < 0.25 && props.tub.layout.pattern !== 'manual')) return;
-    emit('move', i, p.x, p.y, done);
+    const d = dragging;
+    if (!d) return;
+    if (done) dragging = null;
+    const by = { x: event.clientX - d.from.x, y: event.clientY - d.from.y };
+    d.begun ||= Math.hypot(by.x, by.y) >= STILL_PX;
+    const half = (mm: number): number => Math.round(mm * 2) / 2;
+    if (d.begun) emit('move', d.hole, half(d.at.x + by.x / scale.value), half(d.at.y - by.y / scale.value), done);
 }
 
 function nudge(event: KeyboardEvent, i: number): void {
@@ -173,6 +177,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
 .outline { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
 .outline.over { fill: none; }
 .canopies circle { fill-opacity: 0.16; stroke-dasharray: 2 3; stroke-width: 1.2; }
+g[aria-hidden] { pointer-events: none; }
 .rim { fill: none; stroke: var(--faint); stroke-dasharray: 6 4; }
 .keep-out { stroke: var(--ink); stroke-width: 1; }
 .dash { stroke-dasharray: 3 4; }
@@ -183,6 +188,6 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
 .hole.chosen .cut { fill: var(--water); }
 .hole.chosen text { fill: var(--paper); }
 .hole.bad .cut { stroke: var(--stop); stroke-width: 3; }
-.hole:focus-visible { outline: none; }
+.hole:focus { outline: none; }
 .hole:focus-visible .lip { stroke: var(--focus); stroke-width: 3; }
 </style>

@@ -53,9 +53,9 @@ const percent = (share: number): string => `${Math.max(0, Math.min(1, share)) * 
 .head { display: flex; align-items: baseline; justify-content: space-between; gap: 0.5rem; }
 .ask { background: none; border: 0; border-bottom: 1px dotted var(--faint); padding: 0.1rem 0; min-height: 24px; cursor: help; text-align: left; color: var(--ink); }
 .ask:hover { border-bottom-style: solid; }
-.value { white-space: nowrap; text-align: right; }
+.value { position: relative; white-space: nowrap; text-align: right; }
 .big { font-size: 1.35rem; font-weight: 700; }
-.before { color: var(--faint); font-size: 0.8125rem; margin-right: 0.4rem; }
+.before { position: absolute; right: 0; bottom: 82%; color: var(--faint); font-size: 0.75rem; background: var(--paper); padding-left: 0.3rem; line-height: 1; }
 .bar { position: relative; height: 9px; margin: 0.25rem 0; }
 .bar::before { content: ''; position: absolute; left: 0; right: 0; top: 4px; height: 1px; background: var(--rule); }
 .run { position: absolute; left: 0; top: 3px; height: 3px; background: var(--kelp); }
