@@ -9,8 +9,10 @@ run="$root/.run"
 say() { printf '%s\n' "· $*"; }
 fail() { printf '%s\n' "$(basename "$0"): $*" >&2; exit 1; }
 
-# The last line of a log, for a message of one line.
-last_line() { grep -v '^[[:space:]]*$' "$1" 2>/dev/null | tail -n 1 | cut -c1-200; }
+# The line of a log that says most, for a message of one line: the first that speaks of an error, or the last.
+last_line() {
+    { grep -m1 -E 'SQLSTATE|ERR!|^E: |[Ee]rror:|Fatal|No space left' "$1" || grep -v '^[[:space:]]*$' "$1" | tail -n 1; } 2>/dev/null | sed 's/^[[:space:]]*//' | cut -c1-200
+}
 
 # Runs a step quietly; on failure one line and where the rest is.
 step() {
