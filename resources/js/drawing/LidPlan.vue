@@ -185,7 +185,7 @@ g[aria-hidden] { pointer-events: none; }
 .cut { fill: var(--water-wash); stroke: var(--ink); stroke-width: 1.8; }
 .cross { stroke: var(--ink); stroke-width: 0.7; stroke-dasharray: 7 2 2 2; }
 .hole.movable { cursor: grab; touch-action: pan-y; }
-.hole.chosen .cut { fill: var(--water); }
+.hole.chosen .cut { fill: var(--water-text); }
 .hole.chosen text { fill: var(--paper); }
 .hole.bad .cut { stroke: var(--stop); stroke-width: 3; }
 .hole:focus { outline: none; }
