@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Api\GardenController;
+use App\Http\Controllers\Api\PlanController;
 use App\Http\Controllers\Api\PreviewController;
 use App\Http\Controllers\Api\ReadController;
 use Illuminate\Http\JsonResponse;
@@ -12,6 +13,7 @@ use Illuminate\Support\Facades\Route;
 Route::post('nothing', static fn (): JsonResponse => new JsonResponse(new stdClass));
 
 Route::post('preview', PreviewController::class);
+Route::post('plan', PlanController::class);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);

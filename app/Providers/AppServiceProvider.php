@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Library\LibraryFiles;
+use App\Library\RememberedSpreads;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\ServiceProvider;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Library;
@@ -19,7 +21,14 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(LibraryFiles::class, static fn (): LibraryFiles => new LibraryFiles(base_path('data')));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(GardenReader::class, fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader($this->app->make(Library::class)));
-        $this->app->singleton(Planner::class, fn (): Planner => new Planner($this->app->make(Library::class)));
+        // Previews and pages answer with the spreads that are known; one request works out the others.
+        $this->app->singleton(Planner::class, fn (): Planner => $this->planner(solve: false));
+        $this->app->singleton('planner.final', fn (): Planner => $this->planner(solve: true));
+    }
+
+    private function planner(bool $solve): Planner
+    {
+        return new Planner($this->app->make(Library::class), new RememberedSpreads(Cache::store('spreads'), $solve));
     }
 
     public function boot(): void

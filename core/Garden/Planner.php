@@ -7,18 +7,20 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\Cost\Budget;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\Purchase;
+use KelpTub\Core\Lid\SolvedSpreads;
+use KelpTub\Core\Lid\SpreadSource;
 use stdClass;
 
 /** Garden in, plan out: a pure function of the garden and the Library. */
 final readonly class Planner
 {
-    public function __construct(private Library $library)
+    public function __construct(private Library $library, private SpreadSource $spreads = new SolvedSpreads)
     {
     }
 
     public function plan(Garden $garden): GardenPlan
     {
-        $tubPlanner = new TubPlanner($garden);
+        $tubPlanner = new TubPlanner($garden, $this->spreads);
         $tubs = [];
         foreach ($garden->tubs as $tub) {
             $tubs[$tub->id] = $tubPlanner->plan($tub);

@@ -19,6 +19,7 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Point;
 use KelpTub\Core\Lid\RoundedBox;
+use KelpTub\Core\Lid\SpreadSource;
 use KelpTub\Core\Vessel\Reservoir;
 use KelpTub\Core\Vessel\Weight;
 
@@ -39,7 +40,7 @@ final readonly class TubPlanner
     /** @var list<Saw> */
     private array $stockSaws;
 
-    public function __construct(private Garden $garden)
+    public function __construct(private Garden $garden, private SpreadSource $spreads)
     {
         $this->climate = $garden->site->climate();
         $this->ownedSaws = SawSeries::owned($garden->saws ?? [], $garden->units);
@@ -56,7 +57,7 @@ final readonly class TubPlanner
         $hanging = $vessel->profile->rim() + ($inMouth ? 0.0 : $vessel->lid->topAboveRim) - $tub->cup->height + $seat->raise;
         $line = WaterLine::of($tub->system, $tub->line(), $hanging, $vessel->profile->rim());
         $space = new LayoutSpace($vessel->lid, $tub->cup, $seat->hole, $vessel->profile, $hanging);
-        $solver = new LayoutSolver($space);
+        $solver = new LayoutSolver($space, $this->spreads);
         $reservoir = static fn (int $cups): Reservoir => new Reservoir($vessel->profile, $tub->cup, $cups, $line->cupBottom, $tub->pebbles);
         $lowest = $tub->stones === null ? self::LOWEST_SHARE * $vessel->profile->rim() : $tub->stones->height + Stone::LEAST_COVER_MM;
         $byWater = fn (int $cups): ?int => $this->byWater($tub, $reservoir($cups), $line->grown, $lowest);

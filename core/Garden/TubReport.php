@@ -80,6 +80,7 @@ final class TubReport
                 'edge_mm' => $plan->edge(),
                 'removed_pct' => $plan->removedPercent(),
                 'complete' => $plan->complete,
+                'pending' => $plan->solver->isWaiting(),
             ],
             'capacity' => (object) [
                 'plants' => $plan->capacity->plants,

@@ -19,6 +19,29 @@ final readonly class KeepOut
         $this->box = RoundedBox::of($section);
     }
 
+    /**
+     * A point moved straight off the keep-out until it is so far from it; one that is far enough stays.
+     *
+     * @return array{float, float}
+     */
+    public function pushedOff(float $x, float $y, float $by): array
+    {
+        if ($this->distanceTo($x, $y) >= $by) {
+            return [$x, $y];
+        }
+        $outer = $this->box->inset(-$by);
+        [$dx, $dy] = [$x - $this->x, $y - $this->y];
+        $across = $outer->halfX - abs($dx);
+        $along = $outer->halfY - abs($dy);
+        if ($across < $along) {
+            $dx = ($dx < 0.0 ? -1 : 1) * $outer->halfX;
+        } else {
+            $dy = ($dy < 0.0 ? -1 : 1) * $outer->halfY;
+        }
+
+        return [$this->x + $dx, $this->y + $dy];
+    }
+
     /** Distance from a point to the keep-out in mm, negative inside it. */
     public function distanceTo(float $x, float $y): float
     {

@@ -24,8 +24,19 @@ final class LayoutSolver
     /** @var array<string, Arrangement|null> answers given so far */
     private array $known = [];
 
-    public function __construct(private readonly LayoutSpace $space)
+    /** No more holes than this are spread. */
+    public const MOST_SPREAD = 40;
+
+    private bool $waiting = false;
+
+    public function __construct(private readonly LayoutSpace $space, private readonly SpreadSource $spreads = new SolvedSpreads)
     {
+    }
+
+    /** Whether a spread was asked for that is not known yet; the best regular pattern stands in for it. */
+    public function isWaiting(): bool
+    {
+        return $this->waiting;
     }
 
     /**
@@ -33,6 +44,14 @@ final class LayoutSolver
      */
     public function most(PatternKind $kind, float $pitch, int $cap): int
     {
+        if ($kind === PatternKind::Spread) {
+            $most = $this->most(PatternKind::Best, $pitch, $cap);
+            while ($most < min($cap, self::MOST_SPREAD, $this->bound($pitch)) && $this->spread($most + 1, $pitch) !== null) {
+                $most++;
+            }
+
+            return $most;
+        }
         for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
             if ($this->fits($kind, $count, $pitch)) {
                 return $count;
@@ -47,10 +66,25 @@ final class LayoutSolver
     {
         $question = "$kind->value $count $pitch";
         if (! array_key_exists($question, $this->known)) {
-            $this->known[$question] = $this->search($kind, $count, $pitch);
+            $this->known[$question] = $kind === PatternKind::Spread
+                ? $this->spread($count, $pitch) ?? $this->search(PatternKind::Best, $count, $pitch)
+                : $this->search($kind, $count, $pitch);
         }
 
         return $this->known[$question];
+    }
+
+    /** The spread of so many holes, or null when it is not known yet or does not keep the pitch. */
+    private function spread(int $count, float $pitch): ?Arrangement
+    {
+        if ($count < 2 || $count > self::MOST_SPREAD) {
+            return null;
+        }
+        $points = $this->spreads->spread($this->space, $count);
+        $this->waiting = $this->waiting || $points === null;
+        $spread = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points);
+
+        return $spread !== null && $spread->spacing >= $pitch ? $spread : null;
     }
 
     /** Whether any pattern of the kind takes $count cups at the pitch. */

@@ -37,7 +37,7 @@ final readonly class LayoutSpace
     private array $walls;
 
     /** @var list<RoundedBox> hole centres lie in all of these */
-    private array $boxes;
+    public array $boxes;
 
     public function __construct(
         public Lid $lid,
@@ -136,6 +136,64 @@ final readonly class LayoutSpace
         }
 
         return $reach;
+    }
+
+    /**
+     * The nearest place to a point where a hole may go.
+     *
+     * @return array{float, float}
+     */
+    public function nearest(float $x, float $y): array
+    {
+        foreach ($this->lid->keepOuts as $keepOut) {
+            [$x, $y] = $keepOut->pushedOff($x, $y, $this->cup->lip / 2 + KeepOut::CLEAR_MM);
+        }
+        foreach ($this->boxes as $box) {
+            [$x, $y] = $box->nearest($x, $y);
+        }
+
+        return [$x, $y];
+    }
+
+    /**
+     * Every piece of edge that a hole may come to stand on, by a number that stays its own, with its distance, positive inside.
+     *
+     * @return list<array{int, float}>
+     */
+    public function edges(float $x, float $y): array
+    {
+        $edges = [];
+        foreach ($this->boxes as $b => $box) {
+            foreach ($box->pieces($x, $y) as $p => [$distance]) {
+                $edges[] = [2 * $b + $p, $distance];
+            }
+        }
+
+        return $edges;
+    }
+
+    /**
+     * One of those pieces: distance, and the direction in which it grows.
+     *
+     * @return array{float, float, float}
+     */
+    public function edgePiece(int $piece, float $x, float $y): array
+    {
+        $pieces = $this->boxes[intdiv($piece, 2)]->pieces($x, $y);
+
+        return $pieces[$piece % 2] ?? $pieces[0];
+    }
+
+    /** The same for spaces in which holes may go to the same places: what a spread is remembered by. */
+    public function fingerprint(): string
+    {
+        $keepOuts = array_map(static fn (KeepOut $k): array => [$k->x, $k->y, $k->section->length, $k->section->width, $k->section->cornerRadius], $this->lid->keepOuts);
+
+        return hash('xxh128', serialize([
+            array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
+            $keepOuts,
+            $keepOuts === [] ? 0.0 : $this->cup->lip,
+        ]));
     }
 
     /** Radius of the largest circle of hole centres about the middle, mm; negative when there is none. */

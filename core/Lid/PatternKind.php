@@ -13,6 +13,7 @@ enum PatternKind: string
     case Staggered = 'staggered';
     case Ring = 'ring';
     case Corners = 'corners';
+    case Spread = 'spread';
     case Manual = 'manual';
 
     /** @return list<self> those that a solver lays out, in order of preference on ties */

@@ -36,6 +36,49 @@ final readonly class RoundedBox
         return $this->radius - hypot(max($qx, 0.0), max($qy, 0.0)) - min(max($qx, $qy), 0.0);
     }
 
+    /**
+     * The nearest point of the box to a point, which is the point itself where it lies inside.
+     *
+     * @return array{float, float}
+     */
+    public function nearest(float $x, float $y): array
+    {
+        [$flatX, $flatY] = [$this->halfX - $this->radius, $this->halfY - $this->radius];
+        [$ax, $ay] = [abs($x), abs($y)];
+        if ($ax > $flatX && $ay > $flatY && $this->radius > 0.0) {
+            [$dx, $dy] = [$ax - $flatX, $ay - $flatY];
+            $d = hypot($dx, $dy);
+            if ($d > $this->radius) {
+                [$ax, $ay] = [$flatX + $dx * $this->radius / $d, $flatY + $dy * $this->radius / $d];
+            }
+        } else {
+            [$ax, $ay] = [min($ax, $this->halfX), min($ay, $this->halfY)];
+        }
+
+        return [$x < 0.0 ? -$ax : $ax, $y < 0.0 ? -$ay : $ay];
+    }
+
+    /**
+     * The edge as seen from a point near it: for each flat or round piece that may bind, its distance (positive inside) and the direction in
+     * which that distance grows. A point in a square corner sees two pieces.
+     *
+     * @return list<array{float, float, float}>
+     */
+    public function pieces(float $x, float $y): array
+    {
+        [$flatX, $flatY] = [$this->halfX - $this->radius, $this->halfY - $this->radius];
+        [$ax, $ay] = [abs($x), abs($y)];
+        [$sx, $sy] = [$x < 0.0 ? -1.0 : 1.0, $y < 0.0 ? -1.0 : 1.0];
+        if ($this->radius > 0.0 && $ax > $flatX && $ay > $flatY) {
+            [$dx, $dy] = [$ax - $flatX, $ay - $flatY];
+            $d = max(1.0e-12, hypot($dx, $dy));
+
+            return [[$this->radius - $d, -$sx * $dx / $d, -$sy * $dy / $d]];
+        }
+
+        return [[$this->halfX - $ax, -$sx, 0.0], [$this->halfY - $ay, 0.0, -$sy]];
+    }
+
     /** Whether all of another box lies in this one: the four discs at its corners span it. */
     public function contains(self $other): bool
     {

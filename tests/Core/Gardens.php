@@ -5,12 +5,20 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use App\Library\LibraryFiles;
+use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenPlan;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\Lid;
+use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Vessel\Profile;
+use KelpTub\Core\Vessel\Station;
 use stdClass;
 
 /** Gardens for tests: read through the real reader, planned with the shipped Library. */
@@ -85,5 +93,21 @@ final class Gardens
         }
 
         return [];
+    }
+
+    /**
+     * A space whose hole centres may lie in exactly the given section: straight walls far away, a lid inset by edge and radius.
+     *
+     * @param  list<KeepOut>  $keepOuts
+     */
+    public static function space(CrossSection $region, array $keepOuts = [], float $hole = 54, LidMake $make = LidMake::Plain): LayoutSpace
+    {
+        $inset = 2 * ($hole / 2 + $make->leastEdge());
+        $outline = $region->round
+            ? CrossSection::circle($region->length + $inset)
+            : CrossSection::rectangle($region->length + $inset, $region->width + $inset, $region->cornerRadius + $inset / 2);
+        $wide = CrossSection::circle(3000);
+
+        return new LayoutSpace(new Lid($outline, 2.5, $make, 0, $keepOuts), new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, new Profile([new Station(0, $wide), new Station(300, $wide)]), 248);
     }
 }

@@ -17,18 +17,6 @@ use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 use Tests\Core\Gardens;
 
-/** A space whose hole centres may lie in exactly the given section: straight walls far away, a lid inset by edge and radius. */
-function space(CrossSection $region, array $keepOuts = [], float $hole = 54, LidMake $make = LidMake::Plain): LayoutSpace
-{
-    $inset = 2 * ($hole / 2 + $make->leastEdge());
-    $outline = $region->round
-        ? CrossSection::circle($region->length + $inset)
-        : CrossSection::rectangle($region->length + $inset, $region->width + $inset, $region->cornerRadius + $inset / 2);
-    $wide = CrossSection::circle(3000);
-
-    return new LayoutSpace(new Lid($outline, 2.5, $make, 0, $keepOuts), new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, new Profile([new Station(0, $wide), new Station(300, $wide)]), 248);
-}
-
 it('knows a rounded box inside out', function () {
     $box = new RoundedBox(280, 185, 50);
 
@@ -47,7 +35,7 @@ it('knows a rounded box inside out', function () {
 });
 
 it('lays out patterns whose least distance is known', function (CrossSection $region, PatternKind $kind, int $count, float $spacing) {
-    $arrangement = (new LayoutSolver(space($region)))->arrange($kind, $count, 1.0);
+    $arrangement = (new LayoutSolver(Gardens::space($region)))->arrange($kind, $count, 1.0);
 
     expect($arrangement?->count())->toBe($count)
         ->and($arrangement?->spacing)->toEqualWithDelta($spacing, 1e-4);
@@ -71,14 +59,14 @@ it('lays out patterns whose least distance is known', function (CrossSection $re
 
 it('draws the corner of a grid in where the region is rounded', function () {
     // A circle of radius 100, 3 × 2: steps x and 2y with x² + y² = R² meet where x = 2y, so the step is 2R/√5.
-    $arrangement = (new LayoutSolver(space(CrossSection::circle(200))))->arrange(PatternKind::Grid, 6, 1.0);
+    $arrangement = (new LayoutSolver(Gardens::space(CrossSection::circle(200))))->arrange(PatternKind::Grid, 6, 1.0);
 
     expect($arrangement?->spacing)->toEqualWithDelta(200 / sqrt(5), 1e-6);
 });
 
 it('picks the widest pattern, and the earlier one on a tie', function () {
-    $circle = new LayoutSolver(space(CrossSection::circle(400)));
-    $square = new LayoutSolver(space(CrossSection::rectangle(400, 400, 0)));
+    $circle = new LayoutSolver(Gardens::space(CrossSection::circle(400)));
+    $square = new LayoutSolver(Gardens::space(CrossSection::rectangle(400, 400, 0)));
 
     expect($circle->arrange(PatternKind::Best, 1, 1.0)?->pattern)->toBe(PatternKind::Single)
         ->and($circle->arrange(PatternKind::Best, 4, 1.0)?->pattern)->toBe(PatternKind::Grid)
@@ -113,19 +101,19 @@ it('gives the same layout every time', function () {
 });
 
 it('sets the least pitch by lips, web and ligament', function () {
-    expect(space(CrossSection::circle(200))->leastPitch())->toBe(69.0)
-        ->and(space(CrossSection::circle(200), make: LidMake::Ribbed)->leastPitch())->toBe(64.0)
-        ->and(space(CrossSection::circle(200), make: LidMake::Thin)->leastPitch())->toBe(79.0)
-        ->and(space(CrossSection::circle(200), hole: 38, make: LidMake::Ribbed)->leastPitch())->toBe(61.0)
-        ->and(space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastFullPitch())->toEqualWithDelta(57 / 0.85, 1e-9);
+    expect(Gardens::space(CrossSection::circle(200))->leastPitch())->toBe(69.0)
+        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Ribbed)->leastPitch())->toBe(64.0)
+        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Thin)->leastPitch())->toBe(79.0)
+        ->and(Gardens::space(CrossSection::circle(200), hole: 38, make: LidMake::Ribbed)->leastPitch())->toBe(61.0)
+        ->and(Gardens::space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastFullPitch())->toEqualWithDelta(57 / 0.85, 1e-9);
 });
 
 it('draws a pattern in to clear a keep-out, and leaves out what cannot', function () {
     $latch = new KeepOut(-300, 0, CrossSection::rectangle(60, 90, 0));
-    $clear = new LayoutSolver(space(CrossSection::rectangle(600, 200, 0), [$latch]));
+    $clear = new LayoutSolver(Gardens::space(CrossSection::rectangle(600, 200, 0), [$latch]));
     $three = $clear->arrange(PatternKind::Grid, 3, 100.0);
     $rib = new KeepOut(0, 0, CrossSection::rectangle(18, 400, 0));
-    $ribbed = new LayoutSolver(space(CrossSection::rectangle(600, 200, 0), [$rib]));
+    $ribbed = new LayoutSolver(Gardens::space(CrossSection::rectangle(600, 200, 0), [$rib]));
 
     expect($three)->not->toBeNull();
     foreach ($three->points as $p) {

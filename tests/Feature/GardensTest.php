@@ -191,3 +191,11 @@ it('puts in the demo garden once', function () {
     $this->artisan('kelp:demo')->assertSuccessful();
     expect(Garden::count())->toBe(0);
 });
+
+it('previews at once while a spread is not known, works it out on asking, and never twice', function () {
+    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"spread","cups":7}}]}';
+    send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', true);
+    $final = send('POST', '/api/plan', $garden)->assertJsonPath('tubs.0.layout.pending', false)->assertJsonPath('tubs.0.layout.pattern', 'spread');
+
+    expect(send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', false)->json('tubs.0.layout'))->toBe($final->json('tubs.0.layout'));
+});

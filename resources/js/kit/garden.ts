@@ -39,13 +39,15 @@ export class OpenGarden {
     readonly message = ref('');
     readonly theirs = shallowRef<Kept | null>(null);
     readonly selected: Ref<string | null> = ref(null);
-    readonly pending = ref(false);
+    /** Whether a layout that takes longer is on its way. */
+    readonly layingOut = ref(false);
 
     private revision: number;
     private past = shallowRef<Step[]>([]);
     private future = shallowRef<Step[]>([]);
     private previewing: AbortController | null = null;
     private again: Garden | null = null;
+    private finishing: AbortController | null = null;
     private timer: ReturnType<typeof setTimeout> | undefined;
     private writing = false;
     private unsaved = false;
@@ -64,6 +66,7 @@ export class OpenGarden {
         this.keep = `kelp-unsaved-${id}`;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
         this.recover();
+        void this.finish(this.document.value);
     }
 
     readonly units = computed<Units>(() => this.document.value.units ?? 'metric');
@@ -183,6 +186,7 @@ export class OpenGarden {
     dispose(): void {
         clearTimeout(this.timer);
         this.previewing?.abort();
+        this.finishing?.abort();
     }
 
     private settle(): void {
@@ -211,19 +215,38 @@ export class OpenGarden {
             return;
         }
         this.previewing = new AbortController();
-        this.pending.value = true;
         const answer = await call<Report>('preview', { body: JSON.stringify(document), signal: this.previewing.signal });
         this.previewing = null;
-        this.pending.value = false;
         if (answer.kind === 'done') {
             this.report.value = answer.data;
             this.faults.value = [];
+            if (!this.again) void this.finish(document);
         } else if (answer.kind === 'refused') {
             this.faults.value = answer.faults;
         }
         const next = this.again;
         this.again = null;
         if (next) void this.preview(next);
+    }
+
+    /** Layouts that take longer to find come by a request of their own; what is chosen stands until then, and it can be cancelled. */
+    private async finish(document: Garden): Promise<void> {
+        this.finishing?.abort();
+        this.finishing = null;
+        this.layingOut.value = this.report.value.tubs.some((tub) => tub.layout.pending);
+        if (!this.layingOut.value) return;
+        const mine = (this.finishing = new AbortController());
+        const answer = await call<Report>('plan', { body: JSON.stringify(document), signal: mine.signal });
+        if (this.finishing !== mine) return;
+        this.finishing = null;
+        this.layingOut.value = false;
+        if (answer.kind === 'done') this.report.value = answer.data;
+    }
+
+    cancelLayout(): void {
+        this.finishing?.abort();
+        this.finishing = null;
+        this.layingOut.value = false;
     }
 
     private schedule(after: number): void {

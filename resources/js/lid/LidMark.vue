@@ -40,6 +40,7 @@ const PATTERNS = [
     { value: 'staggered', name: 'Staggered rows' },
     { value: 'ring', name: 'Ring' },
     { value: 'corners', name: 'Corners and sides' },
+    { value: 'spread', name: 'Spread as far as it goes' },
     { value: 'manual', name: 'By hand' },
 ];
 
@@ -155,7 +156,10 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
         </template>
 
         <div class="drawings">
-            <div class="plan"><LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" @nudge="nudge" /></div>
+            <div class="plan">
+                <p v-if="garden.layingOut.value" class="wait" role="status">Being laid out; these holes stand until then. <button type="button" class="word" @click="garden.cancelLayout()">Cancel</button></p>
+                <LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" @nudge="nudge" />
+            </div>
             <div class="below">
                 <CupDetail :tub="report" :units="units" />
                 <div class="cut">
@@ -200,6 +204,9 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 
 <style scoped>
 .drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) 178px; gap: 0.4rem; }
+.plan { position: relative; min-height: 0; }
+.wait { position: absolute; inset: 0 0 auto 0; z-index: 1; text-align: center; background: var(--shoal); padding: 0.1rem 0.6rem; }
+.wait .word { text-decoration: underline; }
 .below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
 .cut { display: grid; gap: 0.4rem; align-content: start; font-size: 0.875rem; }
 .caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
