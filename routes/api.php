@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Api\GardenController;
+use App\Http\Controllers\Api\LayoutsController;
 use App\Http\Controllers\Api\PlanController;
 use App\Http\Controllers\Api\PreviewController;
 use App\Http\Controllers\Api\ReadController;
@@ -14,6 +15,7 @@ Route::post('nothing', static fn (): JsonResponse => new JsonResponse(new stdCla
 
 Route::post('preview', PreviewController::class);
 Route::post('plan', PlanController::class);
+Route::post('layouts', LayoutsController::class);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);

@@ -38,6 +38,12 @@ final readonly class Planner
         return new GardenPlan($garden, $tubs, $air, $oxygen, $purchases, Budget::of($purchases, $count, $plants, $garden->cap));
     }
 
+    /** One tub by itself, without the air it shares. */
+    public function tub(Garden $garden, Tub $tub): TubPlan
+    {
+        return (new TubPlanner($garden, $this->spreads))->plan($tub);
+    }
+
     /**
      * The findings on a plan, worst first.
      *

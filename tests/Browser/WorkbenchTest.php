@@ -252,7 +252,7 @@ it('works at 1280 × 680 and 1280 × 800 without the page scrolling, and at 390 
 
 it('lays out a spread when it is found, and keeps the holes that stand until then', function () {
     [$browser] = bench(bucket20(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 7]]), '/a/lid');
-    $browser->choose('Pattern', 'Spread as far as it goes');
+    $browser->press('[data-pattern=spread]');
     $browser->until(fn (): bool => str_contains($browser->bodyText(), 'spread; the lid holds'), 'for the spread');
     expect($browser->driver->findElements(WebDriverBy::cssSelector('.wait')))->toBe([])
         ->and($browser->driver->findElements(WebDriverBy::cssSelector('[data-hole]')))->toHaveCount(7);

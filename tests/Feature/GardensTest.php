@@ -199,3 +199,16 @@ it('previews at once while a spread is not known, works it out on asking, and ne
 
     expect(send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', false)->json('tubs.0.layout'))->toBe($final->json('tubs.0.layout'));
 });
+
+it('offers the other patterns of a lid with their figures', function () {
+    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"grid","cups":8}}]}';
+    $candidates = collect(send('POST', '/api/layouts?tub=a', $garden)->assertOk()->json('candidates'))->keyBy('pattern');
+
+    // Eight in a grid stand 162 apart; no other is narrower than the corners, and spread is the widest.
+    expect($candidates->keys()->all())->toBe(['grid', 'staggered', 'ring', 'corners', 'spread'])
+        ->and($candidates['grid']['spacing_mm'])->toEqualWithDelta(162.0, 1e-6)
+        ->and($candidates['grid']['count'])->toBe(8)
+        ->and($candidates['spread']['spacing_mm'])->toBeGreaterThanOrEqual($candidates->where('count', 8)->max('spacing_mm') - 1e-6)
+        ->and($candidates['spread']['holes'])->toHaveCount(8);
+    send('POST', '/api/layouts?tub=b', $garden)->assertNotFound();
+});

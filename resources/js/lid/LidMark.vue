@@ -16,6 +16,7 @@ import Pick from '../kit/Pick.vue';
 import { read } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
+import PatternPick from './PatternPick.vue';
 import type { Garden, Tub } from '../types/garden';
 
 const garden = useGarden();
@@ -33,17 +34,6 @@ watch(holes, (now) => {
     if (chosen.value !== null && chosen.value >= now.length) chosen.value = null;
 });
 
-const PATTERNS = [
-    { value: 'best', name: 'The best of these' },
-    { value: 'single', name: 'One in the middle' },
-    { value: 'grid', name: 'Grid' },
-    { value: 'staggered', name: 'Staggered rows' },
-    { value: 'ring', name: 'Ring' },
-    { value: 'corners', name: 'Corners and sides' },
-    { value: 'spread', name: 'Spread as far as it goes' },
-    { value: 'manual', name: 'By hand' },
-];
-
 function set(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
 }
@@ -55,8 +45,7 @@ function byHand(tub: Tub, change: (holes: { x_mm: number; y_mm: number }[]) => v
     tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
 }
 
-function setPattern(pattern: string | null): void {
-    if (!pattern) return;
+function setPattern(pattern: string): void {
     set('change the pattern', (t) => {
         if (pattern === 'manual') byHand(t, () => undefined);
         else t.layout = { cups: 'max', ...t.layout, pattern: pattern as 'grid', holes: null };
@@ -130,7 +119,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
             </div>
             <Measure v-if="!report.shape.in_mouth" label="Hole, if another" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
-            <Pick v-if="!report.shape.in_mouth" label="Pattern" :model-value="tub.layout?.pattern ?? 'best'" :options="PATTERNS" @update:model-value="setPattern" />
+            <PatternPick v-if="!report.shape.in_mouth" :model-value="tub.layout?.pattern ?? 'best'" @update:model-value="setPattern" />
             <div v-if="!manual && !report.shape.in_mouth" class="stack">
                 <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))" />
                 <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
