@@ -28,7 +28,7 @@ try {
     $take('bench', "/gardens/$garden", '.cards');
     $take('tub', "/gardens/$garden/foredeck/tub", '.mark');
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
-    $take('lid', "/gardens/$garden/foredeck/lid", '.mark');
+    $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
     $take('air', "/gardens/$garden/well-deck/air", '.mark');
     $take('cost', "/gardens/$garden/foredeck/cost", '.mark');
     $take('jar', "/gardens/$garden/galley-sorrel/tub", '.mark');

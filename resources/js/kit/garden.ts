@@ -24,6 +24,8 @@ const SAVE_AFTER_MS = 350;
 const RETRY_MS = 2500;
 const JOIN_MS = 900;
 const MOST_STEPS = 200;
+/** Steps are kept over a reload while they take up no more than this, characters. */
+const MOST_KEPT = 2_000_000;
 
 const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
 
@@ -52,6 +54,7 @@ export class OpenGarden {
     private writing = false;
     private unsaved = false;
     private readonly keep: string;
+    private readonly steps: string;
 
     constructor(
         readonly id: string,
@@ -64,7 +67,9 @@ export class OpenGarden {
         this.document.value = JSON.parse(document) as Garden;
         this.report.value = JSON.parse(report) as Report;
         this.keep = `kelp-unsaved-${id}`;
+        this.steps = `kelp-steps-${id}`;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
+        this.recallSteps();
         this.recover();
         void this.finish(this.document.value);
     }
@@ -204,6 +209,7 @@ export class OpenGarden {
     }
 
     private afterTake(): void {
+        this.keepSteps();
         const tubs = this.document.value.tubs ?? [];
         if (!tubs.some((tub) => tub.id === this.selected.value)) this.selected.value = tubs[0]?.id ?? null;
     }
@@ -284,6 +290,27 @@ export class OpenGarden {
             clearTimeout(this.timer);
             this.timer = setTimeout(() => void this.write(), RETRY_MS);
         }
+    }
+
+    /** Undo and redo live on over a reload, the nearest steps first, as long as the document is the one they lead to. */
+    private keepSteps(): void {
+        let [past, future] = [this.past.value, this.future.value];
+        let text = '';
+        do {
+            text = JSON.stringify({ document: this.document.value, past, future });
+            [past, future] = [past.slice(Math.ceil(past.length / 2)), future.slice(Math.ceil(future.length / 2))];
+        } while (text.length > MOST_KEPT && (past.length || future.length));
+        if (text.length <= MOST_KEPT) sessionStorage.setItem(this.steps, text);
+        else sessionStorage.removeItem(this.steps);
+    }
+
+    private recallSteps(): void {
+        const text = sessionStorage.getItem(this.steps);
+        if (text === null) return;
+        const kept = JSON.parse(text) as { document: Garden; past: Step[]; future: Step[] };
+        if (JSON.stringify(kept.document) !== JSON.stringify(this.document.value)) return;
+        this.past.value = kept.past;
+        this.future.value = kept.future;
     }
 
     /** Edits that a closed page could not save are taken up again. */

@@ -118,7 +118,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 <InputText id="saws" v-model="saws" :invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
             </div>
-            <Measure v-if="!report.shape.in_mouth" label="Hole, if another" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
+            <Measure v-if="!report.shape.in_mouth" label="Another hole" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
             <PatternPick v-if="!report.shape.in_mouth" :model-value="tub.layout?.pattern ?? 'best'" @update:model-value="setPattern" />
             <div v-if="!manual && !report.shape.in_mouth" class="stack">
                 <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))" />
