@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\Api\CropsController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LayoutsController;
 use App\Http\Controllers\Api\PlanController;
@@ -16,6 +17,7 @@ Route::post('nothing', static fn (): JsonResponse => new JsonResponse(new stdCla
 Route::post('preview', PreviewController::class);
 Route::post('plan', PlanController::class);
 Route::post('layouts', LayoutsController::class);
+Route::post('crops', CropsController::class);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);

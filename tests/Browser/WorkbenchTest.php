@@ -261,3 +261,12 @@ it('lays out a spread when it is found, and keeps the holes that stand until the
     expect($browser->driver->findElements(WebDriverBy::cssSelector('.wait')))->toBe([])
         ->and($browser->driver->findElements(WebDriverBy::cssSelector('[data-hole]')))->toHaveCount(7);
 });
+
+it('says what else could grow in a tub, and grows it', function () {
+    [$browser, $server, $id] = bench(bucket20(['crop' => 'tomato-vine']), '/a/crop');
+    $browser->press(WebDriverBy::xpath("//summary[.='What else could grow here']"));
+    $browser->press(WebDriverBy::xpath("(//details[.//summary[.='What else could grow here']]//li//button)[1]"));
+    saved($browser);
+    expect($server->document($id)->tubs[0]->crop)->not->toBe('tomato-vine');
+    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('article[data-code^="crop."]')) === [], 'for a crop with nothing against its place');
+});

@@ -17,6 +17,7 @@ import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Garden, Tub } from '../types/garden';
+import OtherCrops from './OtherCrops.vue';
 import TimeBar from './TimeBar.vue';
 
 const garden = useGarden();
@@ -77,6 +78,7 @@ const season = computed(() => report.value.season);
                 @update:model-value="(v) => v && set('change the top-ups', (t) => { t.top_ups = v; })"
             />
             <Toggle label="Cups filled with" :model-value="tub.medium?.fill ?? 'clay-pebbles'" :options="[{ value: 'clay-pebbles', name: 'Clay pebbles' }, { value: 'none', name: 'Nothing' }]" @update:model-value="(v) => set('change the medium', (t) => { t.medium = { ...t.medium, fill: v }; })" />
+            <OtherCrops />
             <details>
                 <summary>The room</summary>
                 <div class="stack">

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Crop\Crop;
+use stdClass;
+
+/**
+ * What else could grow in a tub: every crop of the Library planned in it by itself, as many as it carries, best first, each with its reason.
+ *
+ * Only what the crop has to say counts (room, water, air gap, warmth, light, height, cup); the vessel and the air are the same for all.
+ */
+final readonly class CropRanking
+{
+    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen'];
+
+    public function __construct(private GardenReader $reader, private Planner $planner, private Library $library)
+    {
+    }
+
+    /** @return list<stdClass> */
+    public function of(Garden $garden, Tub $tub): array
+    {
+        $ranked = [];
+        foreach ($this->library->crops as $crop) {
+            if (($crop->group === 'cutting') === ($tub->system->value === 'cloner')) {
+                $ranked[] = $this->judge($garden, $tub, $crop);
+            }
+        }
+        usort($ranked, static fn (stdClass $a, stdClass $b): int => [$a->stops, $a->mends, $a->minds, -$a->plants, $a->name] <=> [$b->stops, $b->mends, $b->minds, -$b->plants, $b->name]);
+
+        return $ranked;
+    }
+
+    private function judge(Garden $garden, Tub $tub, Crop $crop): stdClass
+    {
+        $plan = $this->planner->plan($this->reader->fromDocument(self::withCrop($garden, $tub, $crop)));
+        $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
+        $reason = null;
+        foreach ($this->planner->findings($plan) as $finding) {
+            if ($finding->tub === $tub->id && self::isAboutCrop($finding)) {
+                $count[$finding->severity->value]++;
+                $reason ??= $finding;
+            }
+        }
+        $planned = $plan->tubs[$tub->id];
+
+        return (object) [
+            'crop' => $crop->key,
+            'name' => $crop->name,
+            'plants' => $planned->plants,
+            'harvest_day' => $planned->use?->harvestDay,
+            'stops' => $count['stop'],
+            'mends' => $count['mend'],
+            'minds' => $count['mind'],
+            'severity' => $reason?->severity->value,
+            'says' => $reason?->says,
+        ];
+    }
+
+    private static function isAboutCrop(Finding $finding): bool
+    {
+        foreach (self::ABOUT_CROP as $prefix) {
+            if (str_starts_with($finding->code, $prefix)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The garden with this tub alone, so many of the crop in it as it carries, and the air it has. */
+    private static function withCrop(Garden $garden, Tub $tub, Crop $crop): stdClass
+    {
+        $document = clone $garden->document;
+        /** @var stdClass $raw */
+        $raw = clone $document->tubs[$tub->index];
+        $raw->crop = $crop->key;
+        $raw->plants = null;
+        if ($tub->layout->asked !== 'manual') {
+            $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
+        }
+        $document->tubs = [$raw];
+        $document->plantings = [];
+        $document->air = [];
+        foreach ($garden->document->air ?? [] as $system) {
+            $branches = array_values(array_filter($system->branches ?? [], static fn (stdClass $b): bool => $b->tub === $tub->id));
+            if ($branches !== []) {
+                $document->air[] = (object) [...get_object_vars($system), 'branches' => $branches];
+            }
+        }
+
+        return $document;
+    }
+}
