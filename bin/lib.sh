@@ -141,7 +141,7 @@ free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explo
 
 # Serves the application on 127.0.0.1:$1 in a process group of its own; leaves its pid in web_pid.
 serve() {
-    PHP_CLI_SERVER_WORKERS=${KELP_WORKERS:-4} setsid php -d opcache.enable_cli=1 -d opcache.validate_timestamps=1 -d opcache.revalidate_freq=2 \
+    PHP_CLI_SERVER_WORKERS=${KELP_WORKERS:-4} setsid php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.validate_timestamps=1 -d opcache.revalidate_freq=2 \
         -d memory_limit=256M -d post_max_size=8M -d display_errors=0 -S "127.0.0.1:$1" -t public bootstrap/router.php >"$run/web.log" 2>&1 &
     web_pid=$!
     local waited=0

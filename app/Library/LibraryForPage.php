@@ -23,7 +23,7 @@ final class LibraryForPage
             'crops' => array_values(array_map(static fn (Crop $c): array => [
                 'key' => $c->key, 'name' => $c->name, 'group' => $c->group, 'habit' => $c->habit, 'passive' => $c->passive,
                 'spacing_mm' => $c->spacingMm, 'litres_per_plant' => $c->litresPerPlant, 'cup_min_mm' => $c->cupMinMm,
-            ], $library->crops)),
+            ], $library->crops->all())),
         ];
     }
 

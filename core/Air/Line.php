@@ -30,14 +30,20 @@ final readonly class Line
         public Stone $stone,
         public int $stones,
         public float $submergence,
-        Tube $tube,
-        float $tubeLength,
+        private Tube $tube,
+        private float $tubeLength,
         float $valve,
-        bool $checkValve,
+        private bool $checkValve,
     ) {
         $this->threshold = self::KPA_PER_METRE_OF_WATER * $submergence / 1000 + $stone->bubble->wettingPressure() + ($checkValve ? self::CHECK_VALVE_KPA : 0.0);
         $this->linear = $stone->resistance / $stones + $tube->resistance($tubeLength);
         $this->quadratic = $valve > 0.0 ? self::VALVE_FACTOR * (1 / $valve ** 2 - 1) : null;
+    }
+
+    /** The same line with its valve at another setting. */
+    public function withValve(float $valve): self
+    {
+        return new self($this->stone, $this->stones, $this->submergence, $this->tube, $this->tubeLength, $valve, $this->checkValve);
     }
 
     /** Air in L/min that flows at a pressure at the head of the line; never negative. */

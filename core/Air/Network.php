@@ -12,7 +12,7 @@ namespace KelpTub\Core\Air;
  */
 final readonly class Network
 {
-    private const BISECTIONS = 80;
+    private const BISECTIONS = 48;
 
     /**
      * @param  list<float>  $flows  L/min in each line, in the order given
@@ -65,7 +65,7 @@ final readonly class Network
     private static function manifold(Pump $pump, array $lines, float $trunkResistance): array
     {
         [$low, $high] = [0.0, $pump->maxPressure()];
-        for ($i = 0; $i < self::BISECTIONS && $high - $low > 1.0e-12; $i++) {
+        for ($i = 0; $i < self::BISECTIONS && $high - $low > 1.0e-11; $i++) {
             $pressure = ($low + $high) / 2;
             $flow = 0.0;
             foreach ($lines as $line) {

@@ -34,16 +34,19 @@ final class SawSeries
     {
         $metric = array_map(floatval(...), self::METRIC_MM);
         $inch = self::inchSizes();
-        [$own, $other] = $system === UnitSystem::Us ? [$inch, $metric] : [$metric, $inch];
-        $sizes = $own;
-        foreach ($other as $size) {
-            if (self::nearest($own, $size) === null) {
-                $sizes[] = $size;
+        $us = $system === UnitSystem::Us;
+        $saws = [];
+        foreach ($us ? $inch : $metric as $size) {
+            $saws[] = new Saw($size, $us ? self::inchName($size) : self::metricName($size), false);
+        }
+        foreach ($us ? $metric : $inch as $size) {
+            if (self::nearest($us ? $inch : $metric, $size) === null) {
+                $saws[] = new Saw($size, $us ? self::metricName($size) : self::inchName($size), false);
             }
         }
-        sort($sizes);
+        usort($saws, static fn (Saw $a, Saw $b): int => $a->diameter <=> $b->diameter);
 
-        return array_map(static fn (float $mm): Saw => new Saw($mm, self::name($mm, $system), false), $sizes);
+        return $saws;
     }
 
     /**
@@ -63,10 +66,21 @@ final class SawSeries
         $inch = self::nearest(self::inchSizes(), $mm);
         $metric = self::nearest(array_map(floatval(...), self::METRIC_MM), $mm);
         if ($inch !== null && ($system === UnitSystem::Us || $metric === null)) {
-            return str_replace("\u{2009}", ' ', QuantityWriter::inches($inch));
+            return self::inchName($inch);
         }
 
-        return QuantityWriter::plain($metric ?? $mm, 1).' mm';
+        return self::metricName($metric ?? $mm);
+    }
+
+    /** With a plain space: it is also a name to search by. */
+    private static function inchName(float $mm): string
+    {
+        return str_replace("\u{2009}", ' ', QuantityWriter::inches($mm));
+    }
+
+    private static function metricName(float $mm): string
+    {
+        return QuantityWriter::plain($mm, 1).' mm';
     }
 
     /** @param  list<float>  $sizes */

@@ -9,6 +9,7 @@ use KelpTub\Core\Air\Network;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Saturation;
 use KelpTub\Core\Air\SubmergedShare;
+use KelpTub\Core\Air\TubeRoute;
 
 /** Solves each pump's network over the tubs it feeds, and then the oxygen in each tub. */
 final readonly class AirPlanner
@@ -20,13 +21,13 @@ final readonly class AirPlanner
     /** @param  array<string, TubPlan>  $tubs by id */
     public function system(AirSystem $system, array $tubs): AirPlan
     {
-        $plans = $routes = $lines = $network = $owner = [];
-        foreach ($system->branches as $i => $branch) {
+        $plans = $routes = $lines = [];
+        foreach ($system->branches as $branch) {
             $plan = $tubs[$branch->tub];
             $plans[] = $plan;
             $routes[] = $route = $plan->tubeRoute($branch->distance, $system->height);
             $stones = $plan->tub->stones;
-            $lines[] = $line = $stones === null ? null : new Line(
+            $lines[] = $stones === null ? null : new Line(
                 $stones->stone,
                 $stones->count,
                 max(0.0, $plan->line->grown - $stones->height),
@@ -35,7 +36,30 @@ final readonly class AirPlanner
                 $branch->valve,
                 $system->checkValve,
             );
-            for ($copy = 0; $line !== null && $copy < $plan->tub->count; $copy++) {
+        }
+
+        return self::solve($system, $plans, $routes, $lines);
+    }
+
+    /** The same system with one branch's valve at another setting. */
+    public static function turned(AirPlan $plan, int $branch, float $valve): AirPlan
+    {
+        $lines = $plan->lines;
+        $lines[$branch] = $lines[$branch]?->withValve($valve);
+
+        return self::solve($plan->system, $plan->tubs, $plan->routes, array_values($lines));
+    }
+
+    /**
+     * @param  list<TubPlan>  $plans
+     * @param  list<TubeRoute>  $routes
+     * @param  list<Line|null>  $lines
+     */
+    private static function solve(AirSystem $system, array $plans, array $routes, array $lines): AirPlan
+    {
+        $network = $owner = [];
+        foreach ($lines as $i => $line) {
+            for ($copy = 0; $line !== null && $copy < $plans[$i]->tub->count; $copy++) {
                 $network[] = $line;
                 $owner[] = $i;
             }

@@ -30,9 +30,9 @@ final readonly class AirSystem
         return "/air/$this->index$rest";
     }
 
-    /** @param  list<Branch>  $branches */
-    public function with(?Pump $pump = null, ?array $branches = null): self
+    /** The same lines on another pump. */
+    public function on(Pump $pump): self
     {
-        return new self($this->index, $this->id, $pump ?? $this->pump, $this->aboveWater, $this->checkValve, $this->height, $this->joined, $this->tube, $this->trunk, $branches ?? $this->branches);
+        return new self($this->index, $this->id, $pump, $this->aboveWater, $this->checkValve, $this->height, $this->joined, $this->tube, $this->trunk, $this->branches);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
@@ -21,7 +20,6 @@ final readonly class Garden
      * @param  list<AirSystem>  $air
      * @param  list<float>|null  $saws  the grower's hole saws, mm; null when never said
      * @param  array<string, float>  $owned  quantity by part key
-     * @param  list<Offer>  $offers  of the grower's own
      */
     public function __construct(
         public stdClass $document,
@@ -34,7 +32,6 @@ final readonly class Garden
         public array $air,
         public ?array $saws,
         public array $owned,
-        public array $offers,
     ) {
     }
 

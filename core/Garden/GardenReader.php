@@ -185,7 +185,6 @@ final readonly class GardenReader
             PartReader::each($document->air ?? [], $this->air(...)),
             isset($document->saws_mm) ? array_values(array_map(floatval(...), $document->saws_mm)) : null,
             array_map(floatval(...), get_object_vars($document->owned ?? new stdClass)),
-            PartReader::each($document->prices ?? [], PartReader::offer(...)),
         );
     }
 

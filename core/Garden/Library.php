@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Cost\Offer;
-use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Cost\OfferShelf;
+use KelpTub\Core\Crop\CropShelf;
 use stdClass;
 
 /**
@@ -17,23 +17,21 @@ final readonly class Library
     /**
      * @param  array<string, stdClass>  $vessels
      * @param  array<string, stdClass>  $cups
-     * @param  array<string, Crop>  $crops
      * @param  array<string, stdClass>  $stones
      * @param  array<string, stdClass>  $pumps
      * @param  array<string, stdClass>  $tubes
      * @param  array<string, stdClass>  $products
-     * @param  list<Offer>  $offers
      * @param  array<string, string>  $partNames  of parts that are on no other shelf
      */
     public function __construct(
         public array $vessels,
         public array $cups,
-        public array $crops,
+        public CropShelf $crops,
         public array $stones,
         public array $pumps,
         public array $tubes,
         public array $products,
-        public array $offers,
+        public OfferShelf $offers,
         public array $partNames,
     ) {
     }

@@ -8,7 +8,6 @@ use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\Tube;
-use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
@@ -88,11 +87,6 @@ final class PartReader
     public static function tube(stdClass $raw, ?string $key): Tube
     {
         return new Tube($key ?? $raw->key ?? null, $raw->name ?? 'Air tubing', (float) $raw->inner_mm, (float) $raw->outer_mm);
-    }
-
-    public static function offer(stdClass $raw): Offer
-    {
-        return new Offer($raw->part, (float) $raw->pack, (float) $raw->price, $raw->supplier ?? null);
     }
 
     /**

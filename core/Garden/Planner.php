@@ -6,6 +6,7 @@ namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cost\Budget;
 use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\Lid\SolvedSpreads;
 use KelpTub\Core\Lid\SpreadSource;
@@ -68,11 +69,8 @@ final readonly class Planner
      */
     private function purchases(Garden $garden, array $needs): array
     {
-        $offers = [];
-        foreach ([...$this->library->offers, ...$garden->offers] as $offer) {
-            $offers[$offer->part][] = $offer;
-        }
+        $own = OfferShelf::of($garden->document->prices ?? []);
 
-        return array_map(static fn (Need $need): Purchase => Purchase::of($need, PartsFromDesign::owned($garden, $need), $offers[$need->key] ?? []), $needs);
+        return array_map(fn (Need $need): Purchase => Purchase::of($need, PartsFromDesign::owned($garden, $need), [...$this->library->offers->for($need->key), ...$own->for($need->key)]), $needs);
     }
 }

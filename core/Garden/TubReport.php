@@ -26,6 +26,7 @@ final class TubReport
         $passive = $tub->system === GrowingSystem::Passive;
         $harvestDay = $plan->use?->harvestDay;
         $working = $plan->working();
+        $outage = $air->balance?->outageMinutes($working);
         $untouched = $passive && $harvestDay !== null && $tub->topUps->passiveShare() === null;
 
         return (object) [
@@ -94,7 +95,7 @@ final class TubReport
                 'pebbles_l' => $plan->pebbles,
                 'plugs' => $tub->plug === 'none' ? 0 : $plan->plants,
             ],
-            'oxygen' => self::oxygen($plan, $air),
+            'oxygen' => self::oxygen($plan, $air, $outage),
             'season' => (object) [
                 'water_to_harvest_l' => $plan->use?->toHarvest,
                 'peak_daily_l' => $plan->use?->peakDaily(),
@@ -110,7 +111,7 @@ final class TubReport
             'feed' => null,
             'limits' => self::limits($plan),
             'shape' => self::shape($plan),
-            'workings' => Workings::of($plan, $air, $garden),
+            'workings' => Workings::of($plan, $air, $outage, $garden),
         ];
     }
 
@@ -125,16 +126,21 @@ final class TubReport
         $outline = $plan->tub->vessel->lid->outline;
         $finite = static fn (float $distance): ?float => is_finite($distance) ? $distance : null;
         $holes = [];
-        foreach ($plan->arrangement->points as $i => $p) {
-            $nearest = INF;
-            foreach ($plan->arrangement->points as $j => $other) {
-                $nearest = $i === $j ? $nearest : min($nearest, $p->distanceTo($other));
+        $points = $plan->arrangement->points;
+        $nearest = array_fill(0, max(1, count($points)), INF);
+        foreach ($points as $i => $p) {
+            for ($j = 0; $j < $i; $j++) {
+                $distance = $p->distanceTo($points[$j]);
+                $nearest[$i] = min($nearest[$i], $distance);
+                $nearest[$j] = min($nearest[$j], $distance);
             }
+        }
+        foreach ($points as $i => $p) {
             $angle = rad2deg(atan2($p->y, $p->x));
             $holes[] = (object) [
                 'x_mm' => $p->x,
                 'y_mm' => $p->y,
-                'nearest_mm' => $finite($nearest),
+                'nearest_mm' => $finite($nearest[$i]),
                 'edge_mm' => $plan->inMouth ? null : $plan->space->edge($p),
                 'wall_mm' => $plan->inMouth ? null : $finite($plan->space->wall($p)),
                 'keep_out_mm' => $finite($plan->space->keepOut($p)),
@@ -158,7 +164,7 @@ final class TubReport
         }, LineChoice::for($plan->tub->system));
     }
 
-    private static function oxygen(TubPlan $plan, TubAir $air): stdClass
+    private static function oxygen(TubPlan $plan, TubAir $air, ?float $outage): stdClass
     {
         $balance = $air->balance;
 
@@ -167,7 +173,7 @@ final class TubReport
             'demand_mg_h' => $balance?->demand,
             'air_l_min' => $balance === null ? null : $air->flow,
             'steady_mg_l' => $balance?->steady(),
-            'outage_min' => $balance?->outageMinutes($plan->working()),
+            'outage_min' => $outage,
             'thumb_l_min' => $balance === null ? null : array_map(static fn (float $share): float => $share * $plan->working(), self::THUMB_L_MIN_PER_L),
         ];
     }

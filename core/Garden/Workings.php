@@ -12,13 +12,14 @@ use stdClass;
 /** How a figure comes about, with this garden's numbers in it: what a grower reads on asking "why 17.4 L?". */
 final readonly class Workings
 {
-    private function __construct(private TubPlan $plan, private TubAir $air, private QuantityWriter $write)
+    private function __construct(private TubPlan $plan, private TubAir $air, private ?float $outage, private QuantityWriter $write)
     {
     }
 
-    public static function of(TubPlan $plan, TubAir $air, GardenPlan $garden): stdClass
+    /** @param  float|null  $outage minutes without air, as reported */
+    public static function of(TubPlan $plan, TubAir $air, ?float $outage, GardenPlan $garden): stdClass
     {
-        $workings = new self($plan, $air, new QuantityWriter($garden->garden->units));
+        $workings = new self($plan, $air, $outage, new QuantityWriter($garden->garden->units));
 
         return (object) array_filter([
             'working_l' => $workings->working(),
@@ -125,7 +126,7 @@ final readonly class Workings
             return null;
         }
 
-        return $balance->outageMinutes($this->plan->working()) === null
+        return $this->outage === null
             ? 'Without air the surface alone keeps the oxygen above 3 mg/L.'
             : sprintf('The time in which roots take the oxygen in %s down to 3 mg/L with the pump off.', $this->write->volume($this->plan->working()));
     }

@@ -91,8 +91,8 @@ final class LayoutSolver
     private function fits(PatternKind $kind, int $count, float $pitch): bool
     {
         foreach (self::candidates($kind, $count) as $candidate) {
-            foreach (self::pattern($candidate)->arrange($this->space, $count, $pitch) as $arrangement) {
-                if ($this->clear($arrangement, $pitch) !== null) {
+            foreach (self::pattern($candidate, widest: false)->arrange($this->space, $count, $pitch) as $arrangement) {
+                if ($this->clear($arrangement, $pitch, any: true) !== null) {
                     return true;
                 }
             }
@@ -126,10 +126,13 @@ final class LayoutSolver
         return $best;
     }
 
-    /** The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the pitch. */
-    private function clear(Arrangement $arrangement, float $pitch): ?Arrangement
+    /**
+     * The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the pitch; or any such.
+     */
+    private function clear(Arrangement $arrangement, float $pitch, bool $any = false): ?Arrangement
     {
-        if ($this->areClear($arrangement->points)) {
+        $touching = $this->firstTouching($arrangement->points);
+        if ($touching === null) {
             return $arrangement;
         }
         $best = null;
@@ -139,13 +142,20 @@ final class LayoutSolver
                 if (max($alongX, $alongY) * $arrangement->spacing < max($pitch, $best->spacing ?? 0.0)) {
                     break;
                 }
+                // The hole that touched is asked first: mostly it still does.
+                if (! $this->space->clearOfKeepOuts(new Point($touching->x * $alongX, $touching->y * $alongY))) {
+                    continue;
+                }
                 $points = array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $arrangement->points);
-                if (! $this->areClear($points)) {
+                if ($this->firstTouching($points) !== null) {
                     continue;
                 }
                 $drawn = Arrangement::of($arrangement->pattern, $points);
                 if ($drawn->spacing >= max($pitch, $best->spacing ?? 0.0)) {
                     $best = $drawn;
+                    if ($any) {
+                        return $best;
+                    }
                 }
             }
         }
@@ -154,15 +164,18 @@ final class LayoutSolver
     }
 
     /** @param  list<Point>  $points */
-    private function areClear(array $points): bool
+    private function firstTouching(array $points): ?Point
     {
+        if ($this->space->lid->keepOuts === []) {
+            return null;
+        }
         foreach ($points as $point) {
             if (! $this->space->clearOfKeepOuts($point)) {
-                return false;
+                return $point;
             }
         }
 
-        return true;
+        return null;
     }
 
     /**
@@ -181,11 +194,11 @@ final class LayoutSolver
         return (int) floor(2 * $x * $y / (sqrt(3) * $pitch ** 2) + ($x + $y) / $pitch + 1);
     }
 
-    private static function pattern(PatternKind $kind): Pattern
+    private static function pattern(PatternKind $kind, bool $widest = true): Pattern
     {
         return match ($kind) {
             PatternKind::Grid => new GridPattern,
-            PatternKind::Staggered => new StaggeredPattern,
+            PatternKind::Staggered => new StaggeredPattern($widest),
             PatternKind::Ring => new RingPattern,
             PatternKind::Corners => new CornersPattern,
             default => new SinglePattern,

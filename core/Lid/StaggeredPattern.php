@@ -12,9 +12,14 @@ final class StaggeredPattern implements Pattern
 {
     private const SCAN = 6;
 
-    private const BISECTIONS = 26;
+    private const BISECTIONS = 22;
 
     private const LOOKS = 5;
+
+    /** @param  bool  $widest whether the widest depth of each structure is looked for, or any that keeps the pitch will do */
+    public function __construct(private readonly bool $widest = true)
+    {
+    }
 
     public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
@@ -25,7 +30,7 @@ final class StaggeredPattern implements Pattern
                 continue;
             }
             foreach (self::structures($count, $deep, $wide, $pitch) as [$rows, $even]) {
-                $arrangement = self::widest($space, $rows, $even, $across, $deep, $pitch);
+                $arrangement = $this->widest($space, $rows, $even, $across, $deep, $pitch);
                 if ($arrangement !== null) {
                     yield $arrangement;
                 }
@@ -65,7 +70,7 @@ final class StaggeredPattern implements Pattern
     }
 
     /** @param  list<int>  $rows */
-    private static function widest(LayoutSpace $space, array $rows, bool $even, bool $across, float $deep, float $pitch): ?Arrangement
+    private function widest(LayoutSpace $space, array $rows, bool $even, bool $across, float $deep, float $pitch): ?Arrangement
     {
         $pitchAt = static function (float $half) use ($space, $rows, $even, $across): float {
             $step = INF;
@@ -84,12 +89,9 @@ final class StaggeredPattern implements Pattern
             return null;
         }
         $value = static fn (float $half): float => $spacing($pitchAt($half), $half);
-        $halves = [self::evenDepth($deep, count($rows), $pitchAt), $deep];
-        for ($i = 1; $i < self::SCAN; $i++) {
-            $halves[] = $deep * $i / self::SCAN;
-        }
-        [$best, $widest] = [$deep, -INF];
-        foreach ($halves as $half) {
+        [$best, $widest] = [$deep, $value($deep)];
+        for ($i = 0; $i < self::SCAN && ($this->widest || $widest < $pitch); $i++) {
+            $half = $i === 0 ? self::evenDepth($deep, count($rows), $pitchAt) : $deep * $i / self::SCAN;
             $reached = $value($half);
             if ($reached > $widest) {
                 [$best, $widest] = [$half, $reached];

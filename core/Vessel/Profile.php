@@ -78,16 +78,23 @@ final readonly class Profile
             $i++;
         }
         [$low, $high] = [$this->stations[$i]->height, $this->stations[$i + 1]->height];
+        $depth = ($low + $high) / 2;
+        // Newton's steps, whose slope is the area at that depth; a step that leaves the bracket halves it instead.
         while ($high - $low > self::DEPTH_TOLERANCE_MM) {
-            $middle = ($low + $high) / 2;
-            if ($this->volumeAt($middle) < $litres) {
-                $low = $middle;
+            $over = $this->volumeAt($depth) - $litres;
+            if ($over < 0.0) {
+                $low = $depth;
             } else {
-                $high = $middle;
+                $high = $depth;
             }
+            $next = $depth - $over * self::MM3_PER_LITRE / $this->sectionAt($depth)->area();
+            if (abs($next - $depth) < self::DEPTH_TOLERANCE_MM) {
+                return $next;
+            }
+            $depth = $next > $low && $next < $high ? $next : ($low + $high) / 2;
         }
 
-        return ($low + $high) / 2;
+        return $depth;
     }
 
     /** The inside cross-section at a depth; at a step, the one above it. */

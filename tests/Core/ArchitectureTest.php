@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 arch('the core imports nothing of the framework, the web, the database or the application')
     ->expect('KelpTub\Core')
-    ->toOnlyUse(['KelpTub\Core', 'Opis\JsonSchema', 'InvalidArgumentException', 'JsonException', 'stdClass']);
+    ->toOnlyUse(['KelpTub\Core', 'Opis\JsonSchema', 'InvalidArgumentException', 'LogicException', 'JsonException', 'ArrayAccess', 'ArrayIterator', 'Countable', 'IteratorAggregate', 'stdClass']);
 
 arch('the core asks no clock, no file, no network and no chance')
     ->expect(['time', 'microtime', 'hrtime', 'date', 'now', 'rand', 'mt_rand', 'random_int', 'shuffle', 'array_rand', 'uniqid', 'file_get_contents', 'file_put_contents', 'fopen', 'is_file', 'curl_init', 'getenv', 'env', 'config', 'app'])

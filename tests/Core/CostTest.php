@@ -146,7 +146,7 @@ it('finds a budget over its cap and a part without a price', function () {
 
 it('knows a price for everything the Library offers', function () {
     $library = Gardens::library();
-    $offered = array_map(fn ($o) => $o->part, $library->offers);
+    $offered = $library->offers->parts();
     $home = fn ($cup) => $cup->made === 'home';
     $keys = [...array_keys($library->vessels), ...array_keys(array_filter($library->cups, fn ($c) => ! $home($c))), ...array_keys($library->stones), ...array_keys($library->pumps), ...array_keys($library->tubes), ...array_keys($library->partNames)];
 

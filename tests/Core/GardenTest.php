@@ -138,7 +138,7 @@ it('ships files that fit their schemas', function (string $schema, Closure $docu
     'the pumps' => ['pumps', fn () => Gardens::library()->pumps],
     'the tubes' => ['tubes', fn () => Gardens::library()->tubes],
     'the offers' => ['offers', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json'))],
-    'the crops' => ['crops', fn () => array_values(array_map(get_object_vars(...), Gardens::library()->crops))],
+    'the crops' => ['crops', fn () => array_values(array_map(get_object_vars(...), Gardens::library()->crops->all()))],
 ]);
 
 it('has a report schema that would catch a wrong report', function () {

@@ -93,7 +93,7 @@ it('mends what it claims in many gardens', function () {
             'system' => $system,
             'vessel' => $pick(array_keys($library->vessels)),
             'cup' => $pick(array_keys($library->cups)),
-            'crop' => $pick(array_keys($library->crops)),
+            'crop' => $pick(array_keys($library->crops->all())),
             'density' => $pick(['roomy', 'tight']),
             'layout' => ['pattern' => $pick(['best', 'grid', 'ring', 'staggered']), 'cups' => $pick(['max', 1, 2, 5, 12, 40])],
             'top_ups' => $pick(['none', 'level', 'quarter', 'half']),

@@ -36,25 +36,34 @@ function median(array $times): float
     return $times[intdiv(count($times), 2)];
 }
 
-/** Median milliseconds of so many posts on one kept connection, after some that do not count. */
-function post(string $url, string $body, int $times = 120): float
+/**
+ * Median milliseconds of each of some posts, asked in turn round after round on one kept connection, so that a machine that is slower for
+ * a while is slower for all of them. Some rounds at the start do not count.
+ *
+ * @param  array<string, array{string, string}>  $posts  address and body by name
+ * @return array<string, float>
+ */
+function posts(array $posts, int $rounds = 150): array
 {
-    $curl = curl_init($url);
-    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => $body, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:']]);
+    $curl = curl_init();
+    curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:']]);
     $taken = [];
-    for ($i = -30; $i < $times; $i++) {
-        $start = hrtime(true);
-        curl_exec($curl);
-        if (curl_getinfo($curl, CURLINFO_RESPONSE_CODE) !== 200) {
-            fwrite(STDERR, "bench: $url answered ".curl_getinfo($curl, CURLINFO_RESPONSE_CODE)."\n");
-            exit(1);
-        }
-        if ($i >= 0) {
-            $taken[] = (hrtime(true) - $start) / 1e6;
+    for ($round = -30; $round < $rounds; $round++) {
+        foreach ($posts as $name => [$url, $body]) {
+            curl_setopt_array($curl, [CURLOPT_URL => $url, CURLOPT_POSTFIELDS => $body]);
+            $start = hrtime(true);
+            curl_exec($curl);
+            if (curl_getinfo($curl, CURLINFO_RESPONSE_CODE) !== 200) {
+                fwrite(STDERR, "bench: $url answered ".curl_getinfo($curl, CURLINFO_RESPONSE_CODE)."\n");
+                exit(1);
+            }
+            if ($round >= 0) {
+                $taken[$name][] = (hrtime(true) - $start) / 1e6;
+            }
         }
     }
 
-    return median($taken);
+    return array_map(median(...), $taken);
 }
 
 function say(string $what, float $value, string $unit, ?float $goal = null): void
@@ -62,10 +71,18 @@ function say(string $what, float $value, string $unit, ?float $goal = null): voi
     printf("%-46s %8.2f %-3s %s\n", $what, $value, $unit, $goal === null ? '' : sprintf('goal under %g: %s', $goal, $value < $goal ? 'met' : 'MISSED'));
 }
 
-$floor = post("$url/api/nothing", '{}');
-say('empty JSON object (the floor)', $floor, 'ms');
-foreach (['preview of the demo garden' => $demo, 'preview of eight tubs' => eightTubs()] as $what => $garden) {
-    $time = post("$url/api/preview", $garden);
+$times = posts([
+    'empty JSON object (the floor)' => ["$url/api/nothing", '{}'],
+    'preview of the demo garden' => ["$url/api/preview", $demo],
+    'preview of eight tubs' => ["$url/api/preview", eightTubs()],
+]);
+$floor = $times['empty JSON object (the floor)'];
+foreach ($times as $what => $time) {
+    if ($time === $floor) {
+        say($what, $time, 'ms');
+
+        continue;
+    }
     say($what, $time, 'ms', 60);
     say('  against the floor', $time / $floor, '×', 3);
 }

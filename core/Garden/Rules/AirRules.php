@@ -11,7 +11,6 @@ use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\AirPlan;
 use KelpTub\Core\Garden\AirPlanner;
-use KelpTub\Core\Garden\Branch;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\PartReader;
 use KelpTub\Core\Garden\Remedy;
@@ -26,6 +25,9 @@ final class AirRules
 
     /** Most stones that a remedy proposes. */
     private const MOST_STONES = 8;
+
+    /** Valve settings that a remedy proposes, from open to nearly shut. */
+    private const VALVES = [0.8, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1, 0.05];
 
     private const ROUNDING = 1.0e-9;
 
@@ -224,7 +226,7 @@ final class AirRules
         $pumps = $context->library->pumps;
         uasort($pumps, static fn ($a, $b): int => $a->free_flow_l_min <=> $b->free_flow_l_min);
         foreach ($pumps as $key => $raw) {
-            $solved = $planner->system($air->system->with(pump: PartReader::pump($raw, (string) $key)), $context->plan->tubs);
+            $solved = $planner->system($air->system->on(PartReader::pump($raw, (string) $key)), $context->plan->tubs);
             $stones = $air->tubs[$branch]->tub->stones;
             if ($stones !== null && $solved->perStone($branch) >= $stones->stone->leastFlow) {
                 return [$context->set("Use the $raw->name", $air->system->pointer('/pump'), (string) $key)];
@@ -234,22 +236,28 @@ final class AirRules
         return [];
     }
 
-    /** @return list<Remedy> the valve setting at which the stones get what they are made for */
+    /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */
     private static function calmer(AirPlan $air, int $branch, RuleContext $context): array
     {
-        $planner = new AirPlanner($context->plan->garden->site);
         $stones = $air->tubs[$branch]->tub->stones;
-        foreach ([0.8, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1] as $valve) {
-            $branches = $air->system->branches;
-            $old = $branches[$branch];
-            $branches[$branch] = new Branch($old->tub, $old->distance, min($old->valve, $valve));
-            $each = $planner->system($air->system->with(branches: array_values($branches)), $context->plan->tubs)->perStone($branch);
-            if ($stones !== null && $each <= $stones->stone->mostFlow && $each >= $stones->stone->leastFlow) {
-                return [$context->set(sprintf('Open the valve to %s %%', $context->write->number($valve * 100, 0)), $air->system->pointer("/branches/$branch/valve"), $valve)];
+        if ($stones === null) {
+            return [];
+        }
+        // The less a valve is open the less flows: halve the settings until the widest that will do is found.
+        [$found, $low, $high] = [null, 0, count(self::VALVES) - 1];
+        while ($low <= $high) {
+            $middle = intdiv($low + $high, 2);
+            $turned = AirPlanner::turned($air, $branch, self::VALVES[$middle]);
+            if ($turned->perStone($branch) <= $stones->stone->mostFlow) {
+                [$found, $high] = [$turned->perStone($branch) >= $stones->stone->leastFlow ? self::VALVES[$middle] : null, $middle - 1];
+            } else {
+                $low = $middle + 1;
             }
         }
 
-        return [];
+        return $found === null || $found >= $air->system->branches[$branch]->valve ? [] : [
+            $context->set(sprintf('Open the valve to %s %%', $context->write->number($found * 100, 0)), $air->system->pointer("/branches/$branch/valve"), $found),
+        ];
     }
 
     /** @return list<Remedy> the least change that brings the oxygen over the mark */
@@ -269,7 +277,7 @@ final class AirRules
                         continue;
                     }
                     $others = array_values(array_filter($context->plan->air, static fn (AirPlan $a): bool => $a !== $air));
-                    $solved = $planner->tub($plan, [...$others, $planner->system($air->system->with(pump: $pump), $context->plan->tubs)]);
+                    $solved = $planner->tub($plan, [...$others, $planner->system($air->system->on($pump), $context->plan->tubs)]);
                     if (($solved->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L) {
                         return [$context->set("Use the $raw->name", $air->system->pointer('/pump'), (string) $key)];
                     }

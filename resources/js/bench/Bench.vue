@@ -33,9 +33,9 @@ const budget = computed(() => report.value.budget);
     <div class="bench">
         <div class="top">
             <h1>Bench</h1>
-            <p class="faint lead">Everything at one scale{{ stage === 'grown' ? ', plants grown and water at its line' : ', just transplanted' }}.</p>
+            <p v-if="cards.length" class="faint lead">Everything at one scale{{ stage === 'grown' ? ', plants grown and water at its line' : ', just transplanted' }}.</p>
             <div v-if="cards.length" class="stage"><Toggle v-model="stage" label="Plants" :options="[{ value: 'young', name: 'Young' }, { value: 'grown', name: 'Grown' }]" /></div>
-            <button type="button" class="box" data-act="open-add" @click="adding = true">Add a tub</button>
+            <button v-if="cards.length" type="button" class="box" data-act="open-add" @click="adding = true">Add a tub</button>
             <dl v-if="cards.length">
                 <div><dt>Outlay</dt><dd><span class="number">{{ money(budget.outlay) }}</span> {{ budget.cap === null ? budget.currency : `of ${money(budget.cap)} ${budget.currency}` }}</dd></div>
                 <div><dt>Weight filled</dt><dd><span class="number">{{ mass(onBench, garden.units.value).split('\u2009')[0] }}</span> {{ mass(onBench, garden.units.value).split('\u2009')[1] }}</dd></div>
@@ -48,7 +48,7 @@ const budget = computed(() => report.value.budget);
             <svg width="460" height="150" viewBox="0 0 460 150" aria-hidden="true"><path d="M10 130H450" class="pen" /><path d="M70 130l-8-90h92l-8 90zM200 130l-16-70h130l-16 70zM366 130V70q0-10 6-14v-8h28v8q6 4 6 14v60z" class="ghost" /></svg>
             <h2>Nothing stands here yet</h2>
             <p>Choose a bucket, a tote or a jar. It is drawn to scale at once, with its true volume, its hole pattern and what it takes.</p>
-            <button type="button" class="box strong" @click="adding = true">Add a tub</button>
+            <button type="button" class="box strong" data-act="open-add" @click="adding = true">Add a tub</button>
         </div>
         <ul v-if="cards.length" class="cards">
             <li v-for="{ tub, first, more } in cards" :key="tub.id" :data-card="tub.id">

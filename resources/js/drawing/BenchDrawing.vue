@@ -12,7 +12,7 @@ const emit = defineEmits<{ choose: [tub: string] }>();
 
 const GAP = 60;
 const PUMP = { width: 150, height: 75 };
-const MARGIN = { left: 60, right: 20, top: 22, bottom: 40 };
+const MARGIN = { left: 88, right: 20, top: 22, bottom: 40 };
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
@@ -47,8 +47,9 @@ const scene = computed(() => {
 });
 
 const grown = (tub: TubReport): number => (tub.shape.crop ? (props.growth < 0.3 ? 70 : tub.shape.crop.mature_height_mm * props.growth) : 0);
-/** Where there is little room, words give way to the drawing. */
+/** Where there is little room, words give way to the drawing; so do flows where tubs stand close. */
 const narrow = computed(() => size.width < 560);
+const crowded = computed(() => narrow.value || scale.value < 0.24);
 const lids = computed(() => Math.max(200, ...props.tubs.map(topOf)));
 /** A pump said to be above the water stands on a shelf over the lids of its tubs; a given height is taken as it is. */
 const pumpHeight = (air: AirReport): number => {
@@ -132,13 +133,13 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
                 <TubElevation :tub="p.tub" :scale="scale" :growth="growth" />
                 <text v-if="letters[p.tub.id] && (!narrow || p.copy === 0)" y="24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan></text>
             </g>
-            <g v-if="flows && !narrow">
+            <g v-if="flows && !crowded">
                 <g v-for="line in lines" :key="`f${line.key}`">
                     <text class="wet strong halo" :x="line.label.x" :y="line.label.y" text-anchor="end">{{ number(line.flow, 2) }}</text>
                 </g>
             </g>
             <line class="pen" :x1="20" :x2="size.width - 8" :y1="ground" :y2="ground" />
-            <text v-if="flows && lines.length && !narrow" :x="size.width - 10" y="14" text-anchor="end" class="quiet">air in L/min</text>
+            <text v-if="flows && lines.length && !crowded" :x="size.width - 10" y="14" text-anchor="end" class="quiet">air in L/min</text>
         </svg>
     </div>
 </template>

@@ -24,7 +24,8 @@ const tub = computed(() => garden.tub.value!);
 const report = computed(() => garden.tubReport.value!);
 const units = garden.units;
 const at = computed(() => `/tubs/${garden.index.value}`);
-const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'lid'));
+/** The room between plants is set here too. */
+const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'lid' || f.code === 'crop.spacing'));
 const chosen = ref<number | null>(null);
 const holes = computed(() => report.value.layout.holes);
 const manual = computed(() => tub.value.layout?.pattern === 'manual');

@@ -66,7 +66,7 @@ h1 { font-size: 1.25rem; white-space: nowrap; overflow: hidden; text-overflow: e
 .back { font-size: 12px; color: var(--faint); text-decoration: none; min-height: 24px; display: inline-flex; align-items: end; }
 .back:hover { text-decoration: underline; }
 .name input { font-family: var(--grotesque); font-weight: 700; font-size: 1.15rem; border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.1rem 0.4rem; width: 15rem; }
-.strip { flex: 1; min-width: 0; display: flex; align-items: stretch; gap: 0.1rem; overflow-x: auto; scrollbar-width: none; justify-content: center; }
+.strip { flex: 1; min-width: 0; display: flex; align-items: stretch; gap: 0.1rem; overflow-x: auto; scrollbar-width: none; justify-content: safe center; }
 .strip button { background: none; border: 0; border-bottom: 4px solid transparent; cursor: pointer; display: flex; flex-direction: column; align-items: center; justify-content: flex-end; padding: 0 0.55rem 2px; color: var(--faint); white-space: nowrap; }
 .strip button:hover { border-bottom-color: var(--rule); }
 .strip button[aria-pressed='true'] { border-bottom-color: var(--ink); color: var(--ink); font-weight: 600; }

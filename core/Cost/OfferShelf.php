@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Cost;
+
+use stdClass;
+
+/** All offers by the part they are for; only those asked for are made. */
+final readonly class OfferShelf
+{
+    /** @param  array<string, list<stdClass>>  $byPart as they stand in a file */
+    private function __construct(private array $byPart)
+    {
+    }
+
+    /** @param  iterable<stdClass>  $raw */
+    public static function of(iterable $raw): self
+    {
+        $byPart = [];
+        foreach ($raw as $offer) {
+            $byPart[$offer->part][] = $offer;
+        }
+
+        return new self($byPart);
+    }
+
+    /** @return list<Offer> */
+    public function for(string $part): array
+    {
+        return array_map(
+            static fn (stdClass $raw): Offer => new Offer($raw->part, (float) $raw->pack, (float) $raw->price, $raw->supplier ?? null),
+            $this->byPart[$part] ?? [],
+        );
+    }
+
+    /** @return list<string> */
+    public function parts(): array
+    {
+        return array_keys($this->byPart);
+    }
+}
