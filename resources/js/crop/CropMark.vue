@@ -100,7 +100,7 @@ const season = computed(() => report.value.season);
                     <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">{{ tub.system === 'passive' && report.levels.harvest_mm !== null ? 'At first harvest, water as it stands then' : 'Grown' }}</text>
                 </svg>
             </div>
-            <div class="time"><TimeBar :tub="report" /></div>
+            <div class="time"><TimeBar :tub="report" :alarm="findings.some((f) => f.code === 'passive.dry')" /></div>
         </div>
 
         <template #reckoning>

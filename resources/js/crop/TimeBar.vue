@@ -6,7 +6,7 @@ import type { TubReport } from '../types/report';
 import { tint } from '../drawing/plants';
 import { useBox } from '../drawing/useBox';
 
-const props = defineProps<{ tub: TubReport }>();
+const props = defineProps<{ tub: TubReport; alarm: boolean }>();
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
@@ -33,7 +33,7 @@ const spoken = computed(() => `Transplant ${sown.value} days after sowing, first
             <text :x="Math.min(X(harvest), size.width - 40)" y="85" text-anchor="middle" class="quiet">first harvest</text>
             <g v-if="dry !== null">
                 <line class="dry" :x1="X(dry)" :x2="X(dry)" y1="24" y2="56" />
-                <text :x="Math.min(X(dry) + 4, size.width - 150)" y="20" class="strong" :class="dry < harvest ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }} if nobody tops up</text>
+                <text :x="Math.min(X(dry) + 4, size.width - 150)" y="20" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }} if nobody tops up</text>
             </g>
             <text v-else :x="size.width - 10" y="20" text-anchor="end" class="wet">the water lasts</text>
         </svg>
