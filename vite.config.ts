@@ -10,7 +10,7 @@ export default defineConfig({
     build: { chunkSizeWarningLimit: 900 },
     test: {
         environment: 'jsdom',
-        include: ['resources/js/**/*.test.ts'],
+        include: ['tests/Page/**/*.test.ts'],
         server: { deps: { inline: ['primevue', '@primeuix/themes'] } },
     },
 });

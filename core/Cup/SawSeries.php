@@ -26,7 +26,7 @@ final class SawSeries
     {
         $inches = [...range(0.75, 4.0, 0.125), 4.5, 5.0, 5.5, 6.0];
 
-        return array_map(static fn (float $in): float => $in * Unit::MM_PER_INCH, $inches);
+        return array_map(static fn (float $in): float => round($in * Unit::MM_PER_INCH, 6), $inches);
     }
 
     /** @return list<Saw> the stock series, smallest first */

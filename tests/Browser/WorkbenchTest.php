@@ -258,8 +258,8 @@ it('lays out a spread when it is found, and keeps the holes that stand until the
     [$browser] = bench(bucket20(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 7]]), '/a/lid');
     $browser->press('[data-pattern=spread]');
     $browser->until(fn (): bool => str_contains($browser->bodyText(), 'spread; the lid holds'), 'for the spread');
-    expect($browser->driver->findElements(WebDriverBy::cssSelector('.wait')))->toBe([])
-        ->and($browser->driver->findElements(WebDriverBy::cssSelector('[data-hole]')))->toHaveCount(7);
+    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('.wait')) === [], 'for the laying out to end');
+    expect($browser->driver->findElements(WebDriverBy::cssSelector('[data-hole]')))->toHaveCount(7);
 });
 
 it('says what else could grow in a tub, and grows it', function () {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { dimension, inches, length, mass, plain, span, temperature, volume, type Units } from './format';
+import { dimension, inches, length, mass, plain, span, temperature, volume, type Units } from '../../resources/js/kit/format';
 
 interface Vector {
     kind: 'length' | 'volume' | 'mass' | 'temperature';

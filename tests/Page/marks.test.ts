@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Finding } from '../types/report';
-import { markOf, sound, worst } from './marks';
+import type { Finding } from '../../resources/js/types/report';
+import { markOf, sound, worst } from '../../resources/js/kit/marks';
 
 const finding = (code: string, severity: Finding['severity']): Finding => ({ code, severity, tub: null, at: '/', says: 's', why: 'w', remedies: [] });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Habit } from '../kit/library';
-import { plant, tint } from './plants';
+import type { Habit } from '../../resources/js/kit/library';
+import { plant, tint } from '../../resources/js/drawing/plants';
 
 const habits: (Habit | 'seedling')[] = ['seedling', 'rosette', 'upright', 'herb', 'bush', 'climber', 'cutting'];
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Garden } from '../types/garden';
-import { addTub, copyTub, freeId, removeTub, setSystem, vesselInPlace } from './edits';
-import type { Library } from './library';
+import type { Garden } from '../../resources/js/types/garden';
+import { addTub, copyTub, freeId, removeTub, setSystem, vesselInPlace } from '../../resources/js/kit/edits';
+import type { Library } from '../../resources/js/kit/library';
 
 const empty = (): Garden => ({ format: 'kelp-tub.garden', version: 1 });
 const wanted = { name: 'Bucket', vessel: 'bucket-20', cup: 'net-cup-50', crop: 'basil', stones: 1 };
