@@ -270,3 +270,15 @@ it('says what else could grow in a tub, and grows it', function () {
     expect($server->document($id)->tubs[0]->crop)->not->toBe('tomato-vine');
     $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('article[data-code^="crop."]')) === [], 'for a crop with nothing against its place');
 });
+
+it('turns to night in its own colours, and stays so', function () {
+    [$browser] = bench(bucket20(), '/a/tub');
+    $ground = 'const s = getComputedStyle(document.body); return [s.backgroundColor, s.color, getComputedStyle(document.documentElement).filter]';
+    $browser->press(Browser::text('Night', 'button'));
+    $browser->until(fn (): bool => $browser->script($ground) === ['rgb(26, 40, 32)', 'rgb(233, 230, 216)', 'none'], 'for the night');
+    $browser->driver->navigate()->refresh();
+    $browser->see('.staff');
+    expect($browser->script($ground)[0])->toBe('rgb(26, 40, 32)');
+    $browser->press(Browser::text('Night', 'button'));
+    expect($browser->script($ground)[0])->toBe('rgb(245, 241, 230)');
+});

@@ -18,6 +18,5 @@ const colour = computed(() => tint(props.crop));
 <style scoped>
 .leaf { fill: var(--tint); stroke: var(--paper); stroke-width: 0.8; }
 .stem { fill: none; stroke: var(--tint); stroke-width: 2; stroke-linecap: round; }
-:global(.night) .plant { filter: brightness(1.35); }
 .fruit { fill: var(--paper); stroke: var(--tint); stroke-width: 1.6; }
 </style>
