@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\Lid\Point;
@@ -69,6 +70,7 @@ final class Report
             'flow_l_min' => $air->network->total(),
             'outlets_used' => $air->network->outletsUsed,
             'tubing_mm' => $air->tubing(),
+            'slack_mm' => TubeRoute::SLACK_MM,
             'above_water' => $air->isAboveWater(),
             'check_valve' => $air->system->checkValve,
             'height_above_floor_mm' => $air->system->height,

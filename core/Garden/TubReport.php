@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
+use KelpTub\Core\Garden\Rules\PassiveRules;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\Vessel\Weight;
 use stdClass;
 
 /** One tub's part of the report: its figures, the limits they are held against, its shape for drawing, and how figures come about. */
@@ -191,7 +194,13 @@ final class TubReport
             'edge_mm' => $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $lid->make->leastEdge(),
             'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,
             'per_plant_l' => $tub->crop === null ? null : $tub->crop->litresPerPlant * $tub->density->litresShare(),
+            'wall_mm' => LayoutSpace::WALL_CLEAR_MM,
+            'keep_out_mm' => KeepOut::CLEAR_MM,
             'oxygen_mg_l' => $tub->density->oxygenFloor(),
+            'oxygen_stop_mg_l' => OxygenBalance::STOP_MG_L,
+            'oxygen_mind_mg_l' => OxygenBalance::MIND_MG_L,
+            'lift_kg' => Weight::LIFT_LIMIT_KG,
+            'air_gap_harvest_mm' => PassiveRules::GAP_HARVEST_MM,
         ];
     }
 

@@ -17,7 +17,7 @@ final class PassiveRules
     /** Air wanted under the cup half-way to harvest and at harvest, mm. */
     private const GAP_HALF_WAY_MM = 10.0;
 
-    private const GAP_HARVEST_MM = 25.0;
+    public const GAP_HARVEST_MM = 25.0;
 
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array

@@ -47,8 +47,10 @@ function setBranch(says: string, edit: (branch: NonNullable<AirSystem['branches'
 
 const outage = computed(() => (oxygen.value.outage_min === null ? 'never' : span(oxygen.value.outage_min)));
 const tone = computed(() => {
-    const steady = oxygen.value.steady_mg_l ?? 9;
-    return steady < 3 ? 'stop' : steady < floor.value ? 'mend' : steady < 6 ? 'mind' : null;
+    const steady = oxygen.value.steady_mg_l;
+    const limits = report.value.limits;
+    if (steady === null) return null;
+    return steady < limits.oxygen_stop_mg_l ? 'stop' : steady < floor.value ? 'mend' : steady < limits.oxygen_mind_mg_l ? 'mind' : null;
 });
 const thumb = computed(() => (oxygen.value.thumb_l_min ? `${number(oxygen.value.thumb_l_min[0]!, 1)} to ${number(oxygen.value.thumb_l_min[1]!, 1, 'L/min')}` : ''));
 /** Where the thumb and the balance disagree, say why. */
@@ -56,7 +58,7 @@ const thumbSays = computed(() => {
     const air = oxygen.value.air_l_min ?? 0;
     const [low] = oxygen.value.thumb_l_min ?? [0];
     if (air >= (low ?? 0)) return `the rule of thumb says ${thumb.value}`;
-    return (oxygen.value.steady_mg_l ?? 0) >= 6
+    return (oxygen.value.steady_mg_l ?? 0) >= report.value.limits.oxygen_mind_mg_l
         ? `the rule of thumb says ${thumb.value}, by volume; these roots need less, and the balance decides`
         : `the rule of thumb says ${thumb.value}, and the balance agrees that more is wanted`;
 });
@@ -106,7 +108,7 @@ const thumbSays = computed(() => {
                             </tr>
                         </tbody>
                     </table>
-                    <p class="small faint">With 120 mm to spare on each. {{ line.system.check_valve ? 'The check valve goes between pump and splitter, arrow away from the pump; blow through it to test.' : '' }}</p>
+                    <p class="small faint">With {{ length(pump?.slack_mm ?? 0, units) }} to spare on each. {{ line.system.check_valve ? 'The check valve goes between pump and splitter, arrow away from the pump; blow through it to test.' : '' }}</p>
                 </div>
             </div>
         </div>
@@ -121,7 +123,7 @@ const thumbSays = computed(() => {
                 <Figure label="Air into the tub" :value="number(oxygen.air_l_min ?? 0, 2, 'L/min')" :note="thumbSays" />
                 <Figure v-if="branch && branch.per_stone_l_min !== null && report.shape.stones" label="Each stone" :value="number(branch.per_stone_l_min, 2, 'L/min')" :share="branch.per_stone_l_min / (1.3 * report.shape.stones.most_l_min)" :limit="report.shape.stones.least_l_min / (1.3 * report.shape.stones.most_l_min)" :note="`made for ${number(report.shape.stones.least_l_min, 1)} to ${number(report.shape.stones.most_l_min, 1, 'L/min')}`" />
                 <Figure label="Roots ask for" :value="number(oxygen.demand_mg_h ?? 0, 0, 'mg/h')" />
-                <Figure label="On a power cut" :value="outage" note="until 3 mg/L" :why="report.workings.outage_min" />
+                <Figure label="On a power cut" :value="outage" :note="`until ${number(report.limits.oxygen_stop_mg_l, 0, 'mg/L')}`" :why="report.workings.outage_min" />
                 <Figure v-if="pump" label="Pump" :value="number(pump.pressure_kpa, 1, 'kPa')" :share="pump.flow_l_min / pump.free_flow_l_min" :note="`${number(pump.flow_l_min, 2)} of ${number(pump.free_flow_l_min, 1, 'L/min')} free flow; ${number(pump.kwh_month, 1, 'kWh')} a month`" />
                 <Figure v-if="pump" label="Tubing in all" :value="length(pump.tubing_mm, units)" />
             </template>

@@ -110,7 +110,7 @@ const season = computed(() => report.value.season);
             <Figure v-if="report.layout.spacing_mm !== null && report.limits.crop_pitch_mm !== null" label="Between plants" :value="length(report.layout.spacing_mm, units)" :share="report.layout.spacing_mm / report.limits.crop_pitch_mm / 2" :limit="0.5" :note="`wants ${length(report.limits.crop_pitch_mm, units)}`" :why="report.workings.spacing_mm" />
             <Figure v-if="season.harvest_day !== null" label="First harvest" :value="`day ${number(season.harvest_day, 0)}`" :note="season.dry_day === null ? 'the water lasts without top-ups' : `dry on day ${Math.floor(season.dry_day)} if nobody tops up`" :why="report.workings.dry_day" />
             <Figure v-if="season.water_to_harvest_l !== null" label="Drunk to harvest" :value="volume(season.water_to_harvest_l, units)" :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`" />
-            <Figure v-if="report.levels.air_gap_harvest_mm !== null" label="Air gap at harvest" :value="length(report.levels.air_gap_harvest_mm, units)" :note="`${length(25, units)} or more is wanted`" />
+            <Figure v-if="report.levels.air_gap_harvest_mm !== null" label="Air gap at harvest" :value="length(report.levels.air_gap_harvest_mm, units)" :note="`${length(report.limits.air_gap_harvest_mm, units)} or more is wanted`" />
         </template>
     </MarkPage>
 </template>

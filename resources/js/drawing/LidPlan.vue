@@ -39,7 +39,7 @@ const limit = computed(() => props.tub.limits);
 const bad = (i: number): boolean => {
     const h = holes.value[i]!;
     const under = (value: number | null, least: number): boolean => value !== null && value < least - 1e-6;
-    return under(h.nearest_mm, limit.value.pitch_mm) || under(h.edge_mm, limit.value.edge_mm) || under(h.wall_mm, 5) || under(h.keep_out_mm, 5);
+    return under(h.nearest_mm, limit.value.pitch_mm) || under(h.edge_mm, limit.value.edge_mm) || under(h.wall_mm, limit.value.wall_mm) || under(h.keep_out_mm, limit.value.keep_out_mm);
 };
 
 const unique = (values: number[]): number[] => {

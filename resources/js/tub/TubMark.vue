@@ -77,6 +77,8 @@ const wide = computed(() => report.value.shape.lid.length_mm > 1.25 * report.val
 
 const stationName = (i: number): string => (i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`);
 const volumes = computed(() => report.value.volume);
+/** Where the bar of the weight ends: half over what one lifts, or at the weight itself. */
+const heaviest = computed(() => Math.max(1.5 * report.value.limits.lift_kg, report.value.mass_kg));
 const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null);
 </script>
 
@@ -140,7 +142,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             <Figure label="Working volume" :value="volume(volumes.working_l, units)" :share="volumes.working_l / volumes.brim_l" :limit="volumes.label_l === null ? null : volumes.label_l / volumes.brim_l" :note="volumes.label_l === null ? `${volume(volumes.brim_l, units)} to the rim` : `label ${volume(volumes.label_l, units)}, to the rim ${volume(volumes.brim_l, units)}`" :why="report.workings.working_l" />
             <Figure label="Usable" :value="volume(volumes.usable_l, units)" :note="`down to ${length(report.levels.lowest_mm, units)}`" />
             <Figure v-if="volumes.fill_scale !== null" label="Fills say" :value="number(volumes.fill_scale * 100, 1, '%')" :note="fills.length < 2 ? 'of the measured volume; one fill is not applied' : `of the measured volume, within ${number(volumes.fill_residual_pct ?? 0, 1, '%')}`" />
-            <Figure label="Weight filled" :value="mass(report.mass_kg, units)" :share="report.mass_kg / Math.max(30, report.mass_kg)" :limit="20 / Math.max(30, report.mass_kg)" :note="`${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; over ${mass(20, units)} fill it where it stands`" :why="report.workings.mass_kg" />
+            <Figure label="Weight filled" :value="mass(report.mass_kg, units)" :share="report.mass_kg / heaviest" :limit="report.limits.lift_kg / heaviest" :note="`${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; over ${mass(report.limits.lift_kg, units)} fill it where it stands`" :why="report.workings.mass_kg" />
             <Figure v-if="report.cover_m2 > 0" label="To cover" :value="number(report.cover_m2, 2, 'm²')" note="walls and lid" />
             <Figure v-if="report.levels.tube_entry_mm !== null" label="Tube hole" :value="length(report.levels.tube_entry_mm, units)" :note="report.shape.tube_through_lid ? 'through the lid' : `above the floor; ${length(report.levels.rim_mm - report.levels.tube_entry_mm, units)} down from the rim`" />
         </template>
