@@ -116,7 +116,7 @@ database() {
             --default-time-zone=+00:00 "$@" >>"$log" 2>&1 &
         db_pid=$!
         local waited=0
-        while kill -0 "$db_pid" 2>/dev/null && [ $waited -lt 300 ]; do
+        while kill -0 "$db_pid" 2>/dev/null && [ $waited -lt 1800 ]; do
             if mariadb-admin --no-defaults --user=root --socket="$socket" ping >/dev/null 2>&1; then
                 export DB_HOST=127.0.0.1 DB_PORT
                 db_socket=$socket
@@ -147,7 +147,7 @@ serve() {
     local waited=0
     until curl -s -o /dev/null --max-time 5 "http://127.0.0.1:$1/favicon.svg"; do
         kill -0 "$web_pid" 2>/dev/null || fail "the web server did not start: $(last_line "$run/web.log")"
-        [ $waited -lt 200 ] || fail "the web server does not answer on port $1"
+        [ $waited -lt 2400 ] || fail "the web server does not answer on port $1"
         sleep 0.05; waited=$((waited + 1))
     done
 }

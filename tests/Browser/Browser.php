@@ -20,7 +20,7 @@ use Symfony\Component\Process\Process;
 /** A person at a headless Chromium: opens pages, finds things by what they are called, presses and types, and waits until something is so. */
 final class Browser
 {
-    private const WAIT_SECONDS = 10;
+    private const WAIT_SECONDS = 90;
 
     private static ?self $shared = null;
 
@@ -57,7 +57,7 @@ final class Browser
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $driver = RemoteWebDriver::create("http://127.0.0.1:$m[1]", $capabilities, 30_000, 60_000);
+        $driver = RemoteWebDriver::create("http://127.0.0.1:$m[1]", $capabilities, 120_000, 300_000);
         $browser = new self($driver, $chromedriver, $profile);
         $browser->size(1280, 800);
 
@@ -194,7 +194,7 @@ final class Browser
         $executor = $this->driver->getCommandExecutor();
         $url = $executor instanceof HttpCommandExecutor ? $executor->getAddressOfRemoteServer() : '';
         $curl = curl_init("$url/session/{$this->driver->getSessionID()}/actions");
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 20, CURLOPT_POSTFIELDS => json_encode($actions, JSON_THROW_ON_ERROR), CURLOPT_HTTPHEADER => ['Content-Type: application/json']]);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 120, CURLOPT_POSTFIELDS => json_encode($actions, JSON_THROW_ON_ERROR), CURLOPT_HTTPHEADER => ['Content-Type: application/json']]);
         $answer = (string) curl_exec($curl);
         if (str_contains($answer, '"error"')) {
             throw new RuntimeException("The drag failed: $answer");

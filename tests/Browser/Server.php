@@ -45,14 +45,14 @@ final class Server
     {
         $environment = self::environment($databasePort);
         $root = dirname(__DIR__, 2);
-        (new Process(['php', 'artisan', 'migrate:fresh', '--force'], $root, $environment))->mustRun();
+        (new Process(['php', 'artisan', 'migrate:fresh', '--force'], $root, $environment, timeout: 300))->mustRun();
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
         $port = (int) explode(':', (string) stream_socket_get_name($socket, false))[1];
         fclose($socket);
         $process = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'display_errors=0', '-S', "127.0.0.1:$port", '-t', 'public', 'bootstrap/router.php'], $root, $environment + ['PHP_CLI_SERVER_WORKERS' => '3']);
         $process->setTimeout(null);
         $process->start();
-        $until = microtime(true) + 20;
+        $until = microtime(true) + 180;
         while (! self::answers($port)) {
             if (! $process->isRunning() || microtime(true) > $until) {
                 throw new RuntimeException('The server did not start: '.$process->getErrorOutput());
@@ -66,7 +66,7 @@ final class Server
     private static function answers(int $port): bool
     {
         $curl = curl_init("http://127.0.0.1:$port/favicon.svg");
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 2]);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30]);
         $body = curl_exec($curl);
 
         return is_string($body) && str_contains($body, '<svg');
@@ -101,7 +101,7 @@ final class Server
     public function call(string $method, string $path, ?string $body = null, int $revision = 0): object
     {
         $curl = curl_init($this->url.$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 10, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body ?? '', CURLOPT_HTTPHEADER => ['Content-Type: application/json', "If-Match: $revision"]]);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 120, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body ?? '', CURLOPT_HTTPHEADER => ['Content-Type: application/json', "If-Match: $revision"]]);
 
         return json_decode((string) curl_exec($curl), flags: JSON_THROW_ON_ERROR);
     }

@@ -7,7 +7,7 @@ use Symfony\Component\Process\Process;
 /** @param  list<string>  $arguments */
 function kelp(array $arguments, string $input = ''): Process
 {
-    $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input);
+    $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input, timeout: 300);
     $process->run();
 
     return $process;
