@@ -71,10 +71,10 @@ final readonly class OxygenBalance
         return $bubble->transferPerMetre() * $submergenceMm / 1000 * $flow * 60 * self::MG_PER_LITRE_OF_AIR;
     }
 
-    /** Demand in mg/h of grown roots at a water temperature: `plants·root demand at 20 °C·submerged share·2^((T − 20)/10)`. */
-    public static function demand(float $plants, float $rootDemand, float $submergedShare, float $celsius): float
+    /** Demand in mg/h of grown roots at a water temperature: `root demand of all plants at 20 °C·submerged share·2^((T − 20)/10)`. */
+    public static function demand(float $rootDemand, float $submergedShare, float $celsius): float
     {
-        return $plants * $rootDemand * $submergedShare * 2 ** (($celsius - 20) / 10);
+        return $rootDemand * $submergedShare * 2 ** (($celsius - 20) / 10);
     }
 
     /** Oxygen at which supply equals uptake with the air running, mg/L. */

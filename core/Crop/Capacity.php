@@ -19,6 +19,9 @@ final readonly class Capacity
     /** A passive tub that is topped up lasts this many days at the peak. */
     public const PASSIVE_DAYS = 2.0;
 
+    /** No lid has more holes than this. */
+    private const MOST_PLANTS = 200;
+
     private const ROUNDING = 1.0e-9;
 
     private function __construct(
@@ -62,6 +65,33 @@ final readonly class Capacity
         return (int) floor(self::ROUNDING + ($share === null
             ? $usableLitres / ($onePlant->toHarvest * self::PASSIVE_RESERVE)
             : $share * $usableLitres / (self::PASSIVE_DAYS * $onePlant->peakDaily())));
+    }
+
+    /**
+     * Plants that the water carries when several crops share it in their proportions; null for a cloner. As byWater(), with sums in place of
+     * multiples of one plant.
+     *
+     * @param  list<CropWish>  $wishes
+     */
+    public static function mixByWater(array $wishes, Density $density, GrowingSystem $system, TopUps $topUps, float $climate, float $workingLitres, float $usableLitres): ?int
+    {
+        if ($system === GrowingSystem::Cloner) {
+            return null;
+        }
+        $carries = static function (CropMix $mix) use ($density, $system, $topUps, $climate, $workingLitres, $usableLitres): bool {
+            if ($system !== GrowingSystem::Passive) {
+                return $mix->litresWanted() * $density->litresShare() <= $workingLitres + self::ROUNDING;
+            }
+            $use = $mix->waterUse($climate);
+            $share = $topUps->passiveShare();
+
+            return $use === null || ($share === null
+                ? $use->toHarvest * self::PASSIVE_RESERVE <= $usableLitres + self::ROUNDING
+                : self::PASSIVE_DAYS * $use->peakDaily() <= $share * $usableLitres + self::ROUNDING);
+        };
+        for ($plants = 0; $plants < self::MOST_PLANTS && $carries(CropMix::inProportion($wishes, $density, $plants + 1)); $plants++);
+
+        return $plants;
     }
 
     /** The water that $plants of a crop drink under a school of density and a climate. */

@@ -37,6 +37,28 @@ final readonly class Crop
     ) {
     }
 
+    /**
+     * A crop of a row with the crop table's columns, as text or as numbers.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    public static function fromRow(string $key, array $row): self
+    {
+        $number = static fn (string $column): float => (float) (is_scalar($row[$column] ?? null) ? $row[$column] : 0);
+        $text = static fn (string $column, string $default): string => is_string($row[$column] ?? null) ? $row[$column] : $default;
+
+        return new self(
+            $key, $text('name', $key), $text('group', 'leaf'),
+            $number('spacing_mm'), $number('litres_per_plant'), $number('water_to_harvest_l'),
+            (int) $number('days_germinate'), (int) $number('days_sow_to_transplant'), (int) $number('days_transplant_to_harvest'),
+            $text('harvest', 'once') === 'repeat', (int) $number('days_harvest_lasts'), $text('passive', 'no'),
+            $number('ec_low'), $number('ec_high'), $number('ph_low'), $number('ph_high'),
+            $number('root_oxygen_mg_h'), $number('water_temp_low_c'), $number('water_temp_high_c'),
+            $text('support', 'none'), $number('light_hours'), $number('yield_g'), $number('cup_min_mm'),
+            $number('mature_mass_g'), $number('mature_height_mm'), $text('habit', 'herb'),
+        );
+    }
+
     public function middleEc(): float
     {
         return ($this->ecLow + $this->ecHigh) / 2;

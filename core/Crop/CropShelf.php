@@ -22,6 +22,9 @@ final class CropShelf implements ArrayAccess, Countable, IteratorAggregate
     /** @var array<string, Crop> */
     private array $made = [];
 
+    /** @var array<string, array<string, mixed>> crops of one's own, by key */
+    private array $own = [];
+
     /**
      * @param  list<string>  $columns
      * @param  array<string, string>  $lines  by key
@@ -43,14 +46,27 @@ final class CropShelf implements ArrayAccess, Countable, IteratorAggregate
         return new self($columns, $byKey);
     }
 
+    /**
+     * The shelf with crops of one's own beside it; one that has the key of another stands before it.
+     *
+     * @param  array<string, array<string, mixed>>  $rows  by key, with the table's columns
+     */
+    public function with(array $rows): self
+    {
+        $shelf = new self($this->columns, $this->lines);
+        $shelf->own = [...$this->own, ...$rows];
+
+        return $shelf;
+    }
+
     public function offsetExists(mixed $offset): bool
     {
-        return isset($this->lines[$offset]);
+        return isset($this->own[$offset]) || isset($this->lines[$offset]);
     }
 
     public function offsetGet(mixed $offset): Crop
     {
-        return $this->made[$offset] ??= $this->make($this->lines[$offset] ?? throw new InvalidArgumentException("The Library has no crop $offset."));
+        return $this->made[$offset] ??= Crop::fromRow((string) $offset, $this->own[$offset] ?? $this->row($this->lines[$offset] ?? throw new InvalidArgumentException("The Library has no crop $offset.")));
     }
 
     public function offsetSet(mixed $offset, mixed $value): never
@@ -65,7 +81,7 @@ final class CropShelf implements ArrayAccess, Countable, IteratorAggregate
 
     public function count(): int
     {
-        return count($this->lines);
+        return count($this->keys());
     }
 
     /** @return ArrayIterator<string, Crop> */
@@ -78,27 +94,22 @@ final class CropShelf implements ArrayAccess, Countable, IteratorAggregate
     public function all(): array
     {
         $crops = [];
-        foreach (array_keys($this->lines) as $key) {
+        foreach ($this->keys() as $key) {
             $crops[$key] = $this->offsetGet($key);
         }
 
         return $crops;
     }
 
-    private function make(string $line): Crop
+    /** @return list<string> */
+    private function keys(): array
     {
-        /** @var array<string, string> $r */
-        $r = array_combine($this->columns, str_getcsv($line));
+        return array_map(strval(...), array_keys([...$this->lines, ...$this->own]));
+    }
 
-        return new Crop(
-            $r['key'], $r['name'], $r['group'],
-            (float) $r['spacing_mm'], (float) $r['litres_per_plant'], (float) $r['water_to_harvest_l'],
-            (int) $r['days_germinate'], (int) $r['days_sow_to_transplant'], (int) $r['days_transplant_to_harvest'],
-            $r['harvest'] === 'repeat', (int) $r['days_harvest_lasts'], $r['passive'],
-            (float) $r['ec_low'], (float) $r['ec_high'], (float) $r['ph_low'], (float) $r['ph_high'],
-            (float) $r['root_oxygen_mg_h'], (float) $r['water_temp_low_c'], (float) $r['water_temp_high_c'],
-            $r['support'], (float) $r['light_hours'], (float) $r['yield_g'], (float) $r['cup_min_mm'],
-            (float) $r['mature_mass_g'], (float) $r['mature_height_mm'], $r['habit'],
-        );
+    /** @return array<string, string> */
+    private function row(string $line): array
+    {
+        return array_combine($this->columns, array_map(strval(...), str_getcsv($line)));
     }
 }

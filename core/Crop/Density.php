@@ -19,6 +19,12 @@ enum Density: string
         return $this === self::Tight ? 0.6 : 1.0;
     }
 
+    /** How far apart two neighbours stand: the mean of their spacings, mm. */
+    public function spacing(Crop $crop, Crop $neighbour): float
+    {
+        return ($crop->spacingMm + $neighbour->spacingMm) / 2 * $this->spacingShare();
+    }
+
     public function litresShare(): float
     {
         return $this === self::Tight ? 0.35 : 1.0;

@@ -22,6 +22,15 @@ final readonly class Cup
     ) {
     }
 
+    /** A cup that is called by its least size may be this much narrower under the lip, mm. */
+    private const NOMINAL_MM = 2.0;
+
+    /** Whether a crop that wants a cup of so many mm grows in this one. */
+    public function suits(float $least): bool
+    {
+        return $this->top >= $least - self::NOMINAL_MM;
+    }
+
     /** Diameter of the body at a height above its bottom, in mm. */
     public function diameterAt(float $above): float
     {

@@ -52,9 +52,12 @@ final readonly class AirPlan
         return $stones === null ? 0.0 : $this->flows[$branch] / $stones->count;
     }
 
-    /** Whether the pump stands over the highest water of every tub on it, as said or as measured. */
+    /** Whether the pump stands over the highest water of every tub on it, as said or as measured; one housed under its tub never does. */
     public function isAboveWater(): bool
     {
+        if (array_filter($this->tubs, static fn (TubPlan $p): bool => $p->tub->under !== null) !== []) {
+            return false;
+        }
         if ($this->system->aboveWater) {
             return true;
         }

@@ -25,7 +25,7 @@ final readonly class AirPlanner
         foreach ($system->branches as $branch) {
             $plan = $tubs[$branch->tub];
             $plans[] = $plan;
-            $routes[] = $route = $plan->tubeRoute($branch->distance, $system->height);
+            $routes[] = $route = $plan->tubeRoute($branch->distance, $plan->tub->under === null ? $system->height : $plan->tub->stand + $plan->tub->under->floor);
             $stones = $plan->tub->stones;
             $lines[] = $stones === null ? null : new Line(
                 $stones->stone,
@@ -88,15 +88,13 @@ final readonly class AirPlanner
                 $transfer += OxygenBalance::standardTransfer($line->stone->bubble, $line->submergence, $system->flows[$i]);
             }
         }
-        $crop = $plan->tub->crop;
         $celsius = $this->site->waterTemperatureC;
-        $saturation = Saturation::at($celsius, $this->site->altitudeM, $crop === null ? 0.0 : Saturation::SALT_G_L_PER_MS_CM * $crop->middleEc());
+        $saturation = Saturation::at($celsius, $this->site->altitudeM, Saturation::SALT_G_L_PER_MS_CM * $plan->mix->middleEc());
         if (! $plan->tub->system->isAerated()) {
             return new TubAir($flow, $saturation, null);
         }
-        $demand = $crop === null ? 0.0 : OxygenBalance::demand(
-            $plan->plants,
-            $crop->rootOxygenMgH * $plan->tub->density->useShare(),
+        $demand = OxygenBalance::demand(
+            $plan->mix->rootOxygen(),
             SubmergedShare::of($plan->tub->system, $plan->tub->line()),
             $celsius,
         );

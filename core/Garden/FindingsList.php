@@ -11,6 +11,7 @@ use KelpTub\Core\Garden\Rules\CupRules;
 use KelpTub\Core\Garden\Rules\LidRules;
 use KelpTub\Core\Garden\Rules\PassiveRules;
 use KelpTub\Core\Garden\Rules\RuleContext;
+use KelpTub\Core\Garden\Rules\SystemRules;
 use KelpTub\Core\Garden\Rules\VesselRules;
 
 /** Asks every rule about a plan and lists what they find, worst first and in the garden's order. */
@@ -33,6 +34,7 @@ final readonly class FindingsList
                 ...LidRules::of($tub, $context),
                 ...CropRules::of($tub, $context),
                 ...PassiveRules::of($tub, $context),
+                ...SystemRules::of($tub, $context),
                 ...AirRules::ofTub($tub, $context),
             ];
         }

@@ -7,13 +7,20 @@ namespace KelpTub\Core\Garden;
 use JsonException;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Cup\WaterLine;
+use KelpTub\Core\Feed\DripCycle;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Lid\Raft;
+use KelpTub\Core\Season\TopUp;
 use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
@@ -31,9 +38,9 @@ final readonly class GardenReader
 
     private SchemaCheck $schema;
 
-    public function __construct(private Library $library, stdClass $schema)
+    public function __construct(private Library $library, stdClass|SchemaCheck $schema)
     {
-        $this->schema = new SchemaCheck($schema);
+        $this->schema = $schema instanceof SchemaCheck ? $schema : new SchemaCheck($schema);
     }
 
     /** @throws RefusedGarden */
@@ -81,14 +88,27 @@ final readonly class GardenReader
             throw RefusedGarden::one('/version', "is $version; this Kelp Tub reads version ".Garden::VERSION.'. Open it with a newer one');
         }
         $faults = $this->schema->faults($document);
-        if ($faults === []) {
-            $faults = $this->disagreements($document);
+        if ($faults !== []) {
+            throw RefusedGarden::because($faults);
         }
+        $own = get_object_vars($document->library->crops ?? new stdClass);
+        $reader = $own === [] ? $this : $this->knowing($own);
+        $faults = [...PartCheck::each($own, '/library/crops', PartCheck::crop(...)), ...$reader->disagreements($document)];
         if ($faults !== []) {
             throw RefusedGarden::because($faults);
         }
 
-        return $this->garden($document);
+        return $reader->garden($document);
+    }
+
+    /**
+     * This reader with the crops that a garden brings along.
+     *
+     * @param  array<string, stdClass>  $crops
+     */
+    private function knowing(array $crops): self
+    {
+        return new self($this->library->withCrops(array_map(get_object_vars(...), $crops)), $this->schema);
     }
 
     /** @return list<Fault> */
@@ -148,14 +168,62 @@ final readonly class GardenReader
         if (isset($tub->stones)) {
             $faults = [...$faults, ...$this->part($tub->stones->kind, $this->library->stones, "$at/stones/kind", 'air stone', PartCheck::stone(...))];
         }
-        if (isset($tub->crop) && ! isset($this->library->crops[$tub->crop])) {
-            $faults[] = new Fault("$at/crop", "is \"$tub->crop\", and the Library has no such crop");
+        if (isset($tub->cups_2)) {
+            $faults = [...$faults, ...$this->part($tub->cups_2, $this->library->cups, "$at/cups_2", 'cup', PartCheck::cup(...))];
+        }
+        if (isset($tub->under)) {
+            $faults = [...$faults, ...$this->part($tub->under->vessel, $this->library->vessels, "$at/under/vessel", 'vessel', PartCheck::vessel(...))];
+        }
+        foreach (self::cropsNamed($tub) as $pointer => $crop) {
+            if (! isset($this->library->crops[$crop])) {
+                $faults[] = new Fault("$at$pointer", "is \"$crop\", and the Library has no such crop");
+            }
         }
         if (($tub->layout->pattern ?? 'best') === 'manual' && ! isset($tub->layout->holes)) {
             $faults[] = new Fault("$at/layout/holes", 'is missing; a manual layout lists its holes');
         }
+        foreach ($tub->layout->holes ?? [] as $i => $hole) {
+            if (isset($hole->cup) && self::size($tub, $hole->cup) === null) {
+                $faults[] = new Fault("$at/layout/holes/$i/cup", 'is '.json_encode($hole->cup).'; it is 1 for the tub\'s cup or 2 for cups_2, or the key of one of them');
+            }
+        }
+        $days = [];
+        foreach ($tub->planned_top_ups ?? [] as $i => $topUp) {
+            if (in_array((float) $topUp->day, $days, true)) {
+                $faults[] = new Fault("$at/planned_top_ups/$i/day", "is $topUp->day, which has a top-up already; put both in one");
+            }
+            $days[] = (float) $topUp->day;
+        }
 
         return $faults;
+    }
+
+    /** @return array<string, string> crop keys by where in the tub they stand */
+    private static function cropsNamed(stdClass $tub): array
+    {
+        $named = isset($tub->crop) ? ['/crop' => $tub->crop] : [];
+        foreach ($tub->crops ?? [] as $i => $wish) {
+            $named["/crops/$i/crop"] = $wish->crop;
+        }
+        foreach ($tub->layout->holes ?? [] as $i => $hole) {
+            if (isset($hole->crop)) {
+                $named["/layout/holes/$i/crop"] = $hole->crop;
+            }
+        }
+
+        return $named;
+    }
+
+    /** Which of a tub's cups a hole means: 0, 1, or null for none of them. */
+    private static function size(stdClass $tub, int|string $cup): ?int
+    {
+        $key = static fn (string|stdClass $given): ?string => is_string($given) ? $given : ($given->key ?? null);
+
+        return match (true) {
+            $cup === 1, $cup === $key($tub->cup ?? 'net-cup-50') => 0,
+            isset($tub->cups_2) && ($cup === 2 || $cup === $key($tub->cups_2)) => 1,
+            default => null,
+        };
     }
 
     /**
@@ -192,7 +260,8 @@ final readonly class GardenReader
     {
         $vessel = $this->vessel($raw->vessel);
         $system = GrowingSystem::from($raw->system);
-        $cup = $raw->cup ?? 'net-cup-50';
+        $collar = $system === GrowingSystem::Cloner && ($raw->cloner->collar ?? false);
+        $layout = $this->layout($raw);
 
         return new Tub(
             $index,
@@ -204,19 +273,28 @@ final readonly class GardenReader
             isset($raw->water_line) ? LineChoice::from($raw->water_line) : null,
             Density::from($raw->density ?? 'roomy'),
             $vessel,
-            is_string($cup) ? PartReader::cup($this->library->cups[$cup], $cup) : PartReader::cup($cup, null),
+            $this->cup($raw->cup ?? 'net-cup-50'),
+            isset($raw->cups_2) ? $this->cup($raw->cups_2) : null,
             isset($raw->hole_mm) ? (float) $raw->hole_mm : null,
+            ($raw->cutting ?? 'saw') === 'traced',
             isset($raw->raise_mm) ? (float) $raw->raise_mm : null,
-            self::layout($raw->layout ?? new stdClass),
-            isset($raw->crop) ? $this->crop($raw->crop) : null,
+            $layout,
+            $this->crops($raw, $layout),
             isset($raw->plants) ? (int) $raw->plants : null,
-            $raw->medium->plug ?? 'stone-wool',
-            ($raw->medium->fill ?? 'clay-pebbles') === 'clay-pebbles',
+            $collar ? 'none' : ($raw->medium->plug ?? 'stone-wool'),
+            ! $collar && ($raw->medium->fill ?? 'clay-pebbles') === 'clay-pebbles',
             isset($raw->stones) ? $this->stones($raw->stones) : null,
             ($raw->tube_entry ?? ($vessel->isJar() || $system === GrowingSystem::Raft ? 'lid' : 'side')) === 'lid',
             TopUps::from($raw->top_ups ?? ($system === GrowingSystem::Passive ? 'none' : 'level')),
+            PartReader::each($raw->planned_top_ups ?? [], static fn (stdClass $t): TopUp => new TopUp((float) $t->day, (float) $t->litres)),
             $raw->trellis ?? false,
             self::cover($raw->vessel),
+            self::liner($raw->vessel),
+            new RaftWish((float) ($raw->raft->thickness_mm ?? Raft::DEFAULT_THICKNESS_MM), (float) ($raw->raft->gap_mm ?? Raft::DEFAULT_GAP_MM), (float) ($raw->raft->below_rim_mm ?? WaterLine::RAFT_BELOW_RIM_MM)),
+            new ClonerWish((float) ($raw->cloner->stem_below_cup_mm ?? 0), $collar),
+            new DripCycle((float) ($raw->nursery->flow_l_h ?? DripCycle::DEFAULT_FLOW_L_H), (float) ($raw->nursery->on_min ?? DripCycle::DEFAULT_ON_MIN), (float) ($raw->nursery->off_min ?? DripCycle::DEFAULT_OFF_MIN)),
+            isset($raw->under) ? $this->vessel($raw->under->vessel) : null,
+            (float) ($raw->under->blocks_mm ?? 0),
         );
     }
 
@@ -225,9 +303,27 @@ final readonly class GardenReader
         return is_string($given) ? PartReader::vessel($this->library->vessels[$given], $given) : PartReader::vessel($given, null);
     }
 
-    private function crop(string $key): Crop
+    private function cup(string|stdClass $given): Cup
     {
-        return $this->library->crops[$key];
+        return is_string($given) ? PartReader::cup($this->library->cups[$given], $given) : PartReader::cup($given, null);
+    }
+
+    /**
+     * The tub's crops: the list of several, or the one, or those that the holes of a layout by hand name.
+     *
+     * @return list<CropWish>
+     */
+    private function crops(stdClass $raw, LayoutWish $layout): array
+    {
+        if (($raw->crops ?? []) !== []) {
+            return PartReader::each($raw->crops, fn (stdClass $w): CropWish => new CropWish($this->library->crops[$w->crop], isset($w->plants) ? (int) $w->plants : null));
+        }
+        if (isset($raw->crop)) {
+            return [new CropWish($this->library->crops[$raw->crop], null)];
+        }
+        $counts = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter(array_map(static fn (HoleWish $h): ?Crop => $h->crop, $layout->holes))));
+
+        return array_map(fn (string|int $key): CropWish => new CropWish($this->library->crops[(string) $key], $counts[$key]), array_keys($counts));
     }
 
     private function stones(stdClass $raw): StoneSet
@@ -245,8 +341,16 @@ final readonly class GardenReader
         return is_string($cover) ? $cover : 'liner';
     }
 
-    private static function layout(stdClass $raw): LayoutWish
+    private static function liner(string|stdClass $vessel): ?LinerBag
     {
+        $bag = is_string($vessel) || ! isset($vessel->cover) || is_string($vessel->cover) ? null : $vessel->cover->liner;
+
+        return $bag === null ? null : new LinerBag((float) $bag->width_mm, (float) $bag->length_mm);
+    }
+
+    private function layout(stdClass $tub): LayoutWish
+    {
+        $raw = $tub->layout ?? new stdClass;
         $asked = $raw->pattern ?? 'best';
         $cups = $raw->cups ?? 'max';
 
@@ -254,7 +358,11 @@ final readonly class GardenReader
             $asked,
             PatternKind::tryFrom($asked) ?? PatternKind::Best,
             is_string($cups) ? null : (int) $cups,
-            PartReader::each($asked === 'manual' ? ($raw->holes ?? []) : [], static fn (stdClass $h): Point => new Point((float) $h->x_mm, (float) $h->y_mm)),
+            PartReader::each($asked === 'manual' ? ($raw->holes ?? []) : [], fn (stdClass $h): HoleWish => new HoleWish(
+                new Point((float) $h->x_mm, (float) $h->y_mm),
+                isset($h->crop) ? $this->library->crops[$h->crop] : null,
+                isset($h->cup) ? self::size($tub, $h->cup) : null,
+            )),
         );
     }
 

@@ -36,6 +36,16 @@ final readonly class Library
     ) {
     }
 
+    /**
+     * The same shelves with crops of one's own beside the shipped ones.
+     *
+     * @param  array<string, array<string, mixed>>  $rows  by key
+     */
+    public function withCrops(array $rows): self
+    {
+        return $rows === [] ? $this : new self($this->vessels, $this->cups, $this->crops->with($rows), $this->stones, $this->pumps, $this->tubes, $this->products, $this->offers, $this->partNames);
+    }
+
     public function partName(string $key): string
     {
         return $this->partNames[$key] ?? $key;

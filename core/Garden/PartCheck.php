@@ -31,6 +31,9 @@ final class PartCheck
         if ($last !== null && (float) $last->height_mm <= 0.0) {
             $faults[] = new Fault("$at/stations/".(count($raw->stations) - 1).'/height_mm', 'is 0; the last station is the rim and lies above the floor');
         }
+        if (isset($raw->cut_mm) && $last !== null && $raw->cut_mm > $last->height_mm) {
+            $faults[] = new Fault("$at/cut_mm", "is $raw->cut_mm, above the rim at $last->height_mm; cut lower, or leave it out");
+        }
         foreach ($raw->fills ?? [] as $i => $fill) {
             $before = $raw->fills[$i - 1] ?? null;
             if ($before !== null && $fill->depth_mm <= $before->depth_mm) {
@@ -64,6 +67,36 @@ final class PartCheck
         }
         if ($raw->bottom_diameter_mm > $raw->top_diameter_mm) {
             $faults[] = new Fault("$at/bottom_diameter_mm", "is $raw->bottom_diameter_mm, wider than the body under the lip of $raw->top_diameter_mm; a cup tapers downwards");
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
+    public static function crop(stdClass $raw, string $at): array
+    {
+        $faults = [];
+        foreach ([['ec_low', 'ec_high'], ['ph_low', 'ph_high'], ['water_temp_low_c', 'water_temp_high_c']] as [$low, $high]) {
+            if ($raw->{$low} > $raw->{$high}) {
+                $faults[] = new Fault("$at/$low", "is {$raw->{$low}}, above $high of {$raw->{$high}}");
+            }
+        }
+
+        return $faults;
+    }
+
+    /**
+     * The same check on each of several things.
+     *
+     * @param  array<string, stdClass>  $things
+     * @param  callable(stdClass, string): list<Fault>  $check
+     * @return list<Fault>
+     */
+    public static function each(array $things, string $at, callable $check): array
+    {
+        $faults = [];
+        foreach ($things as $key => $thing) {
+            $faults = [...$faults, ...$check($thing, "$at/$key")];
         }
 
         return $faults;

@@ -32,10 +32,11 @@ final class PartReader
 
     public static function vessel(stdClass $raw, ?string $key): Vessel
     {
-        $measured = new Profile(self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))));
+        $whole = new Profile(self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))));
+        $measured = isset($raw->cut_mm) ? $whole->cutAt((float) $raw->cut_mm) : $whole;
         $fills = self::each($raw->fills ?? [], static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm));
         $fit = $fills === [] ? null : FillFit::of($measured, $fills);
-        $mouth = $measured->stations[count($measured->stations) - 1]->section;
+        $mouth = $measured->mouth();
         $kind = $raw->kind ?? ($mouth->round ? 'bucket' : 'tote');
 
         return new Vessel(

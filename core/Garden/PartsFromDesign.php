@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Vessel\NestedPair;
 
 /**
  * Everything a garden's design takes to build, counted from the design itself.
@@ -20,6 +22,12 @@ final class PartsFromDesign
 
     /** Suction cups that hold a stone to the floor. */
     private const FIXINGS_PER_STONE = 2;
+
+    /** Blocks under the upper one of a nested pair. */
+    private const BLOCKS = 2;
+
+    /** Thin tube from the ring to a cup, mm. */
+    private const DRIP_STUB_MM = 80.0;
 
     /** @var array<string, Need> */
     private array $needs = [];
@@ -39,6 +47,7 @@ final class PartsFromDesign
         foreach ($tubs as $plan) {
             $parts->vessel($plan);
             $parts->planting($plan);
+            $parts->system($plan);
         }
         foreach ($air as $system) {
             $parts->air($system);
@@ -59,7 +68,9 @@ final class PartsFromDesign
         $tub = $plan->tub;
         $vessel = $tub->vessel;
         $this->add($vessel->key ?? "vessel:$tub->id", $vessel->name, 'part', $tub->count);
-        $this->add($tub->cup->key ?? "cup:$tub->id", $tub->cup->name, 'part', $plan->cups() * $tub->count);
+        foreach ($plan->sizes as $i => $size) {
+            $this->add($size->cup->key ?? ($i === 0 ? "cup:$tub->id" : "cup-2:$tub->id"), $size->cup->name, 'part', $plan->cupsOf($i) * $tub->count);
+        }
         $cover = $vessel->opacity->needsCover() || $tub->cover !== 'none' ? self::coverArea($plan) * $tub->count : 0.0;
         if ($tub->cover === 'paint') {
             $this->add('paint-dark', $this->library->partName('paint-dark'), 'consumable', $cover, 'm²');
@@ -81,11 +92,13 @@ final class PartsFromDesign
     {
         $tub = $plan->tub;
         $this->add('clay-pebbles', $this->library->partName('clay-pebbles'), 'consumable', $plan->pebbles * $tub->count, 'L');
-        if ($tub->plug !== 'none' && $tub->crop !== null) {
-            $this->add("plug-$tub->plug", $this->library->partName("plug-$tub->plug"), 'consumable', $plan->plants * $tub->count);
+        if ($tub->plug !== 'none') {
+            $this->add("plug-$tub->plug", $this->library->partName("plug-$tub->plug"), 'consumable', $plan->mix->plants() * $tub->count);
         }
-        if ($tub->crop !== null && $tub->crop->group !== 'cutting' && $plan->plants > 0) {
-            $this->add("seed-{$tub->crop->key}", "{$tub->crop->name} seed", 'consumable', 1, 'packet', largest: true);
+        foreach ($plan->mix->crops() as $crop) {
+            if ($crop->group !== 'cutting') {
+                $this->add("seed-$crop->key", "$crop->name seed", 'consumable', 1, 'packet', largest: true);
+            }
         }
         if ($tub->stones !== null) {
             $stone = $tub->stones->stone;
@@ -95,6 +108,41 @@ final class PartsFromDesign
         if ($tub->trellis) {
             $this->add('trellis', $this->library->partName('trellis'), 'extra', $tub->count);
         }
+    }
+
+    /** What a raft, a cloner, a nursery, a nested pair or a jar's adapter takes besides. */
+    private function system(TubPlan $plan): void
+    {
+        $tub = $plan->tub;
+        if ($plan->raft !== null) {
+            $this->add('foam-board', $this->library->partName('foam-board'), 'part', $plan->raft->board->length * $plan->raft->board->width / 1.0e6 * $tub->count, 'm²');
+            $this->add('knife', $this->library->partName('knife'), 'tool', 1, largest: true);
+        }
+        if ($tub->cloner->collar) {
+            $this->add('foam-collar', $this->library->partName('foam-collar'), 'part', $plan->cups() * $tub->count);
+        }
+        if ($tub->system === GrowingSystem::Nursery) {
+            $this->add('water-pump', $this->library->partName('water-pump'), 'part', $tub->count);
+            $this->add('timer', $this->library->partName('timer'), 'part', $tub->count);
+            $this->add('drip-tube', $this->library->partName('drip-tube'), 'part', self::dripTube($plan) * $tub->count, 'mm');
+        }
+        if ($plan->pair !== null) {
+            $this->add($plan->pair->lower->key ?? "under:$tub->id", $plan->pair->lower->name, 'part', $tub->count);
+            $this->add('block', $this->library->partName('block'), 'part', self::BLOCKS * $tub->count);
+            $this->add('saw-'.QuantityWriter::plain(NestedPair::CORD_HOLE_MM, 0), 'Hole saw '.QuantityWriter::plain(NestedPair::CORD_HOLE_MM, 0).' mm, for the cord', 'tool', 1, largest: true);
+        }
+        if ($tub->vessel->isJar() && ! $plan->inMouth && $plan->raft === null) {
+            $this->add('adapter-disc', $this->library->partName('adapter-disc'), 'part', $tub->count);
+        }
+        if ($tub->traced && ! $plan->inMouth) {
+            $this->add('knife', $this->library->partName('knife'), 'tool', 1, largest: true);
+        }
+    }
+
+    /** A nursery's tube in mm: up from its pump on the floor, and round the lid by the outermost cups with a stub to each. */
+    private static function dripTube(TubPlan $plan): float
+    {
+        return $plan->tub->vessel->profile->rim() + $plan->lid->outline->perimeter() + self::DRIP_STUB_MM * $plan->cups();
     }
 
     private function air(AirPlan $air): void
@@ -128,11 +176,11 @@ final class PartsFromDesign
 
     private function saw(TubPlan $plan): void
     {
-        if ($plan->saw === null || $plan->cups() === 0) {
-            return;
+        foreach ($plan->sizes as $i => $size) {
+            if ($size->saw !== null && $plan->cupsOf($i) > 0) {
+                $this->add('saw-'.QuantityWriter::plain(round($size->seat->hole), 0), "Hole saw {$size->saw->name}", 'tool', 1, largest: true);
+            }
         }
-        $key = 'saw-'.QuantityWriter::plain(round($plan->seat->hole), 0);
-        $this->add($key, "Hole saw $plan->saw", 'tool', 1, largest: true);
     }
 
     /**
@@ -158,9 +206,9 @@ final class PartsFromDesign
             }
         }
         foreach ($garden->tubs as $tub) {
-            if ($tub->cup->homeMade && ($tub->cup->key ?? "cup:$tub->id") === $need->key) {
-                $owned = max($owned, $need->amount);
-            }
+            $homeMade = ($tub->cup->homeMade && ($tub->cup->key ?? "cup:$tub->id") === $need->key)
+                || ($tub->secondCup !== null && $tub->secondCup->homeMade && ($tub->secondCup->key ?? "cup-2:$tub->id") === $need->key);
+            $owned = $homeMade ? max($owned, $need->amount) : $owned;
         }
 
         return $owned;

@@ -51,6 +51,7 @@ final readonly class SchemaFit
     {
         return match ($keyword) {
             '$ref' => isset($this->definitions[$wanted]) && $this->value($value, $this->definitions[$wanted]),
+            'anyOf' => $this->any($wanted, $value),
             'type' => $this->type($wanted, $value),
             'enum' => in_array($value, $wanted, true),
             'const' => $value === $wanted,
@@ -85,6 +86,18 @@ final readonly class SchemaFit
                 default => false,
             };
             if ($is) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  list<stdClass>  $schemas */
+    private function any(array $schemas, mixed $value): bool
+    {
+        foreach ($schemas as $schema) {
+            if ($this->value($value, $schema)) {
                 return true;
             }
         }

@@ -8,18 +8,31 @@ use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Crop\Capacity;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropMix;
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\Crop\CropWish;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\HangingCups;
 use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawChoice;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Cup\Seat;
 use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Lid\Arrangement;
+use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\Lid;
+use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Lid\Raft;
 use KelpTub\Core\Lid\RoundedBox;
 use KelpTub\Core\Lid\SpreadSource;
+use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Reservoir;
 use KelpTub\Core\Vessel\Weight;
 
@@ -31,6 +44,8 @@ final readonly class TubPlanner
 
     /** How many places of a larger pattern may stay uncut to get the number asked for. */
     private const MOST_UNCUT = 3;
+
+    private const ROUNDING_MM = 1.0e-9;
 
     private float $climate;
 
@@ -50,103 +65,220 @@ final readonly class TubPlanner
     public function plan(Tub $tub): TubPlan
     {
         $vessel = $tub->vessel;
-        $mouth = $vessel->profile->stations[count($vessel->profile->stations) - 1]->section;
-        $inMouth = $vessel->isJar() && $mouth->round && $tub->hole === null && $tub->cup->top <= $mouth->length && $mouth->length < $tub->cup->lip;
-        $saw = $inMouth ? null : $this->saw($tub);
-        $seat = Seat::of($tub->cup, $inMouth ? $mouth->length : ($saw->diameter ?? self::tracedHole($tub)));
-        $hanging = $vessel->profile->rim() + ($inMouth ? 0.0 : $vessel->lid->topAboveRim) - $tub->cup->height + $seat->raise;
-        $line = WaterLine::of($tub->system, $tub->line(), $hanging, $vessel->profile->rim());
-        $space = new LayoutSpace($vessel->lid, $tub->cup, $seat->hole, $vessel->profile, $hanging);
+        $rim = $vessel->profile->rim();
+        $mouth = $vessel->profile->mouth();
+        $inMouth = $vessel->isJar() && $mouth->round && $tub->hole === null && $tub->secondCup === null && $tub->system !== GrowingSystem::Raft
+            && $tub->cup->top <= $mouth->length && $mouth->length < $tub->cup->lip;
+        $saw = $inMouth ? null : $this->saw($tub, $tub->cup, $tub->hole);
+        $seat = Seat::of($tub->cup, $inMouth ? $mouth->length : ($saw->diameter ?? $tub->hole ?? self::tracedHole($tub->cup, $tub->raise)));
+        $lidTop = $rim + ($inMouth ? 0.0 : $vessel->lid->topAboveRim);
+        $line = WaterLine::of($tub->system, $tub->line(), $lidTop - $tub->cup->height + $seat->raise, $rim, $tub->raft->belowRim, $tub->cloner->stemBelowCup);
+        $raft = $tub->system === GrowingSystem::Raft ? Raft::cut($vessel->profile, $line->grown, $tub->raft->thickness, $tub->raft->gap) : null;
+        $lid = $raft === null ? $vessel->lid : new Lid($raft->board, $raft->thickness, LidMake::Plain, 0.0, []);
+        $sizes = [new CupPlan($tub->cup, $seat, $saw, $line->cupBottom)];
+        if ($tub->secondCup !== null) {
+            $sizes[] = $this->secondSize($tub, $tub->secondCup, $line->cupBottom + $tub->cup->height - $seat->raise);
+        }
+        $space = new LayoutSpace($lid, array_map(static fn (CupPlan $c): CupInHole => new CupInHole($c->cup, $c->seat->hole, $c->bottom), $sizes), $vessel->profile);
         $solver = new LayoutSolver($space, $this->spreads);
-        $reservoir = static fn (int $cups): Reservoir => new Reservoir($vessel->profile, $tub->cup, $cups, $line->cupBottom, $tub->pebbles);
-        $lowest = $tub->stones === null ? self::LOWEST_SHARE * $vessel->profile->rim() : $tub->stones->height + Stone::LEAST_COVER_MM;
-        $byWater = fn (int $cups): ?int => $this->byWater($tub, $reservoir($cups), $line->grown, $lowest);
+        $reservoir = static fn (array $cupAt): Reservoir => new Reservoir($vessel->profile, self::hanging($sizes, $cupAt), $tub->pebbles);
+        $lowest = $tub->stones === null ? self::LOWEST_SHARE * $rim : $tub->stones->height + Stone::LEAST_COVER_MM;
+        $byWater = fn (int $cups): ?int => $this->byWater($tub, $reservoir(array_fill(0, $cups, 0)), $line->grown, $lowest);
 
-        [$byLid, $bySpacing] = $this->mostCups($tub, $inMouth, $seat, $space, $solver);
+        [$byLid, $bySpacing] = $this->mostCups($tub, $inMouth, $sizes, $space, $solver);
         [$arrangement, $asked, $complete] = $inMouth
             ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)]), $tub->layout->cups ?? 1, true]
             : $this->layOut($tub, $space, $solver, $byLid, $bySpacing, $byWater);
-        $cups = $arrangement->count();
-        $plants = min($tub->plants ?? $cups, $cups);
-        $solution = $reservoir($cups);
-        $pebbles = $tub->pebbles ? $cups * $tub->cup->litres() : 0.0;
+        $cropAt = self::cropAt($tub->crops, $tub->plants, $tub->layout->holes, $tub->density, $arrangement);
+        $cupAt = self::cupAt($tub, $cropAt);
+        $mix = CropMix::count(array_values(array_filter($cropAt)), $tub->density);
+        $solution = $reservoir($cupAt);
+        $pebbles = $tub->pebbles ? array_sum(array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litres(), self::hanging($sizes, $cupAt))) : 0.0;
         $floor = RoundedBox::of($vessel->profile->sectionAt(0.0));
 
         return new TubPlan(
             $tub,
             $inMouth,
-            $saw?->name,
-            $saw !== null && $saw->owned,
-            $seat,
+            $lid,
+            $sizes,
             $line,
             $space,
             $solver,
             $arrangement,
+            $cupAt,
+            $cropAt,
             $asked,
             $complete,
-            Capacity::of($byLid, $bySpacing, $byWater($cups)),
-            $plants,
+            Capacity::of($byLid, $bySpacing, $this->byWater($tub, $solution, $line->grown, $lowest)),
+            $mix,
             $this->climate,
             $solution,
             $lowest,
-            $tub->crop === null ? null : Capacity::waterUse($tub->crop, $tub->density, $this->climate, $plants),
+            $mix->waterUse($this->climate),
             $pebbles,
-            Weight::of($vessel, $solution->litresAt($line->grown), $pebbles, $plants * ($tub->crop->matureMassG ?? 0.0) / 1000),
+            Weight::of($vessel, $solution->litresAt($line->grown), $pebbles, $mix->matureKg(), $tub->under),
             $tub->stones === null ? [] : StonePlacement::of($arrangement->points, $tub->stones->count, $floor, $tub->stones->stone->length),
-            $tub->tubeThroughLid ? $vessel->profile->rim() + $vessel->lid->topAboveRim : $vessel->profile->rim() - TubeRoute::BELOW_RIM_MM,
+            $tub->tubeThroughLid ? $rim + $vessel->lid->topAboveRim : $rim - TubeRoute::BELOW_RIM_MM,
+            $raft,
+            $tub->under === null ? null : NestedPair::of($vessel->profile, $vessel->floor, $tub->under, $tub->blocks),
         );
     }
 
-    /** The saw for the hole that was asked for, or for the cup; null when no saw cuts it. */
-    private function saw(Tub $tub): ?Saw
+    /** The second size of cup, its lip on the same lid as the first. */
+    private function secondSize(Tub $tub, Cup $cup, float $lidTop): CupPlan
     {
-        if ($tub->hole === null) {
-            return SawChoice::for($tub->cup, $this->ownedSaws, $this->stockSaws, $tub->raise);
+        $saw = $this->saw($tub, $cup, null);
+        $seat = Seat::of($cup, $saw->diameter ?? self::tracedHole($cup, $tub->raise));
+
+        return new CupPlan($cup, $seat, $saw, $lidTop - $cup->height + $seat->raise);
+    }
+
+    /**
+     * The cups as they hang in the water.
+     *
+     * @param  list<CupPlan>  $sizes
+     * @param  array<int, int>  $cupAt
+     * @return list<HangingCups>
+     */
+    private static function hanging(array $sizes, array $cupAt): array
+    {
+        $counts = array_count_values($cupAt);
+
+        return array_map(static fn (CupPlan $size, int $i): HangingCups => new HangingCups($size->cup, $counts[$i] ?? 0, $size->bottom), $sizes, array_keys($sizes));
+    }
+
+    /**
+     * What grows in each hole: what was said of a hole set by hand; one crop in the order of the pattern; of several the tallest at the back,
+     * where they shade none of the others.
+     *
+     * @param  list<CropWish>  $wishes
+     * @param  list<HoleWish>  $holes
+     * @return list<Crop|null>
+     */
+    private static function cropAt(array $wishes, ?int $plants, array $holes, Density $density, Arrangement $arrangement): array
+    {
+        $crops = array_map(static fn (int $i): ?Crop => $holes[$i]->crop ?? null, array_keys($arrangement->points));
+        $free = array_keys($crops, null, true);
+        $said = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($crops)));
+        $left = array_map(static fn (CropWish $w): CropWish => new CropWish($w->crop, $w->plants === null ? null : max(0, $w->plants - ($said[$w->crop->key] ?? 0))), $wishes);
+        $places = min($plants === null ? count($free) : max(0, $plants - array_sum($said)), count($free));
+        $shares = CropMix::of($left, $density, $places)->shares;
+        if (count($shares) > 1) {
+            usort($shares, static fn (CropShare $a, CropShare $b): int => $b->crop->matureHeightMm <=> $a->crop->matureHeightMm);
+            $points = $arrangement->points;
+            usort($free, static fn (int $a, int $b): int => [round($points[$b]->y, 3), round($points[$a]->x, 3)] <=> [round($points[$a]->y, 3), round($points[$b]->x, 3)]);
         }
-        foreach ($this->ownedSaws as $saw) {
-            if (abs($saw->diameter - $tub->hole) <= SawSeries::SAME_MM) {
-                return new Saw($tub->hole, $saw->name, true);
+        foreach ($shares as $share) {
+            foreach (array_splice($free, 0, $share->plants) as $hole) {
+                $crops[$hole] = $share->crop;
             }
         }
 
-        return new Saw($tub->hole, SawSeries::name($tub->hole, $this->garden->units), false);
+        return array_values($crops);
     }
 
-    /** A hole traced and cut by knife where no saw is large enough: half way between body and lip. */
-    private static function tracedHole(Tub $tub): float
+    /**
+     * Which size of cup each hole has: what was said of it, else the smaller one that is large enough for its crop.
+     *
+     * @param  list<Crop|null>  $cropAt
+     * @return list<int>
+     */
+    private static function cupAt(Tub $tub, array $cropAt): array
     {
-        return ($tub->cup->top + $tub->cup->lip) / 2;
+        if ($tub->secondCup === null) {
+            return array_fill(0, count($cropAt), 0);
+        }
+        $sizes = [$tub->cup, $tub->secondCup];
+        $smaller = $tub->cup->top <= $tub->secondCup->top ? 0 : 1;
+
+        return array_map(static fn (int $i, ?Crop $crop): int => $tub->layout->holes[$i]->cup
+            ?? ($crop === null ? 0 : ($sizes[$smaller]->suits($crop->cupMinMm) ? $smaller : 1 - $smaller)), array_keys($cropAt), $cropAt);
+    }
+
+    /** The saw for the hole that was asked for, or for the cup; null when no saw cuts it or none is to. */
+    private function saw(Tub $tub, Cup $cup, ?float $hole): ?Saw
+    {
+        if ($tub->traced) {
+            return null;
+        }
+        if ($hole === null) {
+            return SawChoice::for($cup, $this->ownedSaws, $this->stockSaws, $tub->raise);
+        }
+        foreach ($this->ownedSaws as $saw) {
+            if (abs($saw->diameter - $hole) <= SawSeries::SAME_MM) {
+                return new Saw($hole, $saw->name, true);
+            }
+        }
+
+        return new Saw($hole, SawSeries::name($hole, $this->garden->units), false);
+    }
+
+    /** A hole traced and cut by knife: half way between body and lip, or where the body is as wide as a wanted raise asks for. */
+    private static function tracedHole(Cup $cup, ?float $raise): float
+    {
+        return $raise === null || $raise <= 0.0 ? ($cup->top + $cup->lip) / 2 : $cup->diameterAt($cup->height - $raise);
     }
 
     private function byWater(Tub $tub, Reservoir $reservoir, float $line, float $lowest): ?int
     {
-        if ($tub->crop === null) {
+        if ($tub->crops === []) {
             return null;
         }
         $working = $reservoir->litresAt($line);
         $usable = max(0.0, $working - $reservoir->litresAt($lowest));
 
-        return Capacity::byWater($tub->crop, $tub->density, $tub->system, $tub->topUps, $this->climate, $working, $usable);
+        return count($tub->crops) === 1
+            ? Capacity::byWater($tub->crops[0]->crop, $tub->density, $tub->system, $tub->topUps, $this->climate, $working, $usable)
+            : Capacity::mixByWater($tub->crops, $tub->density, $tub->system, $tub->topUps, $this->climate, $working, $usable);
     }
 
     /**
      * The most cups by the lid alone and with the crop's spacing.
      *
+     * @param  list<CupPlan>  $sizes
      * @return array{int, int}
      */
-    private function mostCups(Tub $tub, bool $inMouth, Seat $seat, LayoutSpace $space, LayoutSolver $solver): array
+    private function mostCups(Tub $tub, bool $inMouth, array $sizes, LayoutSpace $space, LayoutSolver $solver): array
     {
         if ($inMouth) {
             return [1, 1];
         }
-        if (! $seat->holds()) {
-            return [0, 0];
+        foreach ($sizes as $size) {
+            if (! $size->seat->holds()) {
+                return [0, 0];
+            }
         }
         $kind = self::kind($tub);
         $byLid = $solver->most($kind, $space->leastFullPitch(), $space->mostByArea());
-        $spacing = $this->spacing($tub);
+        $spacings = array_map(static fn (CropWish $w): float => $w->crop->spacingMm * $tub->density->spacingShare(), $tub->crops);
+        if ($spacings === [] || max($spacings) <= $space->leastFullPitch()) {
+            return [$byLid, $byLid];
+        }
+        $apart = $solver->most($kind, max($spacings), $byLid);
 
-        return [$byLid, $spacing <= $space->leastFullPitch() ? $byLid : $solver->most($kind, $spacing, $byLid)];
+        return [$byLid, min($spacings) === max($spacings) ? $apart : $this->mostMixed($tub, $space, $solver, $byLid, $apart)];
+    }
+
+    /**
+     * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them, as laid out by the
+     * regular pattern of so many cups.
+     */
+    private function mostMixed(Tub $tub, LayoutSpace $space, LayoutSolver $solver, int $byLid, int $apart): int
+    {
+        for ($cups = $byLid; $cups > $apart; $cups--) {
+            $arrangement = self::kind($tub) === PatternKind::Best ? $solver->regular($cups, $space->leastFullPitch()) : $solver->arrange(self::kind($tub), $cups, $space->leastFullPitch());
+            if ($arrangement === null) {
+                continue;
+            }
+            $wishes = array_map(static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants), CropMix::inProportion($tub->crops, $tub->density, $cups)->shares);
+            $crops = self::cropAt($wishes, null, [], $tub->density, $arrangement);
+            $slack = $arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - ($crops[$i] === null || $crops[$j] === null ? 0.0 : $tub->density->spacing($crops[$i], $crops[$j])));
+            if ($slack === null || $slack >= -self::ROUNDING_MM) {
+                return $cups;
+            }
+        }
+
+        return $apart;
     }
 
     /**
@@ -158,10 +290,13 @@ final readonly class TubPlanner
     private function layOut(Tub $tub, LayoutSpace $space, LayoutSolver $solver, int $byLid, int $bySpacing, callable $byWater): array
     {
         if ($tub->layout->pattern === PatternKind::Manual) {
-            return [Arrangement::of(PatternKind::Manual, $tub->layout->holes), count($tub->layout->holes), true];
+            $holes = $tub->layout->holes;
+
+            return [Arrangement::of(PatternKind::Manual, array_map(static fn (HoleWish $h): Point => $h->point, $holes)), count($holes), true];
         }
         $kind = self::kind($tub);
-        if ($tub->layout->cups === null) {
+        $asked = $tub->layout->cups ?? self::plantsSaid($tub);
+        if ($asked === null) {
             $cups = min($byLid, $bySpacing);
             while ($cups > 1 && ($byWater($cups) ?? $cups) < $cups) {
                 $cups--;
@@ -169,9 +304,8 @@ final readonly class TubPlanner
 
             $pitch = max($space->leastFullPitch(), $this->spacing($tub));
 
-            return self::place($solver, $kind, $cups, $pitch) ?? [self::none(), $cups, true];
+            return self::place($solver, $kind, $cups, $pitch) ?? self::place($solver, $kind, $cups, $space->leastFullPitch()) ?? [self::none(), $cups, true];
         }
-        $asked = $tub->layout->cups;
         $most = $solver->most($kind, $space->leastPitch(), $asked);
         [$arrangement, , $complete] = self::place($solver, $kind, $asked, $space->leastPitch())
             ?? self::place($solver, $kind, $most, $space->leastPitch())
@@ -202,10 +336,18 @@ final readonly class TubPlanner
         return Arrangement::of(PatternKind::Manual, []);
     }
 
-    /** The distance between plants that the crop wants under the tub's school of density; 0 without a crop. */
+    /** How many plants several crops come to, where each has its number; null otherwise. */
+    private static function plantsSaid(Tub $tub): ?int
+    {
+        $numbers = array_map(static fn (CropWish $w): ?int => $w->plants, $tub->crops);
+
+        return $numbers === [] || in_array(null, $numbers, true) || array_sum($numbers) === 0 ? null : array_sum($numbers);
+    }
+
+    /** The widest distance that two neighbours of the tub's crops want under its school of density; 0 without a crop. */
     private function spacing(Tub $tub): float
     {
-        return $tub->crop === null ? 0.0 : $tub->crop->spacingMm * $tub->density->spacingShare();
+        return max([0.0, ...array_map(static fn (CropWish $w): float => $w->crop->spacingMm * $tub->density->spacingShare(), $tub->crops)]);
     }
 
     private static function kind(Tub $tub): PatternKind

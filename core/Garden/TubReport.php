@@ -5,13 +5,23 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Crop\Capacity;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
+use KelpTub\Core\Garden\Rules\CropRules;
 use KelpTub\Core\Garden\Rules\PassiveRules;
+use KelpTub\Core\Garden\Rules\SystemRules;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Season\TopUp;
 use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Vessel\LinerBag;
+use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Station;
 use KelpTub\Core\Vessel\Weight;
 use stdClass;
@@ -49,7 +59,7 @@ final class TubReport
             ],
             'levels' => (object) [
                 'rim_mm' => $vessel->profile->rim(),
-                'lid_top_mm' => $vessel->profile->rim() + ($plan->inMouth ? 0.0 : $vessel->lid->topAboveRim),
+                'lid_top_mm' => self::lidTop($plan),
                 'cup_bottom_mm' => $plan->line->cupBottom,
                 'water_line_mm' => $plan->line->grown,
                 'start_line_mm' => $plan->line->start,
@@ -66,15 +76,8 @@ final class TubReport
             'mass_kg' => $plan->weight->kg,
             'load_kg_m2' => $plan->weight->kgPerSquareMetre,
             'cover_m2' => $vessel->opacity->needsCover() ? PartsFromDesign::coverArea($plan) : 0.0,
-            'hole' => (object) [
-                'diameter_mm' => $plan->seat->hole,
-                'saw' => $plan->saw,
-                'owned' => $plan->sawOwned,
-                'seat' => $plan->seat->kind->value,
-                'raise_mm' => $plan->seat->raise,
-                'bearing_mm' => $plan->seat->bearing,
-                'play_mm' => $plan->seat->play,
-            ],
+            'hole' => self::hole($plan, 0),
+            'hole_2' => isset($plan->sizes[1]) ? self::hole($plan, 1) : null,
             'layout' => (object) [
                 'pattern' => $plan->arrangement->pattern->value,
                 'count' => $plan->cups(),
@@ -86,6 +89,14 @@ final class TubReport
                 'complete' => $plan->complete,
                 'pending' => $plan->solver->isWaiting(),
             ],
+            'crops' => self::crops($plan),
+            'raft' => self::raft($plan),
+            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) ['stem_end_mm' => $plan->line->cupBottom - $tub->cloner->stemBelowCup, 'stem_below_cup_mm' => $tub->cloner->stemBelowCup, 'collar' => $tub->cloner->collar] : null,
+            'nursery' => self::nursery($plan),
+            'under' => self::under($plan),
+            'liner' => self::liner($plan),
+            'sight_strip' => self::sightStrip($plan),
+            'adapter' => $vessel->isJar() && ! $plan->inMouth && $plan->raft === null ? (object) ['outer_mm' => $vessel->lid->across(), 'inner_mm' => $plan->seat->hole] : null,
             'capacity' => (object) [
                 'plants' => $plan->capacity->plants,
                 'by_lid' => $plan->capacity->byLid,
@@ -106,6 +117,7 @@ final class TubReport
                 'dry_day' => $plan->dryDay(),
                 'harvest_day' => $harvestDay,
                 'last_day' => $plan->use?->lastDay,
+                'planned_top_ups' => array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres], $tub->plannedTopUps),
                 'top_up_l' => null,
                 'top_ups' => null,
                 'changes' => null,
@@ -126,7 +138,7 @@ final class TubReport
      */
     private static function holes(TubPlan $plan): array
     {
-        $outline = $plan->tub->vessel->lid->outline;
+        $outline = $plan->lid->outline;
         $finite = static fn (float $distance): ?float => is_finite($distance) ? $distance : null;
         $holes = [];
         $points = $plan->arrangement->points;
@@ -144,9 +156,11 @@ final class TubReport
                 'x_mm' => $p->x,
                 'y_mm' => $p->y,
                 'nearest_mm' => $finite($nearest[$i]),
-                'edge_mm' => $plan->inMouth ? null : $plan->space->edge($p),
-                'wall_mm' => $plan->inMouth ? null : $finite($plan->space->wall($p)),
-                'keep_out_mm' => $finite($plan->space->keepOut($p)),
+                'crop' => $plan->cropAt[$i]?->key,
+                'cup' => $plan->cupAt[$i] + 1,
+                'edge_mm' => $plan->inMouth ? null : $plan->space->edge($p, $plan->cupAt[$i]),
+                'wall_mm' => $plan->inMouth ? null : $finite($plan->space->wall($p, $plan->cupAt[$i])),
+                'keep_out_mm' => $finite($plan->space->keepOut($p, $plan->cupAt[$i])),
                 'from_left_mm' => $outline->round ? null : $p->x + $outline->length / 2,
                 'from_front_mm' => $outline->round ? null : $p->y + $outline->width / 2,
                 'radius_mm' => $outline->round ? hypot($p->x, $p->y) : null,
@@ -185,15 +199,20 @@ final class TubReport
     private static function limits(TubPlan $plan): stdClass
     {
         $tub = $plan->tub;
-        $lid = $tub->vessel->lid;
+        $lid = $plan->lid;
+        $crop = $plan->crop();
 
         return (object) [
             'pitch_mm' => $plan->space->leastPitch(),
-            'crop_pitch_mm' => $tub->crop === null ? null : Rules\CropRules::judgedSpacing($plan, $tub->crop),
+            'crop_pitch_mm' => $crop === null ? null : CropRules::judgedSpacing($plan, $crop),
             'web_mm' => $lid->make->leastWeb(),
             'edge_mm' => $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $lid->make->leastEdge(),
             'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,
-            'per_plant_l' => $tub->crop === null ? null : $tub->crop->litresPerPlant * $tub->density->litresShare(),
+            'per_plant_l' => match (true) {
+                $crop === null => null,
+                $plan->mix->isEmpty() => $crop->litresPerPlant * $tub->density->litresShare(),
+                default => $plan->mix->litresWanted() / $plan->mix->plants() * $tub->density->litresShare(),
+            },
             'wall_mm' => LayoutSpace::WALL_CLEAR_MM,
             'keep_out_mm' => KeepOut::CLEAR_MM,
             'oxygen_mg_l' => $tub->density->oxygenFloor(),
@@ -208,7 +227,7 @@ final class TubReport
     {
         $tub = $plan->tub;
         $vessel = $tub->vessel;
-        $crop = $tub->crop;
+        $crop = $plan->crop();
 
         return (object) [
             'kind' => $vessel->kind,
@@ -219,28 +238,16 @@ final class TubReport
             'stand_mm' => $tub->stand,
             'stations' => array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $vessel->profile->stations),
             'lid' => (object) [
-                ...self::section($vessel->lid->outline),
-                'thickness_mm' => $vessel->lid->thickness,
-                'make' => $vessel->lid->make->value,
-                'keep_outs' => array_map(static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...self::section($k->section)], $vessel->lid->keepOuts),
+                ...self::section($plan->lid->outline),
+                'thickness_mm' => $plan->lid->thickness,
+                'make' => $plan->lid->make->value,
+                'keep_outs' => array_map(static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...self::section($k->section)], $plan->lid->keepOuts),
             ],
-            'cup' => (object) [
-                'name' => $tub->cup->name,
-                'lip_diameter_mm' => $tub->cup->lip,
-                'top_diameter_mm' => $tub->cup->top,
-                'bottom_diameter_mm' => $tub->cup->bottom,
-                'height_mm' => $tub->cup->height,
-            ],
+            'cup' => self::cup($plan->sizes[0]->cup),
+            'cups' => array_map(static fn (CupPlan $size): stdClass => (object) [...get_object_vars(self::cup($size->cup)), 'bottom_mm' => $size->bottom], $plan->sizes),
             'in_mouth' => $plan->inMouth,
-            'crop' => $crop === null ? null : (object) [
-                'key' => $crop->key,
-                'name' => $crop->name,
-                'group' => $crop->group,
-                'habit' => $crop->habit,
-                'spacing_mm' => $crop->spacingMm * $tub->density->spacingShare(),
-                'mature_height_mm' => $crop->matureHeightMm,
-                'days_sow_to_transplant' => $crop->daysSowToTransplant,
-            ],
+            'crop' => $crop === null ? null : self::crop($crop, $tub->density),
+            'crops' => array_map(static fn (Crop $c): stdClass => self::crop($c, $tub->density), $plan->mix->crops()),
             'stones' => $tub->stones === null ? null : (object) [
                 'name' => $tub->stones->stone->name,
                 'length_mm' => $tub->stones->stone->length,
@@ -252,6 +259,157 @@ final class TubReport
             ],
             'tube_through_lid' => $tub->tubeThroughLid,
         ];
+    }
+
+    /** Height of the upper face that lips lie on: the lid's, a jar's rim, or the top of a floating board. */
+    private static function lidTop(TubPlan $plan): float
+    {
+        return match (true) {
+            $plan->raft !== null => $plan->line->cupBottom + $plan->tub->cup->height - $plan->seat->raise,
+            $plan->inMouth => $plan->tub->vessel->profile->rim(),
+            default => $plan->tub->vessel->profile->rim() + $plan->tub->vessel->lid->topAboveRim,
+        };
+    }
+
+    private static function hole(TubPlan $plan, int $size): stdClass
+    {
+        $seat = $plan->sizes[$size]->seat;
+        $saw = $plan->sizes[$size]->saw;
+
+        return (object) [
+            'diameter_mm' => $seat->hole,
+            'saw' => $saw?->name,
+            'owned' => $saw !== null && $saw->owned,
+            'seat' => $seat->kind->value,
+            'raise_mm' => $seat->raise,
+            'bearing_mm' => $seat->bearing,
+            'play_mm' => $seat->play,
+            'count' => $plan->cupsOf($size),
+        ];
+    }
+
+    private static function cup(Cup $cup): stdClass
+    {
+        return (object) [
+            'name' => $cup->name,
+            'lip_diameter_mm' => $cup->lip,
+            'top_diameter_mm' => $cup->top,
+            'bottom_diameter_mm' => $cup->bottom,
+            'height_mm' => $cup->height,
+        ];
+    }
+
+    private static function crop(Crop $crop, Density $density): stdClass
+    {
+        return (object) [
+            'key' => $crop->key,
+            'name' => $crop->name,
+            'group' => $crop->group,
+            'habit' => $crop->habit,
+            'spacing_mm' => $crop->spacingMm * $density->spacingShare(),
+            'mature_height_mm' => $crop->matureHeightMm,
+            'days_sow_to_transplant' => $crop->daysSowToTransplant,
+        ];
+    }
+
+    /** @return list<stdClass> what each crop of the tub takes, and when it is ready */
+    private static function crops(TubPlan $plan): array
+    {
+        return array_map(static function (CropShare $share) use ($plan): stdClass {
+            $use = Capacity::waterUse($share->crop, $plan->tub->density, $plan->climate, $share->plants);
+
+            return (object) [
+                'crop' => $share->crop->key,
+                'name' => $share->crop->name,
+                'plants' => $share->plants,
+                'water_to_harvest_l' => $use->toHarvest,
+                'harvest_day' => $use->harvestDay,
+                'last_day' => $use->lastDay,
+                'days_sow_to_transplant' => $share->crop->daysSowToTransplant,
+            ];
+        }, $plan->mix->shares);
+    }
+
+    private static function raft(TubPlan $plan): ?stdClass
+    {
+        $raft = $plan->raft;
+        if ($raft === null) {
+            return null;
+        }
+        $tillJam = max(0.0, $plan->working() - $plan->reservoir->litresAt($raft->jamLevel));
+
+        return (object) [
+            'board' => (object) self::section($raft->board),
+            'thickness_mm' => $raft->thickness,
+            'gap_mm' => $raft->gap,
+            'travel_mm' => $raft->travel(),
+            'jam_level_mm' => $raft->jamLevel,
+            'litres_till_jam' => $tillJam,
+            'jam_day' => $plan->use?->dayWhenUsed($tillJam),
+            'load_kg' => $plan->raftLoad(),
+            'carries_kg' => $raft->carries($plan->holesArea()),
+            'draught_mm' => SystemRules::draught($plan),
+            'dip_mm' => SystemRules::dip($plan),
+        ];
+    }
+
+    private static function nursery(TubPlan $plan): ?stdClass
+    {
+        $drip = $plan->tub->drip;
+        if ($plan->tub->system !== GrowingSystem::Nursery) {
+            return null;
+        }
+
+        return (object) [
+            'flow_l_h' => $drip->flow,
+            'on_min' => $drip->on,
+            'off_min' => $drip->off,
+            'duty' => $drip->duty(),
+            'litres_day' => $drip->litresADay(),
+            'per_cup_l_h' => $drip->perCup($plan->cups()),
+            'turnovers_day' => $plan->working() > 0.0 ? $drip->litresADay() / $plan->working() : null,
+            'head_mm' => self::lidTop($plan),
+        ];
+    }
+
+    private static function under(TubPlan $plan): ?stdClass
+    {
+        $pair = $plan->pair;
+        if ($pair === null) {
+            return null;
+        }
+
+        return (object) [
+            'name' => $pair->lower->name,
+            'floor_mm' => $pair->lower->floor,
+            'blocks_mm' => $pair->blocks,
+            'room_mm' => $pair->room,
+            'above_mm' => $pair->above,
+            'gap_mm' => is_finite($pair->gap) ? $pair->gap : null,
+            'cord_hole_mm' => $pair->cordHole(),
+            'cord_hole_diameter_mm' => NestedPair::CORD_HOLE_MM,
+            'wall_mm' => NestedPair::WALL_MM,
+            'stations' => array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $pair->lower->profile->stations),
+        ];
+    }
+
+    /** The smallest liner bag that fits, beside the one chosen. */
+    private static function liner(TubPlan $plan): stdClass
+    {
+        $least = LinerBag::leastFor($plan->tub->vessel->profile);
+        $bag = $plan->tub->liner;
+
+        return (object) ['least_width_mm' => $least->width, 'least_length_mm' => $least->length, 'width_mm' => $bag?->width, 'length_mm' => $bag?->length];
+    }
+
+    /** Heights between which a painted passive tub keeps a strip bare, to read the level by; null for others. */
+    private static function sightStrip(TubPlan $plan): ?stdClass
+    {
+        $tub = $plan->tub;
+
+        return $tub->system === GrowingSystem::Passive && $tub->cover === 'paint' && $tub->vessel->opacity->needsCover()
+            ? (object) ['from_mm' => $plan->lowest, 'to_mm' => $plan->line->highest()]
+            : null;
     }
 
     /** @return array<string, bool|float> */

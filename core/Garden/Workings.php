@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Rules\CropRules;
 use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
@@ -47,18 +49,28 @@ final readonly class Workings
     private function plants(): string
     {
         $capacity = $this->plan->capacity;
-        $crop = $this->plan->tub->crop;
+        $crops = $this->plan->tub->crops;
         $parts = [sprintf('The lid holds %d', $capacity->byLid)];
-        if ($crop !== null) {
-            $parts[] = sprintf('%s apart, %d', $this->write->length($crop->spacingMm * $this->plan->tub->density->spacingShare()), $capacity->bySpacing);
+        if (count($crops) === 1) {
+            $parts[] = sprintf('%s apart, %d', $this->write->length($crops[0]->crop->spacingMm * $this->plan->tub->density->spacingShare()), $capacity->bySpacing);
+        } elseif ($crops !== []) {
+            $parts[] = sprintf('neighbours at the mean of their spacings, %d', $capacity->bySpacing);
         }
-        if ($capacity->byWater !== null && $crop !== null) {
+        if ($capacity->byWater !== null && $crops !== []) {
             $parts[] = $this->plan->tub->system === GrowingSystem::Passive
                 ? sprintf('the water carries %d to harvest', $capacity->byWater)
-                : sprintf('%s at %s a plant carries %d', $this->write->volume($this->plan->working()), $this->write->volume($crop->litresPerPlant * $this->plan->tub->density->litresShare()), $capacity->byWater);
+                : sprintf('%s at %s a plant%s carries %d', $this->write->volume($this->plan->working()), $this->write->volume($this->litresEach()), count($crops) === 1 ? '' : ', taken over the crops,', $capacity->byWater);
         }
 
         return implode('; ', $parts).'. The least of them counts.';
+    }
+
+    /** Litres a plant wants under the tub's school, the mean of several crops. */
+    private function litresEach(): float
+    {
+        $mix = CropMix::inProportion($this->plan->tub->crops, $this->plan->tub->density, max(1, $this->plan->plants));
+
+        return $mix->litresWanted() * $this->plan->tub->density->litresShare() / $mix->plants();
     }
 
     private function hole(): string
@@ -86,13 +98,13 @@ final readonly class Workings
     private function spacing(): ?string
     {
         $spacing = $this->plan->arrangement->spacing;
-        $crop = $this->plan->tub->crop;
+        $pair = CropRules::closestPair($this->plan);
         if ($spacing === null) {
             return null;
         }
 
         return sprintf('The least distance between two hole centres. Lips and lid allow %s', $this->write->length($this->plan->space->leastPitch()))
-            .($crop === null ? '.' : sprintf('; %s wants %s%s.', mb_strtolower($crop->name), $this->write->length($crop->spacingMm), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
+            .($pair === null ? '.' : sprintf('; %s %s%s.', $pair[2] === $pair[3] ? mb_strtolower($pair[2]->name).' wants' : mb_strtolower("{$pair[2]->name} and {$pair[3]->name}").' want', $this->write->length($pair[1]), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
     }
 
     private function dryDay(): ?string

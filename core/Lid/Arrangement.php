@@ -35,6 +35,24 @@ final readonly class Arrangement
         return $least;
     }
 
+    /**
+     * The least of a figure over all pairs of holes, from their distance and their numbers; null for fewer than two.
+     *
+     * @param  callable(float, int, int): float  $figure
+     */
+    public function least(callable $figure): ?float
+    {
+        $least = null;
+        foreach ($this->points as $i => $p) {
+            for ($j = 0; $j < $i; $j++) {
+                $of = $figure($p->distanceTo($this->points[$j]), $i, $j);
+                $least = $least === null ? $of : min($least, $of);
+            }
+        }
+
+        return $least;
+    }
+
     public function count(): int
     {
         return count($this->points);

@@ -7,13 +7,17 @@ namespace KelpTub\Core\Lid;
 /**
  * Answers the two questions of a lid: how many cups fit at a pitch, and where do N cups go as far apart as they can be.
  *
- * `best` is the arrangement with the greatest least distance; ties go to the earlier of single, grid, staggered, ring, corners.
+ * `best` is the arrangement with the greatest least distance; a regular one is preferred when it comes within 3 % of spread, because it is
+ * easier to mark out; ties go to the earlier of single, grid, staggered, ring, corners.
  * Where a full-width pattern meets a keep-out it is drawn in until it is clear. Source: handbook, rules section 5.
  */
 final class LayoutSolver
 {
     /** No lid gets more holes than this. */
     public const MOST_HOLES = 200;
+
+    /** A regular pattern that reaches this share of spread's least distance is preferred to it. */
+    public const REGULAR_SHARE = 0.97;
 
     /** Spacings that differ by less are a tie, mm. */
     private const TIE_MM = 1.0e-6;
@@ -44,15 +48,20 @@ final class LayoutSolver
      */
     public function most(PatternKind $kind, float $pitch, int $cap): int
     {
-        if ($kind === PatternKind::Spread) {
-            $most = $this->most(PatternKind::Best, $pitch, $cap);
-            while ($most < min($cap, self::MOST_SPREAD, $this->bound($pitch)) && $this->spread($most + 1, $pitch) !== null) {
+        $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $pitch, $cap);
+        if ($kind === PatternKind::Spread || $kind === PatternKind::Best) {
+            while ($most < min($cap, self::MOST_SPREAD, $this->space->mostAtPitch($pitch)) && $this->spread($most + 1, $pitch) !== null) {
                 $most++;
             }
-
-            return $most;
         }
-        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->bound($pitch)); $count > 1; $count--) {
+
+        return $most;
+    }
+
+    /** The same among regular patterns only: at once, whatever spreads are known. */
+    public function mostRegular(PatternKind $kind, float $pitch, int $cap): int
+    {
+        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->space->mostAtPitch($pitch)); $count > 1; $count--) {
             if ($this->fits($kind, $count, $pitch)) {
                 return $count;
             }
@@ -66,18 +75,38 @@ final class LayoutSolver
     {
         $question = "$kind->value $count $pitch";
         if (! array_key_exists($question, $this->known)) {
-            $this->known[$question] = $kind === PatternKind::Spread
-                ? $this->spread($count, $pitch) ?? $this->search(PatternKind::Best, $count, $pitch)
-                : $this->search($kind, $count, $pitch);
+            $this->known[$question] = match ($kind) {
+                PatternKind::Spread => $this->spread($count, $pitch) ?? $this->search(PatternKind::Best, $count, $pitch),
+                PatternKind::Best => $this->best($count, $pitch),
+                default => $this->search($kind, $count, $pitch),
+            };
         }
 
         return $this->known[$question];
     }
 
+    /** The best regular pattern, as most of arrange() knows it: at once, whatever spreads are known. */
+    public function regular(int $count, float $pitch): ?Arrangement
+    {
+        return $this->known["regular $count $pitch"] ??= $this->search(PatternKind::Best, $count, $pitch);
+    }
+
+    /** The best regular pattern, or spread where that is more than 3 % wider or the only one that keeps the pitch. */
+    private function best(int $count, float $pitch): ?Arrangement
+    {
+        $regular = $this->regular($count, $pitch);
+        if ($regular !== null && ($count < 2 || $regular->spacing >= self::REGULAR_SHARE * $this->space->mostPitch($count))) {
+            return $regular;
+        }
+        $spread = $this->spread($count, $pitch);
+
+        return $spread !== null && ($regular === null || $regular->spacing < self::REGULAR_SHARE * $spread->spacing) ? $spread : $regular;
+    }
+
     /** The spread of so many holes, or null when it is not known yet or does not keep the pitch. */
     private function spread(int $count, float $pitch): ?Arrangement
     {
-        if ($count < 2 || $count > self::MOST_SPREAD) {
+        if ($count < 2 || $count > self::MOST_SPREAD || $this->space->mostPitch($count) < $pitch) {
             return null;
         }
         $points = $this->spreads->spread($this->space, $count);
@@ -178,22 +207,6 @@ final class LayoutSolver
         return null;
     }
 
-    /**
-     * No more than this many points lie $pitch apart in the space: `2A/(√3·d²) + P/(2d) + 1` for its bounding box.
-     *
-     * Source: N. Oler, "An inequality in the geometry of numbers", Acta Mathematica 105 (1961).
-     */
-    private function bound(float $pitch): int
-    {
-        $x = 2 * $this->space->reachX(0.0);
-        $y = 2 * $this->space->reachY(0.0);
-        if ($x < 0.0 || $y < 0.0) {
-            return 1;
-        }
-
-        return (int) floor(2 * $x * $y / (sqrt(3) * $pitch ** 2) + ($x + $y) / $pitch + 1);
-    }
-
     private static function pattern(PatternKind $kind, bool $widest = true): Pattern
     {
         return match ($kind) {
@@ -201,6 +214,7 @@ final class LayoutSolver
             PatternKind::Staggered => new StaggeredPattern($widest),
             PatternKind::Ring => new RingPattern,
             PatternKind::Corners => new CornersPattern,
+            PatternKind::Panels => new PanelsPattern,
             default => new SinglePattern,
         };
     }

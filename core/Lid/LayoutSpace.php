@@ -8,8 +8,9 @@ use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Vessel\Profile;
 
 /**
- * Where on a lid the holes for one kind of cup may go, and how near to each other. Lengths in mm.
+ * Where on a lid the holes may go, and how near to each other. Lengths in mm.
  *
+ * With two sizes of cup a place in general is one that takes either; a hole that has its cup is held to that cup's own limits.
  * Holds limits 1 to 4 of the layout: lips apart, web, edge and wall, keep-outs. Source: handbook, rules section 5.
  */
 final readonly class LayoutSpace
@@ -33,32 +34,50 @@ final readonly class LayoutSpace
 
     private RoundedBox $outline;
 
-    /** @var list<array{RoundedBox, float}> the wall at each height that matters, with the cup's radius there */
+    /** @var list<list<array{RoundedBox, float}>> for each cup the wall at each height that matters, with the cup's radius there */
     private array $walls;
 
     /** @var list<RoundedBox> hole centres lie in all of these */
     public array $boxes;
 
-    public function __construct(
-        public Lid $lid,
-        public Cup $cup,
-        public float $hole,
-        Profile $profile,
-        float $cupBottom,
-    ) {
+    /** The widest hole. */
+    public float $hole;
+
+    /** The widest lip. */
+    private float $lip;
+
+    /** @param  non-empty-list<CupInHole>  $cups  the tub's cup, then the second size where there is one */
+    public function __construct(public Lid $lid, public array $cups, Profile $profile)
+    {
         $this->outline = RoundedBox::of($lid->outline);
-        $this->walls = self::walls($profile, $cup, $cupBottom);
-        $boxes = [$this->outline->inset($hole / 2 + $lid->make->leastEdge())];
-        foreach ($this->walls as [$wall, $radius]) {
-            $boxes[] = $wall->inset($radius + self::WALL_CLEAR_MM);
+        $this->hole = max(array_map(static fn (CupInHole $c): float => $c->hole, $cups));
+        $this->lip = max(array_map(static fn (CupInHole $c): float => $c->cup->lip, $cups));
+        $this->walls = array_map(static fn (CupInHole $c): array => self::walls($profile, $c->cup, $c->bottom), $cups);
+        $boxes = [$this->outline->inset($this->hole / 2 + $lid->make->leastEdge())];
+        foreach ($this->walls as $walls) {
+            foreach ($walls as [$wall, $radius]) {
+                $boxes[] = $wall->inset($radius + self::WALL_CLEAR_MM);
+            }
         }
         $this->boxes = self::tightest($boxes);
     }
 
-    /** Least distance between hole centres by limits 1 and 2. */
+    /** Least distance between hole centres by limits 1 and 2, whichever cups they hold. */
     public function leastPitch(): float
     {
-        return max($this->cup->lip + self::LIP_GAP_MM, $this->hole + $this->lid->make->leastWeb());
+        return max($this->lip + self::LIP_GAP_MM, $this->hole + $this->lid->make->leastWeb());
+    }
+
+    /** Least distance between the centres of two holes by the lips of their own cups (limit 1). */
+    public function lipPitch(int $cup, int $other): float
+    {
+        return ($this->cups[$cup]->cup->lip + $this->cups[$other]->cup->lip) / 2 + self::LIP_GAP_MM;
+    }
+
+    /** What is left of the lid between two holes a distance apart. */
+    public function web(float $distance, int $cup, int $other): float
+    {
+        return $distance - ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2;
     }
 
     /** Least distance between hole centres when the most cups are asked for: the ligament bound as well. */
@@ -74,16 +93,16 @@ final readonly class LayoutSpace
     }
 
     /** Distance from a hole's edge to the lid's outline, mm. */
-    public function edge(Point $p): float
+    public function edge(Point $p, int $cup = 0): float
     {
-        return $this->outline->clearance($p->x, $p->y) - $this->hole / 2;
+        return $this->outline->clearance($p->x, $p->y) - $this->cups[$cup]->hole / 2;
     }
 
     /** Least distance from the hanging cup to the vessel's wall at any depth, mm; infinite when it hangs above the rim. */
-    public function wall(Point $p): float
+    public function wall(Point $p, int $cup = 0): float
     {
         $least = INF;
-        foreach ($this->walls as [$wall, $radius]) {
+        foreach ($this->walls[$cup] as [$wall, $radius]) {
             $least = min($least, $wall->clearance($p->x, $p->y) - $radius);
         }
 
@@ -91,29 +110,37 @@ final readonly class LayoutSpace
     }
 
     /** Distance from the cup's lip to the nearest keep-out, mm; infinite when there is none. */
-    public function keepOut(Point $p): float
+    public function keepOut(Point $p, int $cup = 0): float
     {
-        $least = INF;
-        foreach ($this->lid->keepOuts as $keepOut) {
-            $least = min($least, $keepOut->distanceTo($p->x, $p->y) - $this->cup->lip / 2);
-        }
-
-        return $least;
+        return $this->toKeepOuts($p) - $this->cups[$cup]->cup->lip / 2;
     }
 
     public function clearOfKeepOuts(Point $p): bool
     {
-        return $this->keepOut($p) >= KeepOut::CLEAR_MM - self::ROUNDING_MM;
+        return $this->toKeepOuts($p) - $this->lip / 2 >= KeepOut::CLEAR_MM - self::ROUNDING_MM;
+    }
+
+    private function toKeepOuts(Point $p): float
+    {
+        $least = INF;
+        foreach ($this->lid->keepOuts as $keepOut) {
+            $least = min($least, $keepOut->distanceTo($p->x, $p->y));
+        }
+
+        return $least;
     }
 
     /** Whether one cup may hang in the middle of the lid. */
     public function holdsOneInTheMiddle(): bool
     {
         $middle = new Point(0.0, 0.0);
+        foreach (array_keys($this->cups) as $cup) {
+            if ($this->edge($middle, $cup) < self::SINGLE_EDGE_MM - self::ROUNDING_MM || $this->wall($middle, $cup) < self::WALL_CLEAR_MM - self::ROUNDING_MM) {
+                return false;
+            }
+        }
 
-        return $this->edge($middle) >= self::SINGLE_EDGE_MM - self::ROUNDING_MM
-            && $this->wall($middle) >= self::WALL_CLEAR_MM - self::ROUNDING_MM
-            && $this->clearOfKeepOuts($middle);
+        return $this->clearOfKeepOuts($middle);
     }
 
     /** The farthest a hole centre may lie from the middle along x, at a given y, mm. */
@@ -146,7 +173,7 @@ final readonly class LayoutSpace
     public function nearest(float $x, float $y): array
     {
         foreach ($this->lid->keepOuts as $keepOut) {
-            [$x, $y] = $keepOut->pushedOff($x, $y, $this->cup->lip / 2 + KeepOut::CLEAR_MM);
+            [$x, $y] = $keepOut->pushedOff($x, $y, $this->lip / 2 + KeepOut::CLEAR_MM);
         }
         foreach ($this->boxes as $box) {
             [$x, $y] = $box->nearest($x, $y);
@@ -192,8 +219,35 @@ final readonly class LayoutSpace
         return hash('xxh128', serialize([
             array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
             $keepOuts,
-            $keepOuts === [] ? 0.0 : $this->cup->lip,
+            $keepOuts === [] ? 0.0 : $this->lip,
         ]));
+    }
+
+    /**
+     * No more than so many points lie a pitch apart here: `2A/(√3·d²) + P/(2d) + 1` of any convex region that holds them all.
+     *
+     * Source: N. Oler, "An inequality in the geometry of numbers", Acta Mathematica 105 (1961).
+     */
+    public function mostAtPitch(float $pitch): int
+    {
+        $most = PHP_INT_MAX;
+        foreach ($this->boxes as $box) {
+            $most = min($most, $box->halfX < 0.0 || $box->halfY < 0.0 ? 1 : (int) floor(2 * $box->area() / (sqrt(3) * $pitch ** 2) + $box->perimeter() / (2 * $pitch) + 1 + self::ROUNDING_MM));
+        }
+
+        return $most;
+    }
+
+    /** So many points cannot all be farther apart than this: the same bound solved for the distance, for two or more. */
+    public function mostPitch(int $count): float
+    {
+        $least = INF;
+        foreach ($this->boxes as $box) {
+            $half = $box->perimeter() / 4;
+            $least = min($least, ($half + sqrt($half ** 2 + 2 / sqrt(3) * max(0.0, $box->area()) * ($count - 1))) / ($count - 1));
+        }
+
+        return $least;
     }
 
     /** Radius of the largest circle of hole centres about the middle, mm; negative when there is none. */

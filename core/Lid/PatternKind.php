@@ -13,10 +13,11 @@ enum PatternKind: string
     case Staggered = 'staggered';
     case Ring = 'ring';
     case Corners = 'corners';
+    case Panels = 'panels';
     case Spread = 'spread';
     case Manual = 'manual';
 
-    /** @return list<self> those that a solver lays out, in order of preference on ties */
+    /** @return list<self> those that `best` looks at, in order of preference on ties */
     public static function regular(): array
     {
         return [self::Single, self::Grid, self::Staggered, self::Ring, self::Corners];

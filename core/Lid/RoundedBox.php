@@ -22,6 +22,16 @@ final readonly class RoundedBox
         return new self($section->length / 2, $section->width / 2, $section->cornerRadius);
     }
 
+    public function area(): float
+    {
+        return 4 * $this->halfX * $this->halfY - (4 - M_PI) * $this->radius ** 2;
+    }
+
+    public function perimeter(): float
+    {
+        return 4 * ($this->halfX + $this->halfY) - (8 - 2 * M_PI) * $this->radius;
+    }
+
     public function inset(float $by): self
     {
         return new self($this->halfX - $by, $this->halfY - $by, max(0.0, $this->radius - $by));

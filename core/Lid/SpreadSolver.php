@@ -38,8 +38,10 @@ final class SpreadSolver
     /** Holes that overlap by less, as a share of the wanted distance, are loose: more is wanted. */
     private const LOOSE = 0.0005;
 
-    /** Times that a good arrangement is shaken and let settle again, over the number of holes. */
+    /** Times that a good arrangement is shaken and let settle again, over the number of holes; a few holes need fewer. */
     private const SHAKES = 800;
+
+    private const SHAKES_PER_HOLE = 10;
 
     private const PLACES = 12;
 
@@ -76,10 +78,10 @@ final class SpreadSolver
         if ($count === 1) {
             return [new Point(...$this->space->nearest(0.0, 0.0))];
         }
-        $bound = $this->bound($count);
+        $bound = $this->space->mostPitch($count);
         $starts = $this->regularStarts($count, $bound);
         $perStart = self::SWEEPS * min($count * ($count - 1) / 2, 7.0 * $count);
-        $shakes = (int) (self::SHAKES / $count);
+        $shakes = (int) min(self::SHAKES / $count, self::SHAKES_PER_HOLE * ($count - 1));
         $made = (int) max(self::LEAST_STARTS, min(self::MOST_STARTS, self::BUDGET / max(1.0, $perStart)));
         for ($i = -count($starts); $i < $made + $shakes; $i++) {
             if ($i < 0) {
@@ -105,18 +107,6 @@ final class SpreadSolver
         $exact = (new SpreadRefinement($this->space))->refine($best);
 
         return $this->isAllowed($exact) ? $exact : $best;
-    }
-
-    /**
-     * No least distance exceeds this: the bound of LayoutSolver solved for the distance.
-     */
-    private function bound(int $count): float
-    {
-        $x = 2 * $this->space->reachX(0.0);
-        $y = 2 * $this->space->reachY(0.0);
-        $area = 2 * $x * $y / sqrt(3);
-
-        return ($x + $y + sqrt(($x + $y) ** 2 + 4 * $area * ($count - 1))) / (2 * ($count - 1));
     }
 
     /**

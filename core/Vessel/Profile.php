@@ -44,6 +44,12 @@ final readonly class Profile
         return $this->stations[count($this->stations) - 1]->height;
     }
 
+    /** The inside of the rim. */
+    public function mouth(): CrossSection
+    {
+        return $this->stations[count($this->stations) - 1]->section;
+    }
+
     /** Volume to the rim, in litres. */
     public function brim(): float
     {
@@ -142,6 +148,17 @@ final readonly class Profile
     public function withAreasScaled(float $scale): self
     {
         return new self(array_map(static fn (Station $s): Station => new Station($s->height, $s->section->scaled(sqrt($scale))), $this->stations));
+    }
+
+    /** The part of the vessel below a height: what is left when its top is cut off, or all of it where that is above the rim. */
+    public function cutAt(float $height): self
+    {
+        if ($height <= 0.0 || $height >= $this->rim()) {
+            return $this;
+        }
+        $below = array_values(array_filter($this->stations, static fn (Station $s): bool => $s->height < $height));
+
+        return new self([...$below, new Station($height, $this->sectionAt($height))]);
     }
 
     /** Index of the slice that holds a depth; at a shared height the upper slice. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Vessel;
 
-use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Cup\HangingCups;
 
 /**
  * The solution in a vessel with cups hanging in it: litres for a level and level for litres, what the pebbles displace taken off.
@@ -18,19 +18,22 @@ final readonly class Reservoir
 
     private const LEVEL_TOLERANCE_MM = 1.0e-7;
 
-    public function __construct(
-        private Profile $profile,
-        private Cup $cup,
-        private int $cups,
-        private float $cupBottom,
-        private bool $pebbles,
-    ) {
+    private float $lowestBottom;
+
+    /** @param  list<HangingCups>  $cups */
+    public function __construct(private Profile $profile, private array $cups, private bool $pebbles)
+    {
+        $this->lowestBottom = min(INF, ...array_map(static fn (HangingCups $c): float => $c->bottom, $cups));
     }
 
     /** Litres displaced at a level, mm above the inside floor. */
     public function displacedAt(float $level): float
     {
-        return $this->pebbles ? self::SOLID_SHARE * $this->cups * $this->cup->litresBelow($level - $this->cupBottom) : 0.0;
+        if (! $this->pebbles || $level <= $this->lowestBottom) {
+            return 0.0;
+        }
+
+        return self::SOLID_SHARE * array_sum(array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litresBelow($level - $c->bottom), $this->cups));
     }
 
     /** Litres of solution at a level; never below 0. */
@@ -42,10 +45,11 @@ final readonly class Reservoir
     /** Level in mm at which $litres of solution stand, up to the rim. */
     public function levelFor(float $litres): float
     {
-        if ($litres <= $this->litresAt($this->cupBottom)) {
+        $free = min($this->lowestBottom, $this->profile->rim());
+        if ($litres <= $this->litresAt($free)) {
             return $this->profile->depthFor($litres);
         }
-        [$low, $high] = [max(0.0, $this->cupBottom), $this->profile->rim()];
+        [$low, $high] = [max(0.0, $free), $this->profile->rim()];
         while ($high - $low > self::LEVEL_TOLERANCE_MM) {
             $middle = ($low + $high) / 2;
             if ($this->litresAt($middle) < $litres) {

@@ -144,8 +144,8 @@ it('knows when a power cut does no harm, and when it is too late', function () {
 });
 
 it('doubles the demand every ten degrees', function () {
-    expect(OxygenBalance::demand(4, 5, 0.7, 20))->toEqualWithDelta(14, 1e-12)
-        ->and(OxygenBalance::demand(4, 5, 0.7, 30))->toEqualWithDelta(28, 1e-12);
+    expect(OxygenBalance::demand(4 * 5, 0.7, 20))->toEqualWithDelta(14, 1e-12)
+        ->and(OxygenBalance::demand(4 * 5, 0.7, 30))->toEqualWithDelta(28, 1e-12);
 });
 
 it('lays stones under the plants', function () {

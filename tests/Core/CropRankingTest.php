@@ -3,14 +3,13 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Garden\CropRanking;
-use KelpTub\Core\Garden\Planner;
 use Tests\Core\Gardens;
 
 /** @return array<string, stdClass> by crop, in order */
 function ranking(array $tub, array $garden = []): array
 {
     $planned = Gardens::tub($tub, $garden);
-    $ranked = (new CropRanking(Gardens::reader(), new Planner(Gardens::library()), Gardens::library()))->of($planned, $planned->tubs[0]);
+    $ranked = (new CropRanking(Gardens::reader(), Gardens::planner(), Gardens::library()))->of($planned, $planned->tubs[0]);
 
     return array_combine(array_map(fn ($r) => $r->crop, $ranked), $ranked);
 }

@@ -12,10 +12,12 @@ use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Lid\SolvedSpreads;
 use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
@@ -25,6 +27,8 @@ use stdClass;
 final class Gardens
 {
     private static ?Library $library = null;
+
+    private static ?SolvedSpreads $spreads = null;
 
     public static function files(): LibraryFiles
     {
@@ -65,20 +69,26 @@ final class Gardens
         return self::of(['tubs' => [$tub], 'air' => $pumps, ...$garden]);
     }
 
+    /** The planner with its final answers: spreads worked out, each once in a run of the tests. */
+    public static function planner(): Planner
+    {
+        return new Planner(self::library(), self::$spreads ??= new SolvedSpreads);
+    }
+
     public static function plan(Garden $garden): GardenPlan
     {
-        return (new Planner(self::library()))->plan($garden);
+        return self::planner()->plan($garden);
     }
 
     public static function report(Garden $garden): stdClass
     {
-        return (new Planner(self::library()))->report($garden);
+        return self::planner()->report($garden);
     }
 
     /** @return list<string> "severity code" of every finding */
     public static function findings(Garden $garden): array
     {
-        $planner = new Planner(self::library());
+        $planner = self::planner();
 
         return array_map(static fn ($f): string => "{$f->severity->value} $f->code", $planner->findings($planner->plan($garden)));
     }
@@ -108,6 +118,6 @@ final class Gardens
             : CrossSection::rectangle($region->length + $inset, $region->width + $inset, $region->cornerRadius + $inset / 2);
         $wide = CrossSection::circle(3000);
 
-        return new LayoutSpace(new Lid($outline, 2.5, $make, 0, $keepOuts), new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, new Profile([new Station(0, $wide), new Station(300, $wide)]), 248);
+        return new LayoutSpace(new Lid($outline, 2.5, $make, 0, $keepOuts), [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, 248)], new Profile([new Station(0, $wide), new Station(300, $wide)]));
     }
 }

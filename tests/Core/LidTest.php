@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Lid\Arrangement;
+use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
@@ -126,7 +127,7 @@ it('draws a pattern in to clear a keep-out, and leaves out what cannot', functio
 it('keeps the hanging cup off tapering walls', function () {
     // A tote that narrows by 60 over 100 mm: at the cup's bottom, 52 below the rim, the wall is 15.6 further in on each side.
     $profile = new Profile([new Station(0, CrossSection::rectangle(340, 240, 0)), new Station(100, CrossSection::rectangle(400, 300, 0))]);
-    $space = new LayoutSpace(new Lid(CrossSection::rectangle(600, 500, 0), 2.5, LidMake::Plain, 0, []), new Cup(null, 'Cup', 58, 50, 36, 52, false), 54, $profile, 48);
+    $space = new LayoutSpace(new Lid(CrossSection::rectangle(600, 500, 0), 2.5, LidMake::Plain, 0, []), [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), 54, 48)], $profile);
 
     expect($space->reachX(0))->toEqualWithDelta(min(200 - 25 - 5, 170 + 0.48 * 30 - 18 - 5), 1e-9)
         ->and($space->wall(new Point(0, 0)))->toEqualWithDelta(min(150 - 25, 120 + 0.48 * 30 - 18), 1e-9);

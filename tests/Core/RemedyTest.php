@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
-use KelpTub\Core\Garden\Planner;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Core\Gardens;
 
 /** @return list<Finding> */
 function findingsOf(Garden $garden): array
 {
-    $planner = new Planner(Gardens::library());
+    $planner = Gardens::planner();
 
     return $planner->findings($planner->plan($garden));
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Cup\HangingCups;
 use KelpTub\Core\Garden\PartReader;
 use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Fill;
@@ -111,14 +112,14 @@ it('reports one fill without applying it, and names a fill that is off', functio
 
 it('takes what pebbles displace off the water, and inverts that too', function () {
     $cup = new Cup(null, 'Cup', 58, 50, 36, 52, false);
-    $reservoir = new Reservoir(bucket(), $cup, 4, 250, true);
+    $reservoir = new Reservoir(bucket(), [new HangingCups($cup, 4, 250)], true);
 
     // A frustum of 10 mm from 36 wide at the bottom: 0.010959 L, worked outside; 0.55 of it for each of four cups.
     expect($reservoir->displacedAt(260))->toEqualWithDelta(4 * 0.55 * 0.010958969, 1e-8)
         ->and($reservoir->displacedAt(240))->toBe(0.0)
         ->and($reservoir->levelFor($reservoir->litresAt(275)))->toEqualWithDelta(275, 1e-6)
         ->and($reservoir->levelFor($reservoir->litresAt(120)))->toEqualWithDelta(120, 1e-6)
-        ->and((new Reservoir(bucket(), $cup, 4, 250, false))->displacedAt(300))->toBe(0.0);
+        ->and((new Reservoir(bucket(), [new HangingCups($cup, 4, 250)], false))->displacedAt(300))->toBe(0.0);
 });
 
 it('weighs water, wet pebbles and plants over the empty tub', function () {

@@ -82,7 +82,7 @@ final class AirRules
     {
         $tub = $plan->tub;
         $balance = $context->plan->oxygen[$tub->id]->balance;
-        if ($balance === null || $tub->crop === null || $plan->plants === 0) {
+        if ($balance === null || $plan->mix->isEmpty()) {
             return null;
         }
         $steady = $balance->steady();

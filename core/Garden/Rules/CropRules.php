@@ -33,31 +33,59 @@ final class CropRules
 
     private const LIGHT_SHARE = 0.75;
 
+    private const ROUNDING = 1.0e-9;
+
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
     {
-        $crop = $plan->tub->crop;
-        if ($crop === null || $plan->plants === 0) {
+        if ($plan->mix->isEmpty()) {
             return [];
         }
+        $findings = [self::line($plan), self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
+        foreach ($plan->mix->crops() as $crop) {
+            $findings = [...$findings, self::passive($plan, $crop, $context), self::temperature($plan, $crop, $context), self::light($plan, $crop, $context), self::headroom($plan, $crop, $context)];
+        }
 
-        return array_values(array_filter([
-            self::line($plan),
-            self::spacing($plan, $crop, $context),
-            self::water($plan, $crop, $context),
-            self::passive($plan, $crop, $context),
-            self::temperature($plan, $crop, $context),
-            self::light($plan, $crop, $context),
-            self::headroom($plan, $crop, $context),
-        ]));
+        return array_values(array_filter($findings));
     }
 
-    /** The distance between plants that is judged against, mm: 0.8 of it where every cup stands on the outer ring of a small lid. */
+    /**
+     * The two neighbours that lack most of the mean of their spacings: their distance, what they want, and what they are; null without a pair.
+     * Foliage leans out where every cup stands on the outer ring of a small lid: 0.8 of the crop's figure is wanted there.
+     *
+     * @return array{float, float, Crop, Crop}|null
+     */
+    public static function closestPair(TubPlan $plan): ?array
+    {
+        $leaning = self::leaning($plan);
+        $closest = null;
+        $points = $plan->arrangement->points;
+        foreach ($plan->cropAt as $i => $crop) {
+            for ($j = 0; $crop !== null && $j < $i; $j++) {
+                $other = $plan->cropAt[$j];
+                if ($other === null) {
+                    continue;
+                }
+                $distance = $points[$i]->distanceTo($points[$j]);
+                $wanted = $leaning * Density::Roomy->spacing($crop, $other);
+                if ($closest === null || $distance / $wanted < $closest[0] / $closest[1] - self::ROUNDING) {
+                    $closest = [$distance, $wanted, $crop, $other];
+                }
+            }
+        }
+
+        return $closest;
+    }
+
+    /** The distance between plants that is judged against, mm. */
     public static function judgedSpacing(TubPlan $plan, Crop $crop): float
     {
-        $leaning = $plan->tub->vessel->lid->across() < self::SMALL_LID_MM && self::allOutside($plan->arrangement->points);
+        return self::closestPair($plan)[1] ?? self::leaning($plan) * $crop->spacingMm;
+    }
 
-        return $crop->spacingMm * ($leaning ? self::LEANING_SHARE : 1.0);
+    private static function leaning(TubPlan $plan): float
+    {
+        return $plan->lid->across() < self::SMALL_LID_MM && self::allOutside($plan->arrangement->points) ? self::LEANING_SHARE : 1.0;
     }
 
     private static function line(TubPlan $plan): ?Finding
@@ -72,48 +100,86 @@ final class CropRules
             'Each system has its own choices of water line.');
     }
 
-    private static function spacing(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    private static function spacing(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $spacing = $plan->arrangement->spacing;
-        if ($spacing === null || $plan->plants < 2) {
+        $pair = self::closestPair($plan);
+        if ($pair === null) {
             return null;
         }
-        $wanted = self::judgedSpacing($plan, $crop);
+        [$spacing, $wanted, $crop, $other] = $pair;
         $severity = self::shortfall($spacing / $wanted, $plan->tub->density, self::TIGHT_PITCH);
         if ($severity === null) {
             return null;
         }
-        $kind = $plan->tub->layout->pattern === PatternKind::Manual ? PatternKind::Best : $plan->tub->layout->pattern;
-        $most = $plan->solver->most($kind, max($plan->space->leastPitch(), $crop->spacingMm), $plan->cups() - 1);
+        $most = min($plan->capacity->bySpacing, $plan->cups() - 1);
+        if ($plan->tub->density === Density::Tight) {
+            $kind = $plan->tub->layout->pattern === PatternKind::Manual ? PatternKind::Best : $plan->tub->layout->pattern;
+            $most = $plan->solver->most($kind, max($plan->space->leastPitch(), $wanted), $plan->cups() - 1);
+        }
         $remedies = $most >= 1 ? [$context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)] : [];
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.', $context->write->length($spacing), mb_strtolower($crop->name), $context->write->length($wanted)),
+            $crop === $other
+                ? sprintf('Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.', $context->write->length($spacing), mb_strtolower($crop->name), $context->write->length($wanted))
+                : sprintf('%s and %s stand %s apart and want %s between them. Plant fewer, or harvest young.', $crop->name, mb_strtolower($other->name), $context->write->length($spacing), $context->write->length($wanted)),
             'Crowded plants shade each other, stay wet and rot.',
             $remedies);
     }
 
-    private static function water(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    private static function water(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
         if ($tub->system === GrowingSystem::Cloner) {
             return null;
         }
-        $litres = $plan->working() / $plan->plants;
-        $share = $litres / $crop->litresPerPlant;
+        $wanted = $plan->mix->litresWanted();
+        $share = $plan->working() / $wanted;
         $severity = self::shortfall($share, $tub->density, self::TIGHT_LITRES);
         if ($severity === null) {
             return null;
         }
-        $most = (int) floor($plan->working() / $crop->litresPerPlant);
-        $remedies = $most >= 1 && $most < $plan->plants
-            ? [$tub->layout->pattern === PatternKind::Manual || $tub->plants !== null ? $context->set($most === 1 ? 'Plant one' : "Plant $most", $tub->pointer('/plants'), $most) : $context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)]
-            : [];
+        $most = (int) floor($plan->plants * $share);
+        $crops = $plan->mix->crops();
+        $w = $context->write;
 
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
-            sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $context->write->volume($litres), mb_strtolower($crop->name), $context->write->volume($crop->litresPerPlant)),
+            count($crops) === 1
+                ? sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $w->volume($plan->working() / $plan->plants), mb_strtolower($crops[0]->name), $w->volume($crops[0]->litresPerPlant))
+                : sprintf('%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.', $w->volume($plan->working()), $plan->plants, $w->volume($wanted)),
             'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
-            $remedies);
+            $most >= 1 && $most < $plan->plants ? [$context->plants($plan, $most)] : []);
+    }
+
+    /** Crops that share a reservoir share its strength, its pH and its warmth. */
+    private static function windows(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $crops = $plan->mix->crops();
+        if (count($crops) < 2) {
+            return null;
+        }
+        $w = $context->write;
+        $windows = [
+            ['strength (EC)', static fn (Crop $c): array => [$c->ecLow, $c->ecHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1, 'mS/cm')],
+            ['pH', static fn (Crop $c): array => [$c->phLow, $c->phHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1)],
+            ['water temperature', static fn (Crop $c): array => [$c->waterTempLowC, $c->waterTempHighC], static fn (float $low, float $high): string => $w->temperature($low).' to '.$w->temperature($high)],
+        ];
+        $apart = [];
+        foreach ($windows as [$name, $window, $shown]) {
+            usort($crops, static fn (Crop $a, Crop $b): int => $window($a)[1] <=> $window($b)[1]);
+            $lowest = $crops[0];
+            usort($crops, static fn (Crop $a, Crop $b): int => $window($b)[0] <=> $window($a)[0]);
+            $highest = $crops[0];
+            if ($window($highest)[0] > $window($lowest)[1] + self::ROUNDING) {
+                $apart[] = sprintf('%s: %s wants %s, %s %s', $name, mb_strtolower($lowest->name), $shown(...$window($lowest)), mb_strtolower($highest->name), $shown(...$window($highest)));
+            }
+        }
+        if ($apart === []) {
+            return null;
+        }
+
+        return new Finding('crop.windows', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/crops'),
+            'These crops cannot share a tub. '.ucfirst(implode('; ', $apart)).'. Give each a tub of its own, or pair it with another.',
+            'One reservoir has one strength, one pH and one temperature. Where windows do not meet, one of the crops always does badly.');
     }
 
     private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden\Rules;
 
+use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
@@ -79,10 +80,11 @@ final class LidRules
     private static function lips(TubPlan $plan, RuleContext $context): ?Finding
     {
         $spacing = $plan->arrangement->spacing;
-        $wanted = $plan->tub->cup->lip + LayoutSpace::LIP_GAP_MM;
-        if ($spacing === null || $spacing >= $wanted - self::ROUNDING_MM) {
+        $lacking = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->space->lipPitch($plan->cupAt[$i], $plan->cupAt[$j]));
+        if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
             return null;
         }
+        $wanted = $spacing - $lacking;
 
         return new Finding('lid.lips', Severity::Stop, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             sprintf('Two cups stand %s apart and their lips need %s. Move them apart.', $context->write->length($spacing), $context->write->length($wanted)),
@@ -92,20 +94,20 @@ final class LidRules
     private static function web(TubPlan $plan, RuleContext $context): ?Finding
     {
         $web = $plan->web();
-        $least = $plan->tub->vessel->lid->make->leastWeb();
+        $least = $plan->lid->make->leastWeb();
         if ($web === null || $web >= $least - self::ROUNDING_MM) {
             return null;
         }
 
         return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
-            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->tub->vessel->lid->make->value, $context->write->length($least)),
+            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->lid->make->value, $context->write->length($least)),
             'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.', self::layOutAgain($plan, $context));
     }
 
     private static function edge(TubPlan $plan, RuleContext $context): ?Finding
     {
         $edge = $plan->edge();
-        $least = $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $plan->tub->vessel->lid->make->leastEdge();
+        $least = $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $plan->lid->make->leastEdge();
         if ($edge === null || $edge >= $least - self::ROUNDING_MM) {
             return null;
         }
@@ -119,7 +121,7 @@ final class LidRules
 
     private static function wall(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->space->wall(...), $plan->arrangement->points));
+        $clear = min(INF, ...array_map($plan->space->wall(...), $plan->arrangement->points, $plan->cupAt));
         if ($clear >= LayoutSpace::WALL_CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -133,7 +135,7 @@ final class LidRules
 
     private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->space->keepOut(...), $plan->arrangement->points));
+        $clear = min(INF, ...array_map($plan->space->keepOut(...), $plan->arrangement->points, $plan->cupAt));
         if ($clear >= KeepOut::CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -159,26 +161,26 @@ final class LidRules
 
     private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $spacing = $plan->arrangement->spacing;
-        $web = $plan->web();
-        if ($spacing === null || $web === null || $spacing <= 0.0 || $web / $spacing >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
+        $share = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance <= 0.0 ? 0.0 : $plan->space->web($distance, $plan->cupAt[$i], $plan->cupAt[$j]) / $distance);
+        if ($share === null || $share >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
             return null;
         }
 
         return new Finding('lid.ligament', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('Between holes %s %% of the pitch is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $web / $spacing * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
+            sprintf('Between holes %s %% of the pitch is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $share * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
             'A row of holes with little between them tears like a stamp.', self::mostThatKeep($plan, $context));
     }
 
     private static function heavyPlant(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->crop === null || $tub->crop->group !== 'fruit' || $tub->vessel->lid->make !== LidMake::Thin || $tub->trellis || $plan->plants === 0) {
+        $fruiting = array_values(array_filter($plan->mix->crops(), static fn (Crop $c): bool => $c->group === 'fruit'));
+        if ($fruiting === [] || $plan->lid->make !== LidMake::Thin || $tub->trellis) {
             return null;
         }
 
         return new Finding('lid.heavy-plant', Severity::Mend, $tub->id, $tub->pointer('/trellis'),
-            sprintf('A grown %s weighs %s and the lid is thin. Carry it on a trellis.', mb_strtolower($tub->crop->name), $context->write->mass($tub->crop->matureMassG / 1000)),
+            sprintf('A grown %s weighs %s and the lid is thin. Carry it on a trellis.', mb_strtolower($fruiting[0]->name), $context->write->mass($fruiting[0]->matureMassG / 1000)),
             'A thin lid bends under a fruiting plant until the cup slips through.',
             [$context->set('Put up a trellis', $tub->pointer('/trellis'), true)]);
     }

@@ -10,6 +10,9 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
+use KelpTub\Core\Season\PassiveCourse;
+use KelpTub\Core\Season\TopUp;
+use stdClass;
 
 /** Still water: whether it lasts, and whether roots get their air gap. Source: handbook, rules section 6. */
 final class PassiveRules
@@ -18,6 +21,11 @@ final class PassiveRules
     private const GAP_HALF_WAY_MM = 10.0;
 
     public const GAP_HARVEST_MM = 25.0;
+
+    /** Share of the air gap that a top-up leaves once plants are half grown. */
+    private const GAP_KEPT = 0.5;
+
+    private const ROUNDING_L = 1.0e-6;
 
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
@@ -30,40 +38,81 @@ final class PassiveRules
             self::dry($plan, $context),
             self::gap($plan, $context),
             self::topUp($plan, $context),
+            ...self::planned($plan, $context),
         ]));
     }
 
     private static function dry(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
+        $use = $plan->use;
         $dry = $plan->dryDay();
-        $harvest = $plan->use->harvestDay ?? 0.0;
-        if ($tub->topUps !== TopUps::None || $dry === null || $dry >= $harvest) {
+        if ($use === null || $tub->topUps !== TopUps::None || $dry === null || $dry >= $use->harvestDay) {
             return null;
         }
         $w = $context->write;
-        $fewer = 0;
-        for ($cups = $plan->plants - 1; $cups >= 1; $cups--) {
-            if (($plan->use->toHarvest ?? 0.0) * $cups / $plan->plants <= $plan->usable()) {
-                $fewer = $cups;
-                break;
-            }
-        }
         $remedies = [];
-        if ($fewer >= 1) {
-            $says = $fewer === 1 ? 'Plant one' : "Plant $fewer";
-            $remedies[] = $tub->plants !== null ? $context->set($says, $tub->pointer('/plants'), $fewer) : $context->cups($says, $plan, $fewer);
+        $fewer = (int) floor($plan->plants * $plan->usable() / $use->toHarvest);
+        if ($fewer >= 1 && $fewer < $plan->plants) {
+            $remedies[] = $context->plants($plan, $fewer);
         }
-        $quarter = $plan->working() / 4;
+        $topUps = PassiveCourse::safeTopUps($use, $plan->working(), $plan->usable(), $use->harvestDay);
+        if ($topUps !== null) {
+            $days = array_map(static fn (TopUp $t): string => $w->number($t->day, 0), $topUps);
+            $last = array_pop($days);
+            $remedies[] = $context->set(
+                sprintf('Top up %s on day %s', $w->volume($topUps[0]->litres), $days === [] ? $last : implode(', ', $days)." and $last"),
+                $tub->pointer('/planned_top_ups'),
+                array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => round($t->litres, 3)], $topUps),
+            );
+        }
 
         return new Finding('passive.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
-            sprintf('It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.', $w->number(floor($dry), 0), $w->number(ceil($harvest - $dry), 0), $w->volume(($plan->use->toHarvest ?? 0.0) - $plan->usable())),
-            sprintf('The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air roots stay dry.', $w->volume($plan->use->toHarvest ?? 0.0), $w->volume($plan->usable())),
+            $tub->plannedTopUps === []
+                ? sprintf('It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0), $w->volume($use->toHarvest - $plan->usable()))
+                : sprintf('It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0)),
+            sprintf('The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air roots stay dry.', $w->volume($use->toHarvest), $w->volume($plan->usable())),
             [
                 ...$remedies,
-                $context->set(sprintf('Top up %s at a time', $w->volume($quarter)), $tub->pointer('/top_ups'), 'quarter'),
+                $context->set(sprintf('Top up %s whenever it has fallen', $w->volume($plan->working() * PassiveCourse::SAFE_SHARE)), $tub->pointer('/top_ups'), 'quarter'),
                 $context->addAir('Add air and refill freely', $plan),
             ]);
+    }
+
+    /**
+     * Planned top-ups that drown what has grown in the air: by their size, or by how far they bring the water up once plants are half grown.
+     *
+     * @return list<Finding>
+     */
+    private static function planned(TubPlan $plan, RuleContext $context): array
+    {
+        $course = $plan->course();
+        $findings = [];
+        $w = $context->write;
+        foreach ($plan->tub->plannedTopUps as $i => $topUp) {
+            if ($course === null || $plan->use === null) {
+                continue;
+            }
+            $before = $plan->line->cupBottom - $plan->reservoir->levelFor($course->litresBefore($topUp));
+            $after = $plan->line->cupBottom - $plan->reservoir->levelFor($course->litresOn($topUp->day));
+            $large = $topUp->litres > PassiveCourse::SAFE_SHARE * $course->start + self::ROUNDING_L;
+            $drowns = $topUp->day > $plan->use->harvestDay / 2 && $before > 0.0 && $after < self::GAP_KEPT * $before;
+            if (! $large && ! $drowns) {
+                continue;
+            }
+            $safe = $w->volume($course->start * PassiveCourse::SAFE_SHARE);
+            $findings[] = new Finding('passive.top-up', Severity::Mend, $plan->tub->id, $plan->tub->pointer("/planned_top_ups/$i"),
+                $large
+                    ? sprintf('%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.', $w->volume($topUp->litres), $w->number($topUp->day, 0), $safe)
+                    : sprintf('The top-up on day %s cuts the air gap from %s to %s. Give less, and oftener.', $w->number($topUp->day, 0), $w->length($before), $w->length(max(0.0, $after))),
+                'Roots that have grown in the air gap cannot live under water again.',
+                [
+                    ...($large ? [$context->set("Give $safe", $plan->tub->pointer("/planned_top_ups/$i/litres"), round($course->start * PassiveCourse::SAFE_SHARE, 3))] : []),
+                    $context->addAir('Add air and refill freely', $plan),
+                ]);
+        }
+
+        return $findings;
     }
 
     private static function gap(TubPlan $plan, RuleContext $context): ?Finding

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden\Rules;
 
+use KelpTub\Core\Crop\CropMix;
+use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Garden\GardenPlan;
 use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\PatchMaker;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
+use stdClass;
 
 /** What the rules share: the plan, the grower's way of writing measures, and the making of patches. */
 final readonly class RuleContext
@@ -36,9 +39,40 @@ final readonly class RuleContext
         $wish = $plan->tub->layout;
         $pointer = $plan->tub->pointer('/layout');
 
-        return $wish->asked === 'manual'
-            ? $this->set($says, $pointer, (object) ['pattern' => 'best', 'cups' => $cups, 'holes' => null])
-            : $this->set($says, "$pointer/cups", $cups);
+        $patch = $wish->asked === 'manual'
+            ? $this->patch->set($pointer, (object) ['pattern' => 'best', 'cups' => $cups, 'holes' => null])
+            : $this->patch->set("$pointer/cups", $cups);
+
+        return new Remedy($says, [...$patch, ...$this->shares($plan, $cups)]);
+    }
+
+    /** A remedy that plants so many of the cups: fewer holes, or where these are cut already, fewer of them planted. */
+    public function plants(TubPlan $plan, int $plants): Remedy
+    {
+        $says = $plants === 1 ? 'Plant one' : "Plant $plants";
+        $tub = $plan->tub;
+        $shares = $this->shares($plan, $plants);
+        if ($tub->layout->asked !== 'manual' && $tub->plants === null) {
+            return $this->cups($says, $plan, $plants);
+        }
+
+        return $shares === [] ? $this->set($says, $tub->pointer('/plants'), $plants) : new Remedy($says, $shares);
+    }
+
+    /**
+     * Several crops cut down to so many plants, each by the same share; nothing for one crop.
+     *
+     * @return list<stdClass>
+     */
+    private function shares(TubPlan $plan, int $plants): array
+    {
+        $tub = $plan->tub;
+        if (count($tub->crops) < 2) {
+            return [];
+        }
+        $crops = array_map(static fn (CropShare $s): stdClass => (object) ['crop' => $s->crop->key, 'plants' => $s->plants], CropMix::inProportion($tub->crops, $tub->density, $plants)->shares);
+
+        return $this->patch->set($tub->pointer('/crops'), $crops);
     }
 
     /** A remedy that puts air into a tub: stones under the cups, and a line from the garden's first pump or from a new one. */

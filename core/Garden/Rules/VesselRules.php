@@ -8,6 +8,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
 use KelpTub\Core\Vessel\FillFit;
+use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\Weight;
 
 /** What the vessel itself says: label, weight, walls, light, ground. Source: handbook, rules section 2. */
@@ -21,6 +22,9 @@ final class VesselRules
     private const BOW_DEPTH_MM = 250.0;
 
     private const BOW_FILL = 0.7;
+
+    /** Bags are sold in steps of this, mm. */
+    private const BAG_STEP_MM = 50;
 
     /** Height of a batten that lifts a tub off cold ground, mm. */
     private const BATTEN_MM = 20;
@@ -36,6 +40,7 @@ final class VesselRules
             self::shelf($plan, $context),
             self::bow($plan, $context),
             self::light($plan, $context),
+            self::liner($plan, $context),
             self::sun($plan, $context),
             self::coldFloor($plan, $context),
             self::food($plan),
@@ -146,6 +151,22 @@ final class VesselRules
                 $context->set('Wrap it in foil', $tub->pointer('/vessel/cover'), 'foil'),
                 $context->set('Make a sleeve', $tub->pointer('/vessel/cover'), 'sleeve'),
             ]);
+    }
+
+    private static function liner(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->liner === null || $tub->liner->fits($tub->vessel->profile)) {
+            return null;
+        }
+        $w = $context->write;
+        $least = LinerBag::leastFor($tub->vessel->profile);
+        $up = static fn (float $mm): int => (int) (ceil($mm / self::BAG_STEP_MM) * self::BAG_STEP_MM);
+
+        return new Finding('vessel.liner', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
+            sprintf('The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.', $w->length($tub->liner->width), $w->length($tub->liner->length), $w->length($least->width), $w->length($least->length)),
+            'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth it before it is trimmed.',
+            [$context->set(sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))), $tub->pointer('/vessel/cover'), (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]])]);
     }
 
     private static function sun(TubPlan $plan, RuleContext $context): ?Finding

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Season;
+
+use KelpTub\Core\Crop\TubWaterUse;
+
+/**
+ * How a passive tub's water goes down as its plants drink, with the top-ups that are planned. Litres and days from transplanting.
+ *
+ * Source: handbook, rules section 6 (passive).
+ */
+final readonly class PassiveCourse
+{
+    /** Of the start volume so much at a time is safe: what has grown in the air stays there. */
+    public const SAFE_SHARE = 0.25;
+
+    /** So much at a time is the most; beyond it air roots drown. */
+    public const MOST_SHARE = 0.5;
+
+    /** @var list<TopUp> by day */
+    public array $topUps;
+
+    /** @param  list<TopUp>  $topUps */
+    public function __construct(private TubWaterUse $use, public float $start, private float $usable, array $topUps)
+    {
+        usort($topUps, static fn (TopUp $a, TopUp $b): int => $a->day <=> $b->day);
+        $this->topUps = $topUps;
+    }
+
+    /** Litres in the tub at the end of a day, that day's top-up in it; never below 0. */
+    public function litresOn(float $day): float
+    {
+        return max(0.0, $this->start + $this->added($day) - $this->use->until($day));
+    }
+
+    /** Litres just before a top-up goes in. */
+    public function litresBefore(TopUp $topUp): float
+    {
+        return max(0.0, $this->litresOn($topUp->day) - $topUp->litres);
+    }
+
+    /** The first day on which nothing more can be used; null when there is enough to the last harvest. */
+    public function dryDay(): ?float
+    {
+        $added = 0.0;
+        foreach ($this->topUps as $topUp) {
+            $day = $this->use->dayWhenUsed($this->usable + $added);
+            if ($day !== null && $day < $topUp->day) {
+                return $day;
+            }
+            $added += $topUp->litres;
+        }
+
+        return $this->use->dayWhenUsed($this->usable + $added);
+    }
+
+    /**
+     * Safe top-ups that carry the tub to a day: a quarter of the start volume each time as much has been drunk, on whole days, no more of
+     * them than it takes.
+     *
+     * @return list<TopUp>|null null where so little can be used that a quarter of the start does not keep it wet
+     */
+    public static function safeTopUps(TubWaterUse $use, float $start, float $usable, float $toDay): ?array
+    {
+        $each = self::SAFE_SHARE * $start;
+        $topUps = [];
+        while ($use->until($toDay) > $usable + count($topUps) * $each) {
+            $day = $use->dayWhenUsed((count($topUps) + 1) * $each);
+            if ($day === null || $each > $usable || count($topUps) >= self::MOST_TOP_UPS) {
+                return null;
+            }
+            $topUps[] = new TopUp(max(1.0, floor($day)), $each);
+        }
+
+        return $topUps;
+    }
+
+    /** More than this many is no plan. */
+    private const MOST_TOP_UPS = 40;
+
+    private function added(float $day): float
+    {
+        return array_sum(array_map(static fn (TopUp $t): float => $t->day <= $day ? $t->litres : 0.0, $this->topUps));
+    }
+}
