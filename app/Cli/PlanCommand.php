@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Cli;
 
 use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\CupPlan;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenPlan;
 use KelpTub\Core\Garden\Planner;
@@ -64,12 +67,31 @@ final class PlanCommand extends GardenCommand
             ['  volume', sprintf('%s working, %s usable, %s to the rim%s', $w->volume($tub->working()), $w->volume($tub->usable()), $w->volume($tub->tub->vessel->profile->brim()), $label === null ? '' : ', label '.$w->volume($label))],
             ['  water line', $w->length($tub->line->grown).' above the floor, cup bottom at '.$w->length($tub->line->cupBottom)],
             ['  weight', $w->mass($tub->weight->kg)],
-            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : sprintf('%s saw, %s', $tub->saw ?? 'no', $tub->seat->kind->value)],
+            ...self::system($tub, $w),
+            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name.' saw', $size->seat->kind->value), $tub->sizes))],
             ['  layout', sprintf('%d × %s%s', $tub->cups(), $tub->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
+            ...($tub->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->mix->shares))]]),
             ['  carries', sprintf('%d plants, limited by %s', $tub->capacity->plants, $tub->capacity->limitedBy)],
             ['  oxygen', $air->balance === null ? 'by the air gap' : sprintf('%s of air, steady at %s', $w->number($air->flow, 2, 'L/min'), $w->number($air->balance->steady(), 1, 'mg/L'))],
             ['  days', $tub->use === null ? 'no crop' : sprintf('harvest on day %s, dry %s if nobody tops up', $w->number($tub->use->harvestDay, 0), $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0))],
         ])->render();
+    }
+
+    /** @return list<array{string, string}> what is particular to a raft, a nursery or a nested pair */
+    private static function system(TubPlan $tub, QuantityWriter $w): array
+    {
+        $rows = [];
+        if ($tub->raft !== null) {
+            $rows[] = ['  raft', sprintf('%s by %s board, %s thick, goes down %s before it jams', $w->length($tub->raft->board->length), $w->length($tub->raft->board->width), $w->length($tub->raft->thickness), $w->length($tub->raft->travel()))];
+        }
+        if ($tub->tub->system === GrowingSystem::Nursery) {
+            $rows[] = ['  drip', sprintf('%s a day over the cups, %s min on and %s off', $w->volume($tub->tub->drip->litresADay()), $w->number($tub->tub->drip->on, 0), $w->number($tub->tub->drip->off, 0))];
+        }
+        if ($tub->pair !== null) {
+            $rows[] = ['  stands in', sprintf('%s, on blocks of %s, %s above its rim', $tub->pair->lower->name, $w->length($tub->pair->blocks), $w->length($tub->pair->above))];
+        }
+
+        return $rows;
     }
 
     private static function cost(GardenPlan $plan, QuantityWriter $w, OutputInterface $output): void

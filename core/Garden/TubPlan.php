@@ -28,6 +28,9 @@ final readonly class TubPlan
     /** The seat of the tub's cup. */
     public Seat $seat;
 
+    /** The two neighbours that lack most of the room they want. */
+    public ?Neighbours $closest;
+
     /** Cups that are planted. */
     public int $plants;
 
@@ -67,6 +70,7 @@ final readonly class TubPlan
         public ?Raft $raft,
         public ?NestedPair $pair,
     ) {
+        $this->closest = Neighbours::closest($arrangement, $cropAt, $lid);
         $this->seat = $sizes[0]->seat;
         $this->plants = $tub->crops === [] && $mix->isEmpty() ? min($tub->plants ?? count($cropAt), count($cropAt)) : $mix->plants();
     }

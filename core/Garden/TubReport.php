@@ -13,7 +13,6 @@ use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
-use KelpTub\Core\Garden\Rules\CropRules;
 use KelpTub\Core\Garden\Rules\PassiveRules;
 use KelpTub\Core\Garden\Rules\SystemRules;
 use KelpTub\Core\Lid\KeepOut;
@@ -204,7 +203,7 @@ final class TubReport
 
         return (object) [
             'pitch_mm' => $plan->space->leastPitch(),
-            'crop_pitch_mm' => $crop === null ? null : CropRules::judgedSpacing($plan, $crop),
+            'crop_pitch_mm' => $plan->closest->wanted ?? ($crop === null ? null : Neighbours::leaning($plan->arrangement, $plan->lid) * $crop->spacingMm),
             'web_mm' => $lid->make->leastWeb(),
             'edge_mm' => $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $lid->make->leastEdge(),
             'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,

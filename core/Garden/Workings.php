@@ -7,7 +7,6 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Cup\GrowingSystem;
-use KelpTub\Core\Garden\Rules\CropRules;
 use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
@@ -98,13 +97,13 @@ final readonly class Workings
     private function spacing(): ?string
     {
         $spacing = $this->plan->arrangement->spacing;
-        $pair = CropRules::closestPair($this->plan);
+        $pair = $this->plan->closest;
         if ($spacing === null) {
             return null;
         }
 
         return sprintf('The least distance between two hole centres. Lips and lid allow %s', $this->write->length($this->plan->space->leastPitch()))
-            .($pair === null ? '.' : sprintf('; %s %s%s.', $pair[2] === $pair[3] ? mb_strtolower($pair[2]->name).' wants' : mb_strtolower("{$pair[2]->name} and {$pair[3]->name}").' want', $this->write->length($pair[1]), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
+            .($pair === null ? '.' : sprintf('; %s %s%s.', $pair->crop === $pair->other ? mb_strtolower($pair->crop->name).' wants' : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want', $this->write->length($pair->wanted), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
     }
 
     private function dryDay(): ?string

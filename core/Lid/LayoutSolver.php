@@ -31,6 +31,9 @@ final class LayoutSolver
     /** No more holes than this are spread. */
     public const MOST_SPREAD = 40;
 
+    /** @var array<int, Arrangement|null> spreads looked up so far */
+    private array $spread = [];
+
     private bool $waiting = false;
 
     public function __construct(private readonly LayoutSpace $space, private readonly SpreadSource $spreads = new SolvedSpreads)
@@ -109,9 +112,12 @@ final class LayoutSolver
         if ($count < 2 || $count > self::MOST_SPREAD || $this->space->mostPitch($count) < $pitch) {
             return null;
         }
-        $points = $this->spreads->spread($this->space, $count);
-        $this->waiting = $this->waiting || $points === null;
-        $spread = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points);
+        if (! array_key_exists($count, $this->spread)) {
+            $points = $this->spreads->spread($this->space, $count);
+            $this->waiting = $this->waiting || $points === null;
+            $this->spread[$count] = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points);
+        }
+        $spread = $this->spread[$count];
 
         return $spread !== null && $spread->spacing >= $pitch ? $spread : null;
     }

@@ -11,7 +11,6 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
 use KelpTub\Core\Lid\PatternKind;
-use KelpTub\Core\Lid\Point;
 
 /** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
 final class CropRules
@@ -23,11 +22,6 @@ final class CropRules
     private const TIGHT_PITCH = 0.6;
 
     private const TIGHT_LITRES = 0.35;
-
-    /** On lids up to this far across, foliage leans out over the edge, mm. */
-    private const SMALL_LID_MM = 350.0;
-
-    private const LEANING_SHARE = 0.8;
 
     private const WARM_MARGIN_C = 4.0;
 
@@ -49,45 +43,6 @@ final class CropRules
         return array_values(array_filter($findings));
     }
 
-    /**
-     * The two neighbours that lack most of the mean of their spacings: their distance, what they want, and what they are; null without a pair.
-     * Foliage leans out where every cup stands on the outer ring of a small lid: 0.8 of the crop's figure is wanted there.
-     *
-     * @return array{float, float, Crop, Crop}|null
-     */
-    public static function closestPair(TubPlan $plan): ?array
-    {
-        $leaning = self::leaning($plan);
-        $closest = null;
-        $points = $plan->arrangement->points;
-        foreach ($plan->cropAt as $i => $crop) {
-            for ($j = 0; $crop !== null && $j < $i; $j++) {
-                $other = $plan->cropAt[$j];
-                if ($other === null) {
-                    continue;
-                }
-                $distance = $points[$i]->distanceTo($points[$j]);
-                $wanted = $leaning * Density::Roomy->spacing($crop, $other);
-                if ($closest === null || $distance / $wanted < $closest[0] / $closest[1] - self::ROUNDING) {
-                    $closest = [$distance, $wanted, $crop, $other];
-                }
-            }
-        }
-
-        return $closest;
-    }
-
-    /** The distance between plants that is judged against, mm. */
-    public static function judgedSpacing(TubPlan $plan, Crop $crop): float
-    {
-        return self::closestPair($plan)[1] ?? self::leaning($plan) * $crop->spacingMm;
-    }
-
-    private static function leaning(TubPlan $plan): float
-    {
-        return $plan->lid->across() < self::SMALL_LID_MM && self::allOutside($plan->arrangement->points) ? self::LEANING_SHARE : 1.0;
-    }
-
     private static function line(TubPlan $plan): ?Finding
     {
         $tub = $plan->tub;
@@ -102,11 +57,11 @@ final class CropRules
 
     private static function spacing(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $pair = self::closestPair($plan);
+        $pair = $plan->closest;
         if ($pair === null) {
             return null;
         }
-        [$spacing, $wanted, $crop, $other] = $pair;
+        [$spacing, $wanted, $crop, $other] = [$pair->distance, $pair->wanted, $pair->crop, $pair->other];
         $severity = self::shortfall($spacing / $wanted, $plan->tub->density, self::TIGHT_PITCH);
         if ($severity === null) {
             return null;
@@ -247,32 +202,5 @@ final class CropRules
             $density === Density::Tight && $share >= $tightest => Severity::Mind,
             default => Severity::Mend,
         };
-    }
-
-    /**
-     * Whether every cup stands on the outside: none lies within the others' hull.
-     *
-     * @param  list<Point>  $points
-     */
-    private static function allOutside(array $points): bool
-    {
-        foreach ($points as $p) {
-            $angles = [];
-            foreach ($points as $q) {
-                if ($q !== $p) {
-                    $angles[] = atan2($q->y - $p->y, $q->x - $p->x);
-                }
-            }
-            sort($angles);
-            $gap = $angles === [] ? 2 * M_PI : $angles[0] + 2 * M_PI - $angles[count($angles) - 1];
-            for ($i = 1; $i < count($angles); $i++) {
-                $gap = max($gap, $angles[$i] - $angles[$i - 1]);
-            }
-            if ($gap < M_PI - 1.0e-6) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }
