@@ -19,6 +19,11 @@ final readonly class PassiveCourse
     /** So much at a time is the most; beyond it air roots drown. */
     public const MOST_SHARE = 0.5;
 
+    private const USED_SHARE = 0.9;
+
+    /** More than this many is no plan. */
+    private const MOST_TOP_UPS = 40;
+
     /** @var list<TopUp> by day */
     public array $topUps;
 
@@ -57,28 +62,25 @@ final readonly class PassiveCourse
     }
 
     /**
-     * Safe top-ups that carry the tub to a day: a quarter of the start volume each time as much has been drunk, on whole days, no more of
-     * them than it takes.
+     * Top-ups of a quarter of the start volume that carry the tub to a day, no more of them than it takes. Each comes as late as it may, on a
+     * whole day when nine tenths of what can be used are gone: by then the air gap is so deep that a quarter leaves most of it.
      *
-     * @return list<TopUp>|null null where so little can be used that a quarter of the start does not keep it wet
+     * @return list<TopUp>|null null where that many are no plan
      */
     public static function safeTopUps(TubWaterUse $use, float $start, float $usable, float $toDay): ?array
     {
         $each = self::SAFE_SHARE * $start;
         $topUps = [];
         while ($use->until($toDay) > $usable + count($topUps) * $each) {
-            $day = $use->dayWhenUsed((count($topUps) + 1) * $each);
-            if ($day === null || $each > $usable || count($topUps) >= self::MOST_TOP_UPS) {
+            $day = $use->dayWhenUsed(self::USED_SHARE * $usable + count($topUps) * $each);
+            if ($day === null || $day < 1.0 || count($topUps) >= self::MOST_TOP_UPS) {
                 return null;
             }
-            $topUps[] = new TopUp(max(1.0, floor($day)), $each);
+            $topUps[] = new TopUp(floor($day), $each);
         }
 
         return $topUps;
     }
-
-    /** More than this many is no plan. */
-    private const MOST_TOP_UPS = 40;
 
     private function added(float $day): float
     {
