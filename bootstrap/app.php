@@ -33,7 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
 
         $exceptions->render(static fn (RefusedGarden $refused): JsonResponse => new JsonResponse([
-            'message' => 'This garden is refused; nothing was saved.',
+            'message' => 'Refused; nothing was saved.',
             'faults' => array_map(static fn (Fault $f): array => ['pointer' => $f->pointer, 'message' => $f->message], $refused->faults),
         ], 422));
 

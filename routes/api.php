@@ -5,9 +5,11 @@ declare(strict_types=1);
 use App\Http\Controllers\Api\CropsController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LayoutsController;
+use App\Http\Controllers\Api\LibraryController;
 use App\Http\Controllers\Api\PlanController;
 use App\Http\Controllers\Api\PreviewController;
 use App\Http\Controllers\Api\ReadController;
+use App\Http\Controllers\Api\VesselsController;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Route;
 
@@ -18,6 +20,7 @@ Route::post('preview', PreviewController::class);
 Route::post('plan', PlanController::class);
 Route::post('layouts', LayoutsController::class);
 Route::post('crops', CropsController::class);
+Route::post('vessels', VesselsController::class);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);
@@ -28,3 +31,8 @@ Route::delete('gardens/{garden}', [GardenController::class, 'destroy']);
 Route::post('gardens/{garden}/restore', [GardenController::class, 'restore'])->withTrashed();
 Route::post('gardens/{garden}/copy', [GardenController::class, 'copy']);
 Route::get('gardens/{garden}/file', [GardenController::class, 'file']);
+
+Route::post('library/{kind}', [LibraryController::class, 'store']);
+Route::post('library/{kind}/import', [LibraryController::class, 'import']);
+Route::delete('library/{kind}/{key}', [LibraryController::class, 'destroy']);
+Route::get('library/{kind}/file.{form}', [LibraryController::class, 'export'])->whereIn('form', ['csv', 'json']);

@@ -6,4 +6,7 @@ use App\Http\Controllers\PageController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/', [PageController::class, 'gardens'])->name('gardens');
+Route::get('library/{kind?}', [PageController::class, 'library'])->name('library');
+Route::get('compare', [PageController::class, 'compare'])->name('compare');
+Route::get('gardens/{garden}/{tub}/marking-out', [PageController::class, 'markingOut'])->name('marking-out');
 Route::get('gardens/{garden}/{tub?}/{mark?}', [PageController::class, 'workbench'])->name('workbench');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gardens;
 
+use App\Library\OwnLibrary;
 use App\Models\Garden;
 use Illuminate\Support\Facades\DB;
 use KelpTub\Core\Garden\Garden as Document;
@@ -20,7 +21,7 @@ final readonly class GardenStore
 
     private const NAME_LENGTH = 120;
 
-    public function __construct(private GardenReader $reader, private Planner $planner)
+    public function __construct(private GardenReader $reader, private Planner $planner, private OwnLibrary $own)
     {
     }
 
@@ -69,10 +70,12 @@ final readonly class GardenStore
         return $this->create(GardenReader::encode($document));
     }
 
-    /** An empty garden of a name. */
-    public static function blank(string $name): string
+    /** An empty garden of a name, with the saws that its grower has. */
+    public function blank(string $name): string
     {
-        return GardenReader::encode((object) ['format' => Document::FORMAT, 'version' => Document::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => []]);
+        $saws = $this->own->saws();
+
+        return GardenReader::encode((object) ['format' => Document::FORMAT, 'version' => Document::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => [], 'saws_mm' => $saws === [] ? null : $saws]);
     }
 
     /** @return array{document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string} */

@@ -5,26 +5,41 @@ declare(strict_types=1);
 namespace App\Library;
 
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Cup\Saw;
+use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Garden\Library;
+use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /** What the page shows to choose from: keys, names, and the few measures that tell one item from the next. */
 final class LibraryForPage
 {
-    /** @return array<string, list<array<string, mixed>>> */
-    public static function of(Library $library): array
+    /** @return array<string, list<array<string, mixed>>> shipped ones, then the grower's own, which say so */
+    public static function of(Library $library, OwnLibrary $own): array
     {
+        $vessels = [...self::shelf($library->vessels), ...self::own($own, LibraryKind::Vessels)];
+
         return [
-            'vessels' => array_map(static fn (array $vessel): array => [...$vessel, 'suggested_cup' => self::cupForMouth($vessel, $library)], self::shelf($library->vessels)),
-            'cups' => self::shelf($library->cups),
+            'vessels' => array_map(static fn (array $vessel): array => [...$vessel, 'suggested_cup' => self::cupForMouth($vessel, $library)], $vessels),
+            'cups' => [...self::shelf($library->cups), ...self::own($own, LibraryKind::Cups)],
+            'saws' => [
+                ...array_map(static fn (Saw $saw): array => ['key' => 'saw-'.$saw->diameter, 'name' => $saw->name, 'diameter_mm' => $saw->diameter], SawSeries::stock(UnitSystem::Metric)),
+                ...self::own($own, LibraryKind::Saws),
+            ],
             'stones' => self::shelf($library->stones),
             'pumps' => self::shelf($library->pumps),
             'tubes' => self::shelf($library->tubes),
-            'crops' => array_values(array_map(static fn (Crop $c): array => [
-                'key' => $c->key, 'name' => $c->name, 'group' => $c->group, 'habit' => $c->habit, 'passive' => $c->passive,
-                'spacing_mm' => $c->spacingMm, 'litres_per_plant' => $c->litresPerPlant, 'cup_min_mm' => $c->cupMinMm,
-            ], $library->crops->all())),
+            'crops' => [
+                ...array_values(array_map(static fn (Crop $crop): array => ['key' => $crop->key, ...$crop->toRow()], $library->crops->all())),
+                ...self::own($own, LibraryKind::Crops),
+            ],
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function own(OwnLibrary $own, LibraryKind $kind): array
+    {
+        return array_map(static fn (array $item): array => [...$item, 'own' => true], self::shelf($own->documents($kind)));
     }
 
     /**

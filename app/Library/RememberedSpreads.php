@@ -24,7 +24,9 @@ final class RememberedSpreads implements SpreadSource
     public function spread(LayoutSpace $space, int $count): ?array
     {
         $key = $space->fingerprint();
-        $this->known[$key] ??= $this->read($key);
+        if (! isset($this->known[$key][$count])) {
+            $this->known[$key] = $this->read($key);
+        }
         if (isset($this->known[$key][$count]) || ! $this->solve) {
             return $this->known[$key][$count] ?? null;
         }

@@ -59,6 +59,21 @@ final readonly class Crop
         );
     }
 
+    /** @return array<string, string|int|float> with the crop table's columns, its key left out */
+    public function toRow(): array
+    {
+        return [
+            'name' => $this->name, 'group' => $this->group,
+            'spacing_mm' => $this->spacingMm, 'litres_per_plant' => $this->litresPerPlant, 'water_to_harvest_l' => $this->waterToHarvestL,
+            'days_germinate' => $this->daysGerminate, 'days_sow_to_transplant' => $this->daysSowToTransplant, 'days_transplant_to_harvest' => $this->daysTransplantToHarvest,
+            'harvest' => $this->repeats ? 'repeat' : 'once', 'days_harvest_lasts' => $this->daysHarvestLasts, 'passive' => $this->passive,
+            'ec_low' => $this->ecLow, 'ec_high' => $this->ecHigh, 'ph_low' => $this->phLow, 'ph_high' => $this->phHigh,
+            'root_oxygen_mg_h' => $this->rootOxygenMgH, 'water_temp_low_c' => $this->waterTempLowC, 'water_temp_high_c' => $this->waterTempHighC,
+            'support' => $this->support, 'light_hours' => $this->lightHours, 'yield_g' => $this->yieldG, 'cup_min_mm' => $this->cupMinMm,
+            'mature_mass_g' => $this->matureMassG, 'mature_height_mm' => $this->matureHeightMm, 'habit' => $this->habit,
+        ];
+    }
+
     public function middleEc(): float
     {
         return ($this->ecLow + $this->ecHigh) / 2;

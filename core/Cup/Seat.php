@@ -40,6 +40,12 @@ final readonly class Seat
         return new self($kind, $hole, $raise, ($cup->lip - $hole) / 2, $hole - $cup->top);
     }
 
+    /** Whether it hangs by its lip with bearing enough and no more play than is good. */
+    public function sitsWell(): bool
+    {
+        return $this->kind === SeatKind::Lip && $this->bearing >= self::LEAST_BEARING_MM && $this->play <= self::MOST_PLAY_MM;
+    }
+
     public function holds(): bool
     {
         return $this->kind === SeatKind::Lip || $this->kind === SeatKind::Wedged;

@@ -14,7 +14,7 @@ use stdClass;
  */
 final readonly class CropRanking
 {
-    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen'];
+    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen', 'raft.'];
 
     public function __construct(private GardenReader $reader, private Planner $planner, private Library $library)
     {
@@ -36,7 +36,10 @@ final readonly class CropRanking
 
     private function judge(Garden $garden, Tub $tub, Crop $crop): stdClass
     {
-        $plan = $this->planner->plan($this->reader->fromDocument(self::withCrop($garden, $tub, $crop)));
+        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::of($garden, $tub, static function (stdClass $raw) use ($crop): void {
+            $raw->crop = $crop->key;
+            $raw->crops = [];
+        })));
         $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
         $reason = null;
         foreach ($this->planner->findings($plan) as $finding) {
@@ -69,29 +72,5 @@ final readonly class CropRanking
         }
 
         return false;
-    }
-
-    /** The garden with this tub alone, so many of the crop in it as it carries, and the air it has. */
-    private static function withCrop(Garden $garden, Tub $tub, Crop $crop): stdClass
-    {
-        $document = clone $garden->document;
-        /** @var stdClass $raw */
-        $raw = clone $document->tubs[$tub->index];
-        $raw->crop = $crop->key;
-        $raw->plants = null;
-        if ($tub->layout->asked !== 'manual') {
-            $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
-        }
-        $document->tubs = [$raw];
-        $document->plantings = [];
-        $document->air = [];
-        foreach ($garden->document->air ?? [] as $system) {
-            $branches = array_values(array_filter($system->branches ?? [], static fn (stdClass $b): bool => $b->tub === $tub->id));
-            if ($branches !== []) {
-                $document->air[] = (object) [...get_object_vars($system), 'branches' => $branches];
-            }
-        }
-
-        return $document;
     }
 }

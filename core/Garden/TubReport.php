@@ -141,12 +141,15 @@ final class TubReport
         $finite = static fn (float $distance): ?float => is_finite($distance) ? $distance : null;
         $holes = [];
         $points = $plan->arrangement->points;
-        $nearest = array_fill(0, max(1, count($points)), INF);
+        $nearest = $slack = array_fill(0, max(1, count($points)), INF);
         foreach ($points as $i => $p) {
             for ($j = 0; $j < $i; $j++) {
                 $distance = $p->distanceTo($points[$j]);
                 $nearest[$i] = min($nearest[$i], $distance);
                 $nearest[$j] = min($nearest[$j], $distance);
+                $spare = $distance - $plan->space->pitch($plan->cupAt[$i], $plan->cupAt[$j]);
+                $slack[$i] = min($slack[$i], $spare);
+                $slack[$j] = min($slack[$j], $spare);
             }
         }
         foreach ($points as $i => $p) {
@@ -155,6 +158,7 @@ final class TubReport
                 'x_mm' => $p->x,
                 'y_mm' => $p->y,
                 'nearest_mm' => $finite($nearest[$i]),
+                'slack_mm' => $finite($slack[$i]),
                 'crop' => $plan->cropAt[$i]?->key,
                 'cup' => $plan->cupAt[$i] + 1,
                 'edge_mm' => $plan->inMouth ? null : $plan->space->edge($p, $plan->cupAt[$i]),

@@ -74,6 +74,12 @@ final readonly class LayoutSpace
         return ($this->cups[$cup]->cup->lip + $this->cups[$other]->cup->lip) / 2 + self::LIP_GAP_MM;
     }
 
+    /** Least distance between the centres of two holes by lips and web (limits 1 and 2) of their own cups. */
+    public function pitch(int $cup, int $other): float
+    {
+        return max($this->lipPitch($cup, $other), ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2 + $this->lid->make->leastWeb());
+    }
+
     /** What is left of the lid between two holes a distance apart. */
     public function web(float $distance, int $cup, int $other): float
     {

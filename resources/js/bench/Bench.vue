@@ -53,7 +53,7 @@ const budget = computed(() => report.value.budget);
         <ul v-if="cards.length" class="cards">
             <li v-for="{ tub, first, more } in cards" :key="tub.id" :data-card="tub.id">
                 <h2><button type="button" @click="emit('choose', tub.id)"><span class="letter">{{ letters[tub.id] }}</span> {{ tub.name }}<template v-if="tub.count > 1"> ×{{ tub.count }}</template></button></h2>
-                <p class="small faint">{{ tub.layout.count }} {{ tub.layout.count === 1 ? 'cup' : 'cups' }} · {{ volume(tub.volume.working_l, garden.units.value) }}<template v-if="tub.shape.crop"> · <span class="crop" :style="{ borderColor: tint(tub.shape.crop.key) }">{{ tub.shape.crop.name.toLowerCase() }}</span></template></p>
+                <p class="small faint">{{ tub.layout.count }} {{ tub.layout.count === 1 ? 'cup' : 'cups' }} · {{ volume(tub.volume.working_l, garden.units.value) }}<template v-for="crop in tub.crops" :key="crop.crop"> · <span class="crop" :style="{ borderColor: tint(crop.crop) }">{{ tub.crops.length > 1 ? `${crop.plants} ` : '' }}{{ crop.name.toLowerCase() }}</span></template></p>
                 <template v-if="first">
                     <p><button type="button" class="severity" :class="first.severity" @click="emit('go', tub.id, markOf(first))">{{ WORDS[first.severity] }}</button></p>
                     <p class="says">{{ first.says }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** From sowing to the last harvest as a bar in days, with the day on which the water would be gone. */
+/** From sowing to the last harvest as a bar in days, one for each crop, with the day on which the water would be gone and the top-ups that are planned. */
 import { computed, ref } from 'vue';
 import { number } from '../kit/format';
 import type { TubReport } from '../types/report';
@@ -8,42 +8,63 @@ import { useBox } from '../drawing/useBox';
 
 const props = defineProps<{ tub: TubReport; alarm: boolean }>();
 
+const TOP = 26;
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
-const sown = computed(() => props.tub.shape.crop?.days_sow_to_transplant ?? 0);
-const harvest = computed(() => props.tub.season.harvest_day ?? 0);
-const last = computed(() => props.tub.season.last_day ?? harvest.value);
+const crops = computed(() => props.tub.crops);
+const sown = computed(() => Math.max(0, ...crops.value.map((c) => c.days_sow_to_transplant)));
+const last = computed(() => props.tub.season.last_day ?? props.tub.season.harvest_day ?? 0);
 const dry = computed(() => props.tub.season.dry_day);
 const total = computed(() => Math.max(1, sown.value + last.value));
-const X = (day: number): number => 10 + ((sown.value + day) / total.value) * (size.width - 20);
+const left = computed(() => (crops.value.length > 1 ? 96 : 10));
+const X = (day: number): number => left.value + ((sown.value + day) / total.value) * (size.width - 10 - left.value);
+/** Bars share the height there is. */
+const row = computed(() => Math.min(24, 44 / Math.max(1, crops.value.length)));
+const bar = computed(() => Math.max(6, row.value - 6));
+const bottom = computed(() => TOP + 8 + row.value * crops.value.length);
 const weeks = computed(() => Array.from({ length: Math.floor(total.value / 7) + 1 }, (_, i) => i * 7 - sown.value));
-const spoken = computed(() => `Transplant ${sown.value} days after sowing, first harvest ${number(harvest.value, 0)} days after that${dry.value === null ? '' : `; without top-ups dry on day ${Math.floor(dry.value)}`}.`);
+const topUps = computed(() => props.tub.season.planned_top_ups);
+const spoken = computed(() =>
+    [
+        ...crops.value.map((c) => `${c.name}: transplant ${c.days_sow_to_transplant} days after sowing, first harvest ${number(c.harvest_day, 0)} days after that`),
+        dry.value === null ? 'the water lasts' : `dry on day ${Math.floor(dry.value)}${topUps.value.length ? ' in spite of the planned top-ups' : ' without top-ups'}`,
+    ].join('; '),
+);
 </script>
 
 <template>
     <div ref="box" class="holder">
-        <svg v-if="size.width && tub.shape.crop" class="drawing" :width="size.width" height="86" role="img" :aria-label="spoken">
-            <line v-for="w in weeks" :key="w" class="hair" :x1="X(w)" :x2="X(w)" y1="52" y2="57" />
-            <rect class="nursery" :x="X(-sown)" y="34" :width="Math.max(0, X(0) - X(-sown))" height="18" />
-            <rect :x="X(0)" y="34" :width="Math.max(0, X(harvest) - X(0))" height="18" :fill="tint(tub.shape.crop.key)" />
-            <rect v-if="last > harvest" class="repeat" :x="X(harvest)" y="34" :width="X(last) - X(harvest)" height="18" :stroke="tint(tub.shape.crop.key)" />
-            <text :x="X(-sown)" y="72">sow</text>
-            <text :x="X(0)" y="72" text-anchor="middle">transplant</text>
-            <text :x="Math.min(X(harvest), size.width - 40)" y="72" text-anchor="middle" class="strong">day {{ number(harvest, 0) }}</text>
-            <text :x="Math.min(X(harvest), size.width - 40)" y="85" text-anchor="middle" class="quiet">first harvest</text>
-            <g v-if="dry !== null">
-                <line class="dry" :x1="X(dry)" :x2="X(dry)" y1="24" y2="56" />
-                <text :x="Math.min(X(dry) + 4, size.width - 150)" y="20" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }} if nobody tops up</text>
+        <svg v-if="size.width && crops.length" class="drawing" :width="size.width" height="104" role="img" :aria-label="spoken">
+            <line v-for="w in weeks" :key="w" class="hair" :x1="X(w)" :x2="X(w)" :y1="bottom - 4" :y2="bottom + 1" />
+            <g v-for="(c, i) in crops" :key="c.crop" :transform="`translate(0 ${TOP + 4 + i * row})`">
+                <text v-if="crops.length > 1" :x="left - 8" :y="bar" text-anchor="end">{{ c.name.length > 14 ? `${c.name.slice(0, 13)}…` : c.name }}</text>
+                <rect class="nursery" :x="X(-c.days_sow_to_transplant)" :width="Math.max(0, X(0) - X(-c.days_sow_to_transplant))" :height="bar" />
+                <rect :x="X(0)" :width="Math.max(0, X(c.harvest_day) - X(0))" :height="bar" :fill="tint(c.crop)" />
+                <rect v-if="c.last_day > c.harvest_day" class="repeat" :x="X(c.harvest_day)" :width="X(c.last_day) - X(c.harvest_day)" :height="bar" :stroke="tint(c.crop)" />
             </g>
-            <text v-else :x="size.width - 10" y="20" text-anchor="end" class="wet">the water lasts</text>
+            <text v-if="crops.length === 1" :x="X(-sown)" :y="bottom + 14">sow</text>
+            <text :x="X(0)" :y="bottom + 14" text-anchor="middle">transplant</text>
+            <template v-for="(c, i) in crops" :key="`h${c.crop}`">
+                <text v-if="i === crops.length - 1 || crops.every((o, j) => j <= i || Math.abs(X(o.harvest_day) - X(c.harvest_day)) > 54)" :x="Math.min(X(c.harvest_day), size.width - 40)" :y="bottom + 14" text-anchor="middle" class="strong">day {{ number(c.harvest_day, 0) }}</text>
+            </template>
+            <text v-if="crops.length === 1" :x="Math.min(X(crops[0]!.harvest_day), size.width - 40)" :y="bottom + 27" text-anchor="middle" class="quiet">first harvest</text>
+            <g v-for="t in topUps" :key="t.day">
+                <path class="top-up" :d="`M${X(t.day)} ${TOP - 2}l-5 -8h10z`" />
+            </g>
+            <g v-if="dry !== null">
+                <line class="dry" :x1="X(dry)" :x2="X(dry)" :y1="TOP - 2" :y2="bottom" />
+                <text :x="Math.min(X(dry) + 4, size.width - 160)" y="14" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}</text>
+            </g>
+            <text v-else :x="size.width - 10" y="14" text-anchor="end" class="wet">the water lasts</text>
         </svg>
     </div>
 </template>
 
 <style scoped>
-.holder { width: 100%; min-height: 86px; }
+.holder { width: 100%; min-height: 104px; }
 .nursery { fill: var(--shoal); stroke: var(--ink); stroke-width: 0.8; }
 .repeat { fill: none; stroke-width: 2; stroke-dasharray: 5 3; }
 .dry { stroke: var(--water); stroke-width: 3; }
+.top-up { fill: var(--water); }
 .early { fill: var(--stop-text) !important; }
 </style>

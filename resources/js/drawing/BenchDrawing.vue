@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import type { AirReport, TubReport } from '../types/report';
 import { number, type Units } from '../kit/format';
-import { halfAt, topOf, widthOf } from './shape';
+import { baseOf, halfAt, plantsOf, topOf, widthOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
 
@@ -23,7 +23,8 @@ interface Placed {
     x: number;
 }
 
-const pumps = computed(() => props.air.filter((a) => a.branches.some((b) => props.tubs.some((t) => t.id === b.tub))));
+/** Pumps that stand on the bench; one housed under its tub is drawn there. */
+const pumps = computed(() => props.air.filter((a) => a.branches.some((b) => props.tubs.some((t) => t.id === b.tub && t.under === null))));
 
 /** Everything along the bench in mm: each pump before the first tub that it feeds. */
 const scene = computed(() => {
@@ -46,7 +47,7 @@ const scene = computed(() => {
     return { placed, stands, width: Math.max(300, x - GAP) };
 });
 
-const grown = (tub: TubReport): number => (tub.shape.crop ? (props.growth < 0.3 ? 70 : tub.shape.crop.mature_height_mm * props.growth) : 0);
+const grown = (tub: TubReport): number => (tub.shape.crops.length ? (props.growth < 0.3 ? 70 : plantsOf(tub) * props.growth) : 0);
 /** Where there is little room, words give way to the drawing; so do flows where tubs stand close. */
 const narrow = computed(() => size.width < 560);
 const crowded = computed(() => narrow.value || scale.value < 0.24);
@@ -69,12 +70,12 @@ const lines = computed(() =>
         let n = 0;
         return air.branches.flatMap((branch) =>
             scene.value.placed
-                .filter((p) => p.tub.id === branch.tub)
+                .filter((p) => p.tub.id === branch.tub && p.tub.under === null)
                 .map((p) => {
                     const shape = p.tub.shape;
                     const entry = p.tub.levels.tube_entry_mm ?? p.tub.levels.rim_mm;
                     const half = shape.tube_through_lid ? shape.lid.length_mm / 2 - 25 : halfAt(shape.stations, entry);
-                    const at = { x: X(p.x - half) - (shape.tube_through_lid ? 0 : 5), y: Y(shape.stand_mm + shape.floor_mm + entry) };
+                    const at = { x: X(p.x - half) - (shape.tube_through_lid ? 0 : 5), y: Y(baseOf(p.tub) + shape.floor_mm + entry) };
                     const from = { x: X(x) + (n - 1.5) * 7, y: Y(pumpHeight(air)) - (pumpHeight(air) > entry ? 0 : PUMP.height * scale.value) };
                     const lane = Y(Math.max(topOf(p.tub) + 26 + 11 * (n % 4), pumpHeight(air) > topOf(p.tub) + 60 ? topOf(p.tub) + 26 + 11 * (n % 4) : 0));
                     const approach = at.x - 16;
@@ -95,7 +96,7 @@ const ticks = computed(() => {
     const step = scale.value > 0.35 ? 100 : 200;
     return Array.from({ length: Math.floor((height.value - 20) / 20) + 1 }, (_, i) => i * 20).map((mm) => ({ mm, long: mm % step === 0 }));
 });
-const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} cups${tub.shape.crop ? ` of ${tub.shape.crop.name.toLowerCase()}` : ''}, ${number(tub.volume.working_l, 1, 'L')}`;
+const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}, ${number(tub.volume.working_l, 1, 'L')}`;
 </script>
 
 <template>

@@ -2,6 +2,9 @@
 /** The lid from above, to scale: outline, rim, keep-outs, holes and what they are marked out by. Holes can be chosen, dragged and nudged. */
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
+
+type Hole = TubReport['layout']['holes'][number];
+
 import { dimension, length, type Units } from '../kit/format';
 import { tint } from './plants';
 import { useBox } from './useBox';
@@ -12,12 +15,14 @@ const emit = defineEmits<{ choose: [hole: number]; move: [hole: number, x: numbe
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const lid = computed(() => props.tub.shape.lid);
-const spacing = computed(() => props.tub.shape.crop?.spacing_mm ?? 0);
+/** Across of the leaves over a hole, mm; 0 where nothing grows. */
+const leaves = (hole: Hole): number => props.tub.shape.crops.find((c) => c.key === hole.crop)?.spacing_mm ?? 0;
+const spacing = computed(() => Math.max(0, ...props.tub.layout.holes.map(leaves)));
 /** Canopies may hang over the edge; there is room for them. */
 const overhang = computed(() => {
     if (!props.canopies || !spacing.value) return { x: 0, y: 0 };
-    const beyond = (half: number, at: number[]): number => Math.max(0, ...at.map((v) => Math.abs(v) + spacing.value / 2 - half));
-    return { x: beyond(lid.value.length_mm / 2, props.tub.layout.holes.map((h) => h.x_mm)), y: beyond(lid.value.width_mm / 2, props.tub.layout.holes.map((h) => h.y_mm)) };
+    const beyond = (half: number, at: 'x_mm' | 'y_mm'): number => Math.max(0, ...props.tub.layout.holes.map((h) => Math.abs(h[at]) + leaves(h) / 2 - half));
+    return { x: beyond(lid.value.length_mm / 2, 'x_mm'), y: beyond(lid.value.width_mm / 2, 'y_mm') };
 });
 const pad = computed(() => (props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 30 }));
 const scale = computed(() =>
@@ -28,18 +33,19 @@ const X = (mm: number): number => middle.value.x + mm * scale.value;
 const Y = (mm: number): number => middle.value.y - mm * scale.value;
 
 const holes = computed(() => props.tub.layout.holes);
-const hole = computed(() => props.tub.hole.diameter_mm);
-const lip = computed(() => props.tub.shape.cup.lip_diameter_mm);
+const cut = (hole: Hole): number => (hole.cup === 2 && props.tub.hole_2 ? props.tub.hole_2 : props.tub.hole).diameter_mm;
+const lip = (hole: Hole): number => (props.tub.shape.cups[hole.cup - 1] ?? props.tub.shape.cup).lip_diameter_mm;
 /** How far centre marks run over the lip; in a jar's mouth they stay inside. */
 const reach = computed(() => (props.tub.shape.in_mouth ? 0.45 : 0.62));
-const colour = computed(() => (props.tub.shape.crop ? tint(props.tub.shape.crop.key) : 'none'));
 const limit = computed(() => props.tub.limits);
+/** Of several crops each hole shows which it holds. */
+const several = computed(() => props.tub.shape.crops.length > 1);
 
 /** A hole that breaks a limit is drawn in the pen of a stop. */
 const bad = (i: number): boolean => {
     const h = holes.value[i]!;
     const under = (value: number | null, least: number): boolean => value !== null && value < least - 1e-6;
-    return under(h.nearest_mm, limit.value.pitch_mm) || under(h.edge_mm, limit.value.edge_mm) || under(h.wall_mm, limit.value.wall_mm) || under(h.keep_out_mm, limit.value.keep_out_mm);
+    return under(h.slack_mm, 0) || under(h.edge_mm, limit.value.edge_mm) || under(h.wall_mm, limit.value.wall_mm) || under(h.keep_out_mm, limit.value.keep_out_mm);
 };
 
 const unique = (values: number[]): number[] => {
@@ -97,7 +103,9 @@ function nudge(event: KeyboardEvent, i: number): void {
     emit('nudge', i, step[0]!, step[1]!);
 }
 
-const description = computed(() => `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(hole.value, props.units)}, ${props.tub.layout.pattern}.`);
+const nameOf = (crop: string): string => (props.tub.shape.crops.find((c) => c.key === crop)?.name ?? crop).toLowerCase();
+
+const description = computed(() => `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(props.tub.hole.diameter_mm, props.units)}, ${props.tub.layout.pattern}.`);
 </script>
 
 <template>
@@ -107,7 +115,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hair" /></pattern>
             </defs>
             <g v-if="canopies && spacing" class="canopies">
-                <circle v-for="(h, i) in holes" :key="i" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(spacing / 2) * scale" :fill="colour" :stroke="colour" />
+                <template v-for="(h, i) in holes" :key="i"><circle v-if="h.crop" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(leaves(h) / 2) * scale" :fill="tint(h.crop)" :stroke="tint(h.crop)" /></template>
             </g>
             <rect class="outline" :class="{ over: canopies }" :x="X(-lid.length_mm / 2)" :y="Y(lid.width_mm / 2)" :width="lid.length_mm * scale" :height="lid.width_mm * scale" :rx="lid.corner_radius_mm * scale" />
             <rect
@@ -133,7 +141,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 :tabindex="movable ? 0 : undefined"
                 :role="movable ? 'button' : undefined"
                 :aria-pressed="movable ? chosen === i : undefined"
-                :aria-label="`Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${bad(i) ? ', breaks a limit' : ''}`"
+                :aria-label="`Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${several && h.crop ? `, ${nameOf(h.crop)}` : ''}${bad(i) ? ', breaks a limit' : ''}`"
                 :data-hole="i"
                 @pointerdown="grab($event, i)"
                 @pointermove="drag($event, false)"
@@ -141,10 +149,10 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 @focus="movable && emit('choose', i)"
                 @keydown="nudge($event, i)"
             >
-                <circle class="lip" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(lip / 2) * scale" />
-                <circle class="cut" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(hole / 2) * scale" />
-                <path class="cross" :d="`M${X(h.x_mm - lip * reach)} ${Y(h.y_mm)}H${X(h.x_mm + lip * reach)}M${X(h.x_mm)} ${Y(h.y_mm - lip * reach)}V${Y(h.y_mm + lip * reach)}`" />
-                <text v-if="hole * scale > 30 && !tub.shape.in_mouth" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">{{ i + 1 }}</text>
+                <circle class="lip" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(lip(h) / 2) * scale" />
+                <circle class="cut" :cx="X(h.x_mm)" :cy="Y(h.y_mm)" :r="(cut(h) / 2) * scale" :style="several && h.crop ? { stroke: tint(h.crop), strokeWidth: 3 } : undefined" />
+                <path class="cross" :d="`M${X(h.x_mm - lip(h) * reach)} ${Y(h.y_mm)}H${X(h.x_mm + lip(h) * reach)}M${X(h.x_mm)} ${Y(h.y_mm - lip(h) * reach)}V${Y(h.y_mm + lip(h) * reach)}`" />
+                <text v-if="cut(h) * scale > 30 && !tub.shape.in_mouth" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">{{ i + 1 }}</text>
             </g>
 
             <g v-if="chains" class="chain" aria-hidden="true">

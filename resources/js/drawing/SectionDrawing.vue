@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
 import { dimension, length, volume, type Units } from '../kit/format';
-import { halfAt, spreadLabels, topOf, widthOf } from './shape';
+import { baseOf, halfAt, spreadLabels, topOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
 
@@ -17,11 +17,11 @@ const BOTTOM = 34;
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
-const width = computed(() => Math.max(0, ...props.tub.shape.stations.map((s) => s.length_mm), props.tub.shape.lid.length_mm) || widthOf(props.tub));
+const width = computed(() => Math.max(props.tub.shape.lid.length_mm, ...props.tub.shape.stations.map((s) => s.length_mm), ...(props.tub.under?.stations ?? []).map((s) => s.length_mm)));
 const scale = computed(() => Math.max(0.05, Math.min((size.width - LEFT - RIGHT) / width.value, (size.height - TOP - BOTTOM) / (topOf(props.tub) + 12))));
 const ground = computed(() => size.height - BOTTOM);
 const middle = computed(() => LEFT + (size.width - LEFT - RIGHT) / 2);
-const floor = computed(() => ground.value - (props.tub.shape.stand_mm + props.tub.shape.floor_mm) * scale.value);
+const floor = computed(() => ground.value - (baseOf(props.tub) + props.tub.shape.floor_mm) * scale.value);
 const y = (mm: number): number => floor.value - mm * scale.value;
 
 const edge = computed(() => middle.value - (width.value / 2) * scale.value - 10);
@@ -37,6 +37,9 @@ const names = computed(() => {
     list.push({ key: 'water', mm: l.water_line_mm, text: 'water line', sub: `${dimension(l.water_line_mm, props.units)} · ${volume(v.working_l, props.units)}`, tone: 'wet' });
     if (l.start_line_mm > l.water_line_mm + 0.5 && Math.abs(l.start_line_mm - l.cup_bottom_mm) > 1) list.push({ key: 'start', mm: l.start_line_mm, text: 'at the start', sub: dimension(l.start_line_mm, props.units), tone: 'wet' });
     if (l.harvest_mm !== null && l.harvest_mm > 1) list.push({ key: 'harvest', mm: l.harvest_mm, text: 'at harvest', sub: dimension(l.harvest_mm, props.units), tone: 'wet' });
+    if (props.tub.raft && props.tub.raft.jam_level_mm > 1) list.push({ key: 'jam', mm: props.tub.raft.jam_level_mm, text: 'raft jams', sub: dimension(props.tub.raft.jam_level_mm, props.units) });
+    if (props.tub.cloner && props.tub.cloner.stem_below_cup_mm > 0) list.push({ key: 'stem', mm: props.tub.cloner.stem_end_mm, text: 'stems end', sub: dimension(props.tub.cloner.stem_end_mm, props.units) });
+    if (l.overflow_mm !== null && l.overflow_mm < l.rim_mm) list.push({ key: 'overflow', mm: l.overflow_mm, text: 'overflow hole', sub: dimension(l.overflow_mm, props.units) });
     list.push({ key: 'lowest', mm: l.lowest_mm, text: 'lowest useful', sub: dimension(l.lowest_mm, props.units) });
     const ys = spreadLabels(list.map((item) => y(item.mm)), 30, TOP - 14, ground.value - 16);
     return list.map((item, i) => ({ ...item, y: y(item.mm), labelY: ys[i] ?? 0, wall: middle.value - halfAt(props.tub.shape.stations, item.mm) * scale.value }));

@@ -1,42 +1,59 @@
 <script setup lang="ts">
 /** One tub from the side, cut open, at a scale in px per mm. The origin is the ground under its middle. */
 import { computed, useId } from 'vue';
-import type { TubReport } from '../types/report';
+import type { CropShape, TubReport } from '../types/report';
 import PlantDrawing from './PlantDrawing.vue';
-import { cupColumns, halfAt, profilePath, scatter, wallPath } from './shape';
+import { baseOf, halfAt, profilePath, scatter, standsOf, wallPath } from './shape';
 
-const props = withDefaults(defineProps<{ tub: TubReport; scale: number; growth?: number; level?: number; bubbles?: boolean; bare?: boolean; back?: boolean }>(), { growth: 1, level: undefined, bubbles: true, bare: false, back: false });
+const props = withDefaults(defineProps<{ tub: TubReport; scale: number; growth?: number; level?: number; bubbles?: boolean; bare?: boolean }>(), { growth: 1, level: undefined, bubbles: true, bare: false });
 
 const clip = useId();
 const s = computed(() => props.scale);
 const shape = computed(() => props.tub.shape);
 const levels = computed(() => props.tub.levels);
 const water = computed(() => props.level ?? levels.value.water_line_mm);
-const floorY = computed(() => -(shape.value.stand_mm + shape.value.floor_mm) * s.value);
+const floorY = computed(() => -(baseOf(props.tub) + shape.value.floor_mm) * s.value);
 const rim = computed(() => levels.value.rim_mm);
 const lidHeight = computed(() => Math.max(2.5, shape.value.lid.thickness_mm * s.value));
-const columns = computed(() => cupColumns(props.tub));
-const cup = computed(() => shape.value.cup);
-const hung = computed(() => levels.value.cup_bottom_mm + cup.value.height_mm);
+const stands = computed(() => standsOf(props.tub));
+const raft = computed(() => props.tub.raft);
+const cloner = computed(() => props.tub.cloner);
+const nursery = computed(() => props.tub.nursery);
+const under = computed(() => props.tub.under);
+/** A raft goes down with its water, until it jams. */
+const sunk = computed(() => (raft.value ? Math.max(0, levels.value.water_line_mm - Math.max(water.value, raft.value.jam_level_mm)) : 0));
 
-const cupPath = computed(() => {
-    const k = s.value;
-    const [bottom, top, lip] = [cup.value.bottom_diameter_mm / 2, cup.value.top_diameter_mm / 2, cup.value.lip_diameter_mm / 2];
-    const [low, high] = [-levels.value.cup_bottom_mm * k, -hung.value * k];
-    return `M${-bottom * k} ${low}L${-top * k} ${high}H${-lip * k}v${-Math.max(1.5, 2 * k)}H${lip * k}v${Math.max(1.5, 2 * k)}H${top * k}L${bottom * k} ${low}Z`;
-});
+const cups = computed(() =>
+    shape.value.cups.map((cup) => {
+        const k = s.value;
+        const [bottom, top, lip] = [cup.bottom_diameter_mm / 2, cup.top_diameter_mm / 2, cup.lip_diameter_mm / 2];
+        const hung = cup.bottom_mm + cup.height_mm;
+        const [low, high] = [-cup.bottom_mm * k, -hung * k];
+        return {
+            ...cup,
+            hung,
+            path: `M${-bottom * k} ${low}L${-top * k} ${high}H${-lip * k}v${-Math.max(1.5, 2 * k)}H${lip * k}v${Math.max(1.5, 2 * k)}H${top * k}L${bottom * k} ${low}Z`,
+        };
+    }),
+);
 
-/** Roots hang from the cup into the water, more of them the more has grown. */
-const roots = computed(() => {
-    const k = s.value;
-    const reach = Math.min(levels.value.cup_bottom_mm * 0.75, 40 + 130 * props.growth);
-    return [-0.7, -0.35, 0, 0.35, 0.7].map((a, i) => {
-        const x = (a * cup.value.bottom_diameter_mm * k) / 2;
-        const end = (-levels.value.cup_bottom_mm + reach * (0.75 + 0.25 * scatter(i))) * k;
-        const out = x * (1 + 0.5 * scatter(i, 2));
-        return `M${x} ${-levels.value.cup_bottom_mm * k}C${x} ${(-levels.value.cup_bottom_mm + reach * 0.4) * k} ${out * 1.5} ${end - reach * 0.3 * k} ${out} ${end}`;
-    });
-});
+/** Roots hang from the cup into the water, more of them the more has grown; of cuttings only the stems hang down. */
+const roots = computed(() =>
+    cups.value.map((cup) => {
+        const k = s.value;
+        if (cloner.value) {
+            const end = -(cup.bottom_mm - Math.max(6, cloner.value.stem_below_cup_mm)) * k;
+            return [`M0 ${-cup.hung * k}V${end}`];
+        }
+        const reach = Math.min(cup.bottom_mm * 0.75, 40 + 130 * props.growth);
+        return [-0.7, -0.35, 0, 0.35, 0.7].map((a, i) => {
+            const x = (a * cup.bottom_diameter_mm * k) / 2;
+            const end = (-cup.bottom_mm + reach * (0.75 + 0.25 * scatter(i))) * k;
+            const out = x * (1 + 0.5 * scatter(i, 2));
+            return `M${x} ${-cup.bottom_mm * k}C${x} ${(-cup.bottom_mm + reach * 0.4) * k} ${out * 1.5} ${end - reach * 0.3 * k} ${out} ${end}`;
+        });
+    }),
+);
 
 const stones = computed(() => shape.value.stones);
 const bubblesAt = computed(() => {
@@ -56,6 +73,16 @@ const bubblesAt = computed(() => {
     );
 });
 
+/** Drops that bursting bubbles throw up at a cloner's stems. */
+const spray = computed(() =>
+    !cloner.value || !stones.value || (props.tub.oxygen.air_l_min ?? 0) <= 0
+        ? []
+        : Array.from({ length: 44 }, (_, i) => ({
+              x: (scatter(i, 11) - 0.5) * 2 * halfAt(shape.value.stations, water.value) * 0.88 * s.value,
+              y: -(water.value + 4 + scatter(i, 12) ** 1.6 * 52) * s.value,
+          })),
+);
+
 /** In at the hole, down the wall, along the floor to the stones. */
 const tubePath = computed(() => {
     const entry = levels.value.tube_entry_mm;
@@ -63,25 +90,69 @@ const tubePath = computed(() => {
     const k = s.value;
     const floor = -(stones.value.height_mm + 6) * k;
     const far = Math.max(...stones.value.at.map((p) => p.x_mm)) * k;
-    const wall = (shape.value.tube_through_lid ? -shape.value.lid.length_mm / 2 + 25 : -halfAt(shape.value.stations, entry)) * k;
+    const through = shape.value.tube_through_lid;
+    const wall = (through ? -Math.min(shape.value.lid.length_mm / 2 - 25, halfAt(shape.value.stations, rim.value) - 12) : -halfAt(shape.value.stations, entry)) * k;
     const foot = (-halfAt(shape.value.stations, 12) + 8) * k;
-    return `M${wall - (shape.value.tube_through_lid ? 0 : 6)} ${-entry * k}${shape.value.tube_through_lid ? '' : `L${wall + 7 * k} ${-entry * k}`}L${foot} ${floor - 20 * k}Q${foot} ${floor} ${foot + 14 * k} ${floor}H${far}`;
+    return `M${wall - (through ? 0 : 6)} ${-entry * k}${through ? '' : `L${wall + 7 * k} ${-entry * k}`}L${foot} ${floor - 20 * k}Q${foot} ${floor} ${foot + 14 * k} ${floor}H${far}`;
 });
 
-const plantSize = computed(() => {
-    const crop = shape.value.crop;
-    if (!crop) return null;
+/** The lower vessel of a nested pair, its blocks, and the pump that lives in it with its tube up between the walls. */
+const house = computed(() => {
+    const u = under.value;
+    if (!u) return null;
+    const k = s.value;
+    const ground = -(shape.value.stand_mm + u.floor_mm) * k;
+    const inside = u.stations[0]!.length_mm / 2;
+    const upper = shape.value.stations[0]!.length_mm / 2;
+    const block = { width: Math.min(60, upper * 0.3) * k, height: u.blocks_mm * k };
+    const pump = { width: Math.min(110, upper * 0.7) * k, height: Math.min(60, u.blocks_mm * 0.8) * k };
+    const entry = levels.value.tube_entry_mm;
+    const up = entry === null ? '' : (() => {
+        const x = (-halfAt(shape.value.stations, entry) - Math.max(3, Math.min(12, (u.gap_mm ?? 20) / 2))) * k;
+        const top = -(u.blocks_mm + shape.value.floor_mm + entry) * k;
+        return `M${-pump.width / 2} ${-pump.height / 2}H${x + 8 * k}Q${x} ${-pump.height / 2} ${x} ${-pump.height / 2 - 8 * k}V${top + 6}Q${x} ${top} ${x + 6} ${top}`;
+    })();
+    return { ground, block, pump, up, blocksAt: [-upper * 0.8 * k, upper * 0.8 * k - block.width], cord: { x: inside * k, y: -u.cord_hole_mm * k } };
+});
+
+const size = (crop: CropShape): { height: number; width: number } =>
     // Seedlings are alike in size whatever they will be.
-    return props.growth < 0.3
+    props.growth < 0.3
         ? { height: Math.min(crop.mature_height_mm * 0.3, 70, 34 / s.value), width: Math.min(crop.spacing_mm * 0.4, 70, 40 / s.value) }
         : { height: crop.mature_height_mm * props.growth, width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth };
+
+const plants = computed(() =>
+    stands.value.flatMap((stand) => {
+        const crop = shape.value.crops.find((c) => c.key === stand.crop);
+        return crop ? [{ ...stand, ...size(crop), habit: props.growth < 0.3 ? ('seedling' as const) : crop.habit, key: crop.key, hung: cups.value[stand.cup]!.hung }] : [];
+    }),
+);
+
+/** The nursery's water: from a pump on the floor up through the lid, and along it to every cup. */
+const drip = computed(() => {
+    if (!nursery.value || stands.value.length === 0) return null;
+    const k = s.value;
+    const right = (halfAt(shape.value.stations, 20) - 34) * k;
+    const over = -(levels.value.lid_top_mm + 26) * k;
+    const xs = stands.value.map((stand) => stand.x * k);
+    return { pump: { x: right - 16 * k, y: -34 * k }, path: `M${right} ${-30 * k}V${over}H${Math.min(...xs)}`, drops: xs.map((x) => ({ x, y: over })) };
 });
 </script>
 
 <template>
     <g>
         <g v-if="shape.stand_mm > 0" class="stand">
-            <rect v-for="side in [-0.36, 0.28]" :key="side" :x="side * shape.stations[0]!.length_mm * s" :y="-shape.stand_mm * s" :width="0.08 * shape.stations[0]!.length_mm * s" :height="shape.stand_mm * s" />
+            <rect v-for="side in [-0.36, 0.28]" :key="side" :x="side * (under ?? shape).stations[0]!.length_mm * s" :y="-shape.stand_mm * s" :width="0.08 * (under ?? shape).stations[0]!.length_mm * s" :height="shape.stand_mm * s" />
+        </g>
+        <g v-if="house && under" :transform="`translate(0 ${house.ground})`">
+            <path :d="profilePath(under.stations, s)" class="inside house" />
+            <path :d="wallPath(under.stations, s)" class="pen" />
+            <rect v-for="x in house.blocksAt" :key="x" class="block" :x="x" :y="-house.block.height" :width="house.block.width" :height="house.block.height" />
+            <g v-if="stones">
+                <rect class="pump" :x="-house.pump.width / 2" :y="-house.pump.height" :width="house.pump.width" :height="house.pump.height" />
+                <path v-if="house.up" :d="house.up" class="tube" />
+            </g>
+            <circle class="cord" :cx="house.cord.x" :cy="house.cord.y" :r="Math.max(2.5, (under.cord_hole_diameter_mm / 2) * s)" />
         </g>
         <g :transform="`translate(0 ${floorY})`">
             <clipPath :id="clip"><path :d="profilePath(shape.stations, s)" /></clipPath>
@@ -96,32 +167,50 @@ const plantSize = computed(() => {
                     <rect v-for="(p, i) in stones.at" :key="i" class="stone" :x="(p.x_mm - stones.length_mm / 2) * s" :y="-(stones.height_mm) * s" :width="stones.length_mm * s" :height="Math.max(3, Math.min(stones.height_mm, 20) * s)" />
                 </g>
                 <circle v-for="(b, i) in bubblesAt" :key="`b${i}`" class="bubble" :cx="b.x" :cy="b.y" :r="b.r" />
+                <circle v-for="(d, i) in spray" :key="`d${i}`" class="drop" :cx="d.x" :cy="d.y" :r="Math.max(0.9, 1.6 * s)" />
             </template>
             <path :d="wallPath(shape.stations, s)" class="pen" />
-            <g v-for="x in columns" :key="`r${x}`" :transform="`translate(${x * s} 0)`">
-                <path v-for="(d, i) in roots" :key="i" :d="d" class="root" />
-            </g>
-            <g v-if="plantSize && shape.crop && !bare">
-                <g v-for="x in columns" :key="`p${x}`" :transform="`translate(${x * s} ${-hung * s})`">
-                    <PlantDrawing :habit="growth < 0.3 ? 'seedling' : shape.crop.habit" :crop="shape.crop.key" :height="plantSize.height" :width="plantSize.width" :scale="s" />
+            <g class="afloat" :style="{ transform: `translateY(${sunk * s}px)` }">
+                <g v-for="stand in stands" :key="`r${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`">
+                    <path v-for="(d, i) in roots[stand.cup]" :key="i" :d="d" class="root" :class="{ stem: cloner }" />
                 </g>
+                <rect v-if="raft" class="board" :x="(-shape.lid.length_mm / 2) * s" :width="shape.lid.length_mm * s" :y="-levels.lid_top_mm * s" :height="raft.thickness_mm * s" />
+                <g v-if="!bare">
+                    <g v-for="plant in plants" :key="`p${plant.x}${plant.crop}${plant.cup}`" :transform="`translate(${plant.x * s} ${-plant.hung * s})`">
+                        <PlantDrawing :habit="plant.habit" :crop="plant.key" :height="plant.height" :width="plant.width" :scale="s" />
+                    </g>
+                </g>
+                <g v-for="stand in stands" :key="`c${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`"><path :d="cups[stand.cup]!.path" class="cup" /></g>
             </g>
-            <g v-for="x in columns" :key="`c${x}`" :transform="`translate(${x * s} 0)`"><path :d="cupPath" class="cup" /></g>
-            <rect v-if="!shape.in_mouth" class="lid" :x="(-shape.lid.length_mm / 2) * s" :width="shape.lid.length_mm * s" :y="-levels.lid_top_mm * s - lidHeight / 2" :height="lidHeight" />
-            <line v-else class="pen" :x1="-halfAt(shape.stations, rim) * s - 2" :x2="halfAt(shape.stations, rim) * s + 2" :y1="-rim * s" :y2="-rim * s" />
+            <template v-if="!raft">
+                <rect v-if="!shape.in_mouth" class="lid" :x="(-shape.lid.length_mm / 2) * s" :width="shape.lid.length_mm * s" :y="-levels.lid_top_mm * s - lidHeight / 2" :height="lidHeight" />
+                <line v-else class="pen" :x1="-halfAt(shape.stations, rim) * s - 2" :x2="halfAt(shape.stations, rim) * s + 2" :y1="-rim * s" :y2="-rim * s" />
+            </template>
+            <g v-if="drip && !bare">
+                <rect class="pump" :x="drip.pump.x" :y="drip.pump.y" :width="32 * s" :height="34 * s" />
+                <path :d="drip.path" class="tube" />
+                <path v-for="(d, i) in drip.drops" :key="i" class="drip" :d="`M${d.x} ${d.y}v${10 * s}m0 ${4 * s}v${4 * s}`" />
+            </g>
         </g>
     </g>
 </template>
 
 <style scoped>
 .inside { fill: var(--sheet); }
-.stand rect { fill: var(--sand); stroke: var(--ink); }
+.inside.house { fill: var(--sand); fill-opacity: 0.5; }
+.stand rect, .block { fill: var(--sand); stroke: var(--ink); }
 .fall { transition: y 0.35s, height 0.35s; }
-.fall-line { transition: transform 0.35s; }
+.fall-line, .afloat { transition: transform 0.35s; }
 .cup { fill: var(--cup); stroke: var(--ink); stroke-width: 1; }
 .root { fill: none; stroke: var(--root); stroke-width: 1; }
+.root.stem { stroke: var(--kelp); stroke-width: 2; }
 .lid { fill: var(--ink); }
+.board { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
 .stone { fill: var(--stone); stroke: var(--ink); stroke-width: 0.8; }
+.pump { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
+.cord { fill: var(--ink); }
 .bubble { fill: none; stroke: var(--water); stroke-width: 1; }
+.drop { fill: var(--water); }
 .tube { fill: none; stroke: var(--water); stroke-width: 1.6; }
+.drip { stroke: var(--water); stroke-width: 2; stroke-linecap: round; }
 </style>

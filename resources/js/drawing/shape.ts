@@ -27,26 +27,42 @@ export function wallPath(stations: Section[], scale: number): string {
     return `M${left.join('L')}L${right.join('L')}`;
 }
 
-/** Where cups show from the side: the front one of those that stand behind each other. */
-export function cupColumns(tub: TubReport): number[] {
-    const columns: number[] = [];
-    for (const hole of [...tub.layout.holes].sort((a, b) => a.x_mm - b.x_mm)) {
-        if (columns.every((x) => Math.abs(x - hole.x_mm) > 4)) columns.push(hole.x_mm);
-    }
-    return columns;
+/** A cup as it shows from the side: where, which size, and what grows in it. */
+export interface Stand {
+    x: number;
+    cup: number;
+    crop: string | null;
 }
 
-/** How wide a tub is on the bench, mm: lid, rim or leaves, whichever reaches farthest. */
+/** What shows from the side, the back row first: of cups alike that stand behind each other, one. */
+export function standsOf(tub: TubReport): Stand[] {
+    const stands: Stand[] = [];
+    for (const hole of [...tub.layout.holes].sort((a, b) => b.y_mm - a.y_mm)) {
+        if (stands.every((s) => Math.abs(s.x - hole.x_mm) > 4 || s.crop !== hole.crop || s.cup !== hole.cup - 1)) stands.push({ x: hole.x_mm, cup: hole.cup - 1, crop: hole.crop });
+    }
+    return stands;
+}
+
+/** How wide a tub is on the bench, mm: lid, rim, what it stands in, or leaves, whichever reaches farthest. */
 export function widthOf(tub: TubReport): number {
     const shape = tub.shape;
-    const columns = cupColumns(tub);
-    const leaves = shape.crop ? 2 * Math.max(...columns.map(Math.abs), 0) + shape.crop.spacing_mm * 0.9 : 0;
-    return Math.max(shape.lid.length_mm, ...shape.stations.map((s) => s.length_mm), leaves);
+    const leaves = Math.max(0, ...standsOf(tub).map((s) => 2 * Math.abs(s.x) + 0.9 * (shape.crops.find((c) => c.key === s.crop)?.spacing_mm ?? 0)));
+    return Math.max(shape.lid.length_mm, ...shape.stations.map((s) => s.length_mm), ...(tub.under?.stations ?? []).map((s) => s.length_mm), leaves);
+}
+
+/** Height of what carries the tub over the ground, mm: its stand, or the vessel it stands in with the blocks. */
+export function baseOf(tub: TubReport): number {
+    return tub.shape.stand_mm + (tub.under ? tub.under.floor_mm + tub.under.blocks_mm : 0);
 }
 
 /** Height of the lid's upper face over the ground, mm. */
 export function topOf(tub: TubReport): number {
-    return tub.shape.stand_mm + tub.shape.floor_mm + tub.levels.lid_top_mm;
+    return baseOf(tub) + tub.shape.floor_mm + Math.max(tub.levels.lid_top_mm, tub.levels.rim_mm);
+}
+
+/** How high the tallest plants of a tub stand over its lid when grown, mm. */
+export function plantsOf(tub: TubReport): number {
+    return Math.max(0, ...tub.shape.crops.map((c) => c.mature_height_mm));
 }
 
 /** Numbers 0 … 1 that look scattered and are always the same. */

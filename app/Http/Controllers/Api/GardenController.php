@@ -30,7 +30,7 @@ final readonly class GardenController
     {
         $body = GardenReader::decode($request->getContent());
         $named = ! isset($body->format) && is_string($body->name ?? null) && array_keys(get_object_vars($body)) === ['name'];
-        $garden = $this->store->create($named ? GardenStore::blank(trim($body->name)) : $request->getContent());
+        $garden = $this->store->create($named ? $this->store->blank(trim($body->name)) : $request->getContent());
 
         return self::answer($garden, 201);
     }

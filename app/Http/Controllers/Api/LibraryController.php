@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Api;
+
+use App\Library\LibraryKind;
+use App\Library\LibraryTable;
+use App\Library\OwnLibrary;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use JsonException;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\RefusedGarden;
+use stdClass;
+
+/** Things of one's own in the Library: kept, removed, taken from a file and written to one. */
+final readonly class LibraryController
+{
+    public function __construct(private OwnLibrary $own)
+    {
+    }
+
+    public function store(LibraryKind $kind, Request $request): JsonResponse
+    {
+        $keys = $this->own->put($kind, [GardenReader::decode($request->getContent())], static fn (): string => '');
+
+        return new JsonResponse(['key' => $keys[0]], 201);
+    }
+
+    public function destroy(LibraryKind $kind, string $key): JsonResponse
+    {
+        return $this->own->remove($kind, $key)
+            ? new JsonResponse(['key' => $key])
+            : new JsonResponse(['message' => 'That is not here any more.'], 404);
+    }
+
+    /** The body is `{"csv": "…"}` or `{"json": "…"}`: a file as text. */
+    public function import(LibraryKind $kind, Request $request): JsonResponse
+    {
+        $body = $request->json()->all();
+        if (is_string($body['csv'] ?? null)) {
+            $rows = LibraryTable::read($kind, $body['csv']);
+            $place = static fn (int $i): string => 'line '.($i + 2);
+        } else {
+            $rows = self::rows(is_string($body['json'] ?? null) ? $body['json'] : '');
+            $place = static fn (int $i): string => "/$i";
+        }
+
+        return new JsonResponse(['keys' => $this->own->put($kind, $rows, $place)], 201);
+    }
+
+    public function export(LibraryKind $kind, string $form): Response
+    {
+        $items = $this->own->documents($kind);
+        $rows = [];
+        foreach ($items as $key => $item) {
+            $rows[] = (object) ['key' => $key, ...get_object_vars($item)];
+        }
+
+        return new Response(
+            $form === 'csv' ? LibraryTable::write($kind, $items) : json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n",
+            headers: ['Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"kelp-{$kind->value}.$form\""],
+        );
+    }
+
+    /**
+     * A list of objects, or an object of them by key.
+     *
+     * @return list<mixed>
+     */
+    private static function rows(string $json): array
+    {
+        try {
+            $rows = json_decode($json, false, 32, JSON_THROW_ON_ERROR);
+        } catch (JsonException $e) {
+            throw RefusedGarden::one('', 'is not JSON ('.lcfirst($e->getMessage()).'); a list of items is wanted, as this page writes it');
+        }
+        if ($rows instanceof stdClass) {
+            $byKey = [];
+            foreach (get_object_vars($rows) as $key => $row) {
+                $byKey[] = $row instanceof stdClass ? (object) ['key' => (string) $key, ...get_object_vars($row)] : $row;
+            }
+            $rows = $byKey;
+        }
+
+        return is_array($rows) ? array_values($rows) : throw RefusedGarden::one('', 'is not a list; a list of items is wanted, as this page writes it');
+    }
+}

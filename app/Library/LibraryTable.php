@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use KelpTub\Core\Garden\Fault;
+use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\Units\QuantityWriter;
+use stdClass;
+
+/**
+ * A shelf of the Library as a table: comma separated, a row an item, a column a measure.
+ *
+ * A vessel's stations stand in one column, from the floor up: `0 Ø260; 340 Ø300`, or `0 500x320 r40; 300 560x370 r50`. Keep-outs and known
+ * fills are in the JSON form only.
+ */
+final class LibraryTable
+{
+    private const CROP = ['key', 'name', 'group', 'spacing_mm', 'litres_per_plant', 'water_to_harvest_l', 'days_germinate', 'days_sow_to_transplant', 'days_transplant_to_harvest', 'harvest', 'days_harvest_lasts', 'passive', 'ec_low', 'ec_high', 'ph_low', 'ph_high', 'root_oxygen_mg_h', 'water_temp_low_c', 'water_temp_high_c', 'support', 'light_hours', 'yield_g', 'cup_min_mm', 'mature_mass_g', 'mature_height_mm', 'habit'];
+
+    private const WORDS = ['key', 'name', 'group', 'harvest', 'passive', 'support', 'habit', 'made', 'kind', 'opacity', 'stations', 'lid', 'lid_make', 'braced', 'food_safe'];
+
+    /** @return list<string> */
+    public static function columns(LibraryKind $kind): array
+    {
+        return match ($kind) {
+            LibraryKind::Vessels => ['key', 'name', 'kind', 'label_l', 'opacity', 'empty_kg', 'floor_mm', 'braced', 'food_safe', 'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm'],
+            LibraryKind::Cups => ['key', 'name', 'lip_diameter_mm', 'top_diameter_mm', 'bottom_diameter_mm', 'height_mm', 'made'],
+            LibraryKind::Saws => ['key', 'name', 'diameter_mm'],
+            LibraryKind::Crops => self::CROP,
+        };
+    }
+
+    /** @param  array<string, stdClass>  $items by key */
+    public static function write(LibraryKind $kind, array $items): string
+    {
+        $stream = fopen('php://temp', 'r+');
+        assert($stream !== false);
+        fputcsv($stream, self::columns($kind), escape: '');
+        foreach ($items as $key => $item) {
+            $flat = $kind === LibraryKind::Vessels ? self::flat($item) : get_object_vars($item);
+            $flat['key'] = $key;
+            fputcsv($stream, array_map(static fn (string $column): string => self::text($flat[$column] ?? null), self::columns($kind)), escape: '');
+        }
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+
+    /**
+     * @return list<stdClass>
+     *
+     * @throws RefusedGarden
+     */
+    public static function read(LibraryKind $kind, string $csv): array
+    {
+        $stream = fopen('php://temp', 'r+');
+        assert($stream !== false);
+        fwrite($stream, preg_replace('/^\xEF\xBB\xBF/', '', $csv) ?? $csv);
+        rewind($stream);
+        $columns = array_map(static fn (?string $name): string => trim((string) $name), fgetcsv($stream, escape: '') ?: []);
+        $missing = array_diff($kind === LibraryKind::Vessels ? ['name', 'stations'] : array_diff(self::columns($kind), ['key', 'made']), $columns);
+        if ($missing !== []) {
+            throw RefusedGarden::one('line 1', 'lacks the column '.implode(', ', $missing).'; the first line names the columns '.implode(', ', self::columns($kind)));
+        }
+        $rows = $faults = [];
+        for ($line = 2; ($cells = fgetcsv($stream, escape: '')) !== false; $line++) {
+            if ($cells === [null]) {
+                continue;
+            }
+            if (count($cells) !== count($columns)) {
+                $faults[] = new Fault("line $line", sprintf('has %d cells and there are %d columns', count($cells), count($columns)));
+
+                continue;
+            }
+            $row = new stdClass;
+            foreach ($columns as $i => $column) {
+                $cell = trim((string) $cells[$i]);
+                if ($cell !== '' && in_array($column, self::columns($kind), true)) {
+                    $row->{$column} = in_array($column, self::WORDS, true) || ! is_numeric($cell) ? $cell : self::number($cell);
+                }
+            }
+            $rows[] = $kind === LibraryKind::Vessels ? self::vessel($row, $line, $faults) : $row;
+        }
+        if ($faults !== []) {
+            throw RefusedGarden::because($faults);
+        }
+
+        return $rows;
+    }
+
+    /** @return array<string, mixed> */
+    private static function flat(stdClass $vessel): array
+    {
+        $lid = ($vessel->lid ?? null) instanceof stdClass ? $vessel->lid : new stdClass;
+
+        return [
+            ...get_object_vars($vessel),
+            'stations' => implode('; ', array_map(static fn (stdClass $s): string => self::text($s->height_mm).' '.self::section($s), $vessel->stations)),
+            'lid' => isset($lid->diameter_mm) || isset($lid->length_mm) ? self::section($lid) : null,
+            'lid_thickness_mm' => $lid->thickness_mm ?? null,
+            'lid_make' => $lid->make ?? null,
+            'lid_top_above_rim_mm' => $lid->top_above_rim_mm ?? null,
+        ];
+    }
+
+    private static function section(stdClass $section): string
+    {
+        if (isset($section->diameter_mm)) {
+            return 'Ø'.self::text($section->diameter_mm);
+        }
+
+        return self::text($section->length_mm).'x'.self::text($section->width_mm).(($section->corner_radius_mm ?? 0) > 0 ? ' r'.self::text($section->corner_radius_mm) : '');
+    }
+
+    /** @param  list<Fault>  $faults */
+    private static function vessel(stdClass $row, int $line, array &$faults): stdClass
+    {
+        $stations = [];
+        foreach (preg_split('/\s*;\s*/', (string) ($row->stations ?? '')) ?: [] as $text) {
+            $section = preg_match('/^(\d+(?:\.\d+)?)\s+(.+)$/u', $text, $m) === 1 ? self::parsed($m[2]) : null;
+            if ($section === null) {
+                $faults[] = new Fault("line $line, stations", "has \"$text\"; a station reads \"0 Ø260\" or \"0 500x320 r40\"");
+
+                continue;
+            }
+            $stations[] = (object) ['height_mm' => self::number($m[1]), ...$section];
+        }
+        $lid = [];
+        if (isset($row->lid)) {
+            $lid = self::parsed((string) $row->lid);
+            if ($lid === null) {
+                $faults[] = new Fault("line $line, lid", "is \"$row->lid\"; a lid reads \"Ø320\" or \"580x390 r50\"");
+            }
+        }
+        foreach (['thickness_mm', 'make', 'top_above_rim_mm'] as $of) {
+            if (isset($row->{"lid_$of"})) {
+                $lid[$of] = $row->{"lid_$of"};
+            }
+            unset($row->{"lid_$of"});
+        }
+        foreach (['braced', 'food_safe'] as $flag) {
+            if (isset($row->{$flag})) {
+                $row->{$flag} = in_array(strtolower((string) $row->{$flag}), ['1', 'yes', 'true'], true);
+            }
+        }
+        $row->stations = $stations;
+        unset($row->lid);
+        if ($lid !== [] && $lid !== null) {
+            $row->lid = (object) $lid;
+        }
+
+        return $row;
+    }
+
+    /** @return array<string, int|float|string>|null */
+    private static function parsed(string $section): ?array
+    {
+        if (preg_match('/^[Øø]\s*(\d+(?:\.\d+)?)$/u', trim($section), $m) === 1) {
+            return ['diameter_mm' => self::number($m[1])];
+        }
+        if (preg_match('/^(\d+(?:\.\d+)?)\s*[x×]\s*(\d+(?:\.\d+)?)(?:\s*r\s*(\d+(?:\.\d+)?))?$/u', trim($section), $m) === 1) {
+            return ['length_mm' => self::number($m[1]), 'width_mm' => self::number($m[2]), ...(isset($m[3]) ? ['corner_radius_mm' => self::number($m[3])] : [])];
+        }
+
+        return null;
+    }
+
+    private static function number(string $digits): int|float
+    {
+        return ctype_digit($digits) ? (int) $digits : (float) $digits;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return match (true) {
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_int($value) => (string) $value,
+            is_float($value) => QuantityWriter::plain($value, 4),
+            is_string($value) => $value,
+            default => '',
+        };
+    }
+}
