@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Api\CropsController;
+use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LayoutsController;
 use App\Http\Controllers\Api\LibraryController;
@@ -21,6 +22,7 @@ Route::post('plan', PlanController::class);
 Route::post('layouts', LayoutsController::class);
 Route::post('crops', CropsController::class);
 Route::post('vessels', VesselsController::class);
+Route::post('cups', CupsController::class);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);

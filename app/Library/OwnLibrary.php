@@ -30,10 +30,10 @@ final readonly class OwnLibrary
     }
 
     /** @return array<string, stdClass> by key, in the order of their names */
-    public function documents(LibraryKind|string $kind): array
+    public function documents(LibraryKind $kind): array
     {
         $documents = [];
-        foreach (LibraryItem::query()->where('kind', is_string($kind) ? $kind : $kind->value)->orderBy('name')->get() as $item) {
+        foreach (LibraryItem::query()->where('kind', $kind->value)->orderBy('name')->get() as $item) {
             $documents[$item->key] = GardenReader::decode($item->document);
         }
 

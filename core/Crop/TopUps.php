@@ -12,6 +12,16 @@ enum TopUps: string
     case Quarter = 'quarter';
     case Half = 'half';
 
+    /** Share of the usable water after which it is topped up; all of it where it never is. Source: handbook, format. */
+    public function usedShare(): float
+    {
+        return match ($this) {
+            self::None => 1.0,
+            self::Level, self::Quarter => 1 / 3,
+            self::Half => 1 / 2,
+        };
+    }
+
     /** Share of the usable volume that two days at the peak may take, for a passive tub; null without top-ups. Source: handbook, rules section 6. */
     public function passiveShare(): ?float
     {

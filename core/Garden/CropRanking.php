@@ -36,7 +36,7 @@ final readonly class CropRanking
 
     private function judge(Garden $garden, Tub $tub, Crop $crop): stdClass
     {
-        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::of($garden, $tub, static function (stdClass $raw) use ($crop): void {
+        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::changed($garden, $tub, static function (stdClass $raw) use ($crop): void {
             $raw->crop = $crop->key;
             $raw->crops = [];
         })));

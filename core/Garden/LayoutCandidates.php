@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Lid\Arrangement;
+use KelpTub\Core\Lid\PanelsPattern;
 use KelpTub\Core\Lid\PatternKind;
 use stdClass;
 
@@ -19,11 +20,11 @@ final class LayoutCandidates
             return [];
         }
         $wanted = max(1, $plan->cups());
-        foreach ([...PatternKind::regular(), PatternKind::Spread] as $kind) {
+        foreach ([...PatternKind::regular(), PatternKind::Panels, PatternKind::Spread] as $kind) {
             if ($kind === PatternKind::Single) {
                 continue;
             }
-            $arrangement = self::arrangement($plan, $kind, $wanted);
+            $arrangement = self::arrangement($plan, $kind, $kind === PatternKind::Panels ? count(PanelsPattern::middles($plan->space)) : $wanted);
             if ($arrangement !== null && $arrangement->pattern === $kind) {
                 $candidates[] = (object) [
                     'pattern' => $kind->value,

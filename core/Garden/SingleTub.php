@@ -9,23 +9,11 @@ use stdClass;
 /** A garden of one of its tubs alone, with the air it has: to try things on. */
 final class SingleTub
 {
-    /**
-     * The tub is changed by $change and asked for as many plants as it carries, unless its holes are set by hand.
-     *
-     * @param  callable(stdClass): void  $change
-     */
-    public static function of(Garden $garden, Tub $tub, callable $change): stdClass
+    /** As it is. */
+    public static function alone(Garden $garden, Tub $tub): stdClass
     {
         $document = clone $garden->document;
-        /** @var stdClass $raw */
-        $raw = clone $document->tubs[$tub->index];
-        if ($tub->layout->asked !== 'manual') {
-            $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
-            $raw->plants = null;
-            $raw->crops = array_map(static fn (stdClass $wish): stdClass => (object) ['crop' => $wish->crop, 'plants' => null], $raw->crops ?? []);
-        }
-        $change($raw);
-        $document->tubs = [$raw];
+        $document->tubs = [clone $document->tubs[$tub->index]];
         $document->plantings = [];
         $document->air = [];
         foreach ($garden->document->air ?? [] as $system) {
@@ -34,6 +22,25 @@ final class SingleTub
                 $document->air[] = (object) [...get_object_vars($system), 'branches' => $branches];
             }
         }
+
+        return $document;
+    }
+
+    /**
+     * Changed by $change, and asked for as many plants as it carries unless its holes are set by hand.
+     *
+     * @param  callable(stdClass): void  $change
+     */
+    public static function changed(Garden $garden, Tub $tub, callable $change): stdClass
+    {
+        $document = self::alone($garden, $tub);
+        $raw = $document->tubs[0];
+        if ($tub->layout->asked !== 'manual') {
+            $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
+            $raw->plants = null;
+            $raw->crops = array_map(static fn (stdClass $wish): stdClass => (object) ['crop' => $wish->crop, 'plants' => null], $raw->crops ?? []);
+        }
+        $change($raw);
 
         return $document;
     }

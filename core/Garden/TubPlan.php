@@ -167,6 +167,15 @@ final readonly class TubPlan
         return $this->course()?->dryDay();
     }
 
+    /**
+     * Days from one top-up to the next when the plants are grown, at the share of the usable water after which the tub's school tops up;
+     * without top-ups the days that all of it would last. Null without a crop.
+     */
+    public function daysBetweenFills(): ?float
+    {
+        return $this->use === null ? null : $this->tub->topUps->usedShare() * $this->usable() / $this->use->peakDaily();
+    }
+
     /** What a raft bears, kg: wet pebbles and grown plants. */
     public function raftLoad(): float
     {

@@ -35,7 +35,7 @@ final readonly class VesselRanking
 
     private function judge(Garden $garden, Tub $tub, string $key, stdClass $vessel): stdClass
     {
-        $document = SingleTub::of($garden, $tub, static function (stdClass $raw) use ($key, $vessel): void {
+        $document = SingleTub::changed($garden, $tub, static function (stdClass $raw) use ($key, $vessel): void {
             $raw->vessel = (object) ['key' => $key, ...get_object_vars($vessel)];
             $raw->hole_mm = null;
         });

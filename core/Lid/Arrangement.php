@@ -53,6 +53,30 @@ final readonly class Arrangement
         return $least;
     }
 
+    /** Holes that lie within this share of the least distance of each other, back to front, are a row. */
+    private const ROW_SHARE = 0.35;
+
+    /** The same holes numbered as they are marked out: row by row from the back, left to right. */
+    public function inRows(): self
+    {
+        $points = $this->points;
+        usort($points, static fn (Point $a, Point $b): int => [$b->y, $a->x] <=> [$a->y, $b->x]);
+        $rows = [];
+        $back = INF;
+        foreach ($points as $point) {
+            if ($point->y < $back - self::ROW_SHARE * ($this->spacing ?? 0.0)) {
+                $rows[] = [];
+                $back = $point->y;
+            }
+            $rows[count($rows) - 1][] = $point;
+        }
+        foreach ($rows as &$row) {
+            usort($row, static fn (Point $a, Point $b): int => $a->x <=> $b->x);
+        }
+
+        return new self($this->pattern, array_merge(...$rows), $this->spacing);
+    }
+
     public function count(): int
     {
         return count($this->points);

@@ -115,7 +115,7 @@ final class LayoutSolver
         if (! array_key_exists($count, $this->spread)) {
             $points = $this->spreads->spread($this->space, $count);
             $this->waiting = $this->waiting || $points === null;
-            $this->spread[$count] = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points);
+            $this->spread[$count] = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
         }
         $spread = $this->spread[$count];
 

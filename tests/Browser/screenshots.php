@@ -27,11 +27,17 @@ try {
     $take('gardens', '/', '.gardens');
     $take('bench', "/gardens/$garden", '.cards');
     $take('tub', "/gardens/$garden/foredeck/tub", '.mark');
+    $take('cloner', "/gardens/$garden/cuttings/tub", '.mark');
+    $take('nursery', "/gardens/$garden/nursery/tub", '.mark');
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
     $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
     $take('air', "/gardens/$garden/well-deck/air", '.mark');
     $take('cost', "/gardens/$garden/foredeck/cost", '.mark');
-    $take('jar', "/gardens/$garden/galley-sorrel/tub", '.mark');
+    $take('jar', "/gardens/$garden/galley-sorrel/crop", '.mark');
+    $take('marking-out', "/gardens/$garden/foredeck/marking-out", '.sheet', width: 820, height: 1160);
+    $take('compare', "/compare?of=$garden:foredeck,$garden:well-deck,$garden:galley-dill", '.pictures');
+    $take('library', '/library/vessels', '.holder svg');
+    $take('library-cups', '/library/cups', '.holder svg');
     $take('night', "/gardens/$garden/well-deck/tub", '.mark', night: true);
     $take('phone', "/gardens/$garden", '.cards', width: 390, height: 844);
     $complaints = $browser->complaints();

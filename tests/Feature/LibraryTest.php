@@ -113,8 +113,8 @@ it('ranks vessels for what is to grow, one\'s own among them', function () {
 });
 
 it('says which cups fit a hole that is there', function () {
-    $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => 'bucket-20', 'hole_mm' => 64, 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0]]]]]];
-    $cups = ask('/api/layouts?tub=a', $garden)->assertOk()->json('cups');
+    $cups = ask('/api/cups', ['hole_mm' => 64])->assertOk()->json('cups');
+    ask('/api/cups', ['hole_mm' => 0])->assertUnprocessable();
     $by = array_column($cups, null, 'cup');
 
     // 60 mm cup: lip 68, body 60: bears 2 mm each side with 4 mm of play. 68 mm cup: 75/67 jams. 50 mm cup: its lip of 58 falls through.

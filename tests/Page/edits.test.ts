@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Garden } from '../../resources/js/types/garden';
-import { addTub, copyTub, freeId, removeTub, setSystem, vesselInPlace } from '../../resources/js/kit/edits';
+import { addTub, bringCrop, copyTub, freeId, fromLibrary, moveTub, removeTub, setSystem, vesselInPlace } from '../../resources/js/kit/edits';
 import type { Library } from '../../resources/js/kit/library';
 
 const empty = (): Garden => ({ format: 'kelp-tub.garden', version: 1 });
@@ -20,8 +20,8 @@ describe('edits', () => {
     it('adds a passive tub without air', () => {
         const garden = empty();
         addTub(garden, { ...wanted, system: 'passive' });
-        expect(garden.air).toBeUndefined();
-        expect(garden.tubs![0]!.stones).toBeUndefined();
+        expect(garden.air).toEqual([]);
+        expect(garden.tubs![0]!.stones).toBeNull();
     });
 
     it('removes a tub with its line and its plantings, and the pump that feeds nothing', () => {
@@ -57,6 +57,36 @@ describe('edits', () => {
         const vessel = vesselInPlace(tub, library);
         expect(vessel).toEqual({ key: 'bucket-20', name: 'Bucket', stations: [] });
         expect(tub.vessel).toBe(vessel);
+    });
+
+    it('brings what belongs to each way of running a tub, and takes it away again', () => {
+        const garden = empty();
+        addTub(garden, { ...wanted, system: 'cloner' });
+        const tub = garden.tubs![0]!;
+        expect([tub.cloner, tub.tube_entry, garden.air!.length]).toEqual([{ stem_below_cup_mm: 20, collar: true }, 'lid', 1]);
+        setSystem(garden, tub, 'nursery');
+        expect([tub.cloner, tub.tube_entry, tub.stones, tub.nursery!.on_min, garden.air]).toEqual([undefined, undefined, null, 15, []]);
+        setSystem(garden, tub, 'raft');
+        expect([tub.nursery, tub.stones!.count, garden.air!.length]).toEqual([undefined, 1, 1]);
+    });
+
+    it('moves a tub along the bench and not off it', () => {
+        const garden = empty();
+        for (const vessel of ['a', 'b', 'c']) addTub(garden, { ...wanted, vessel, system: 'passive' });
+        moveTub(garden, 'c', -1);
+        moveTub(garden, 'a', -1);
+        expect(garden.tubs!.map((t) => t.id)).toEqual(['a', 'c', 'b']);
+    });
+
+    it('puts one’s own things into the garden whole, and shipped ones by key', () => {
+        const shelf = [{ key: 'shipped', name: 'S' }, { key: 'mine', name: 'M', own: true, height_mm: 40, suggested_cup: 'x' }];
+        expect(fromLibrary(shelf, 'shipped')).toBe('shipped');
+        expect(fromLibrary(shelf, 'mine')).toEqual({ key: 'mine', name: 'M', height_mm: 40 });
+        const garden = empty();
+        const library = { crops: [{ key: 'kale', name: 'Kale' }, { key: 'sea-kale', name: 'Sea kale', own: true, spacing_mm: 300 }] } as unknown as Library;
+        expect([bringCrop(garden, library, 'kale'), garden.library]).toEqual(['kale', undefined]);
+        expect(bringCrop(garden, library, 'sea-kale')).toBe('sea-kale');
+        expect(garden.library!.crops).toEqual({ 'sea-kale': { name: 'Sea kale', spacing_mm: 300 } });
     });
 
     it('finds free ids', () => {

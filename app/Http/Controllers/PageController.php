@@ -12,14 +12,18 @@ use App\Models\Garden;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
+use KelpTub\Core\Garden\Comparison;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Report;
+use KelpTub\Core\Garden\SingleTub;
+use stdClass;
 
-/** The pages: the list of gardens, the workbench of one, the marking-out sheet of a lid, several gardens compared, and the Library. */
+/** The pages: the list of gardens, the workbench of one, the marking-out sheet of a lid, designs compared, and the Library. */
 final readonly class PageController
 {
-    /** So many gardens are set side by side at most. */
+    /** So many designs are set side by side at most. */
     private const MOST_COMPARED = 4;
 
     public function __construct(private GardenReader $reader, private Planner $planner)
@@ -51,16 +55,48 @@ final readonly class PageController
         return Inertia::render('MarkingOut', ['id' => $garden->id, 'name' => $garden->name, 'tub' => $tub, 'units' => $read->units->value, 'report' => $this->report($garden)]);
     }
 
-    /** `?gardens=a,b`: those gardens side by side, in that order; without any, all there are to choose from. */
+    /** `?of=a,b:deck`: whole gardens or single tubs of them side by side, in that order; and all there is to choose from. */
     public function compare(Request $request): Response
     {
-        $ids = array_slice(array_values(array_unique(array_filter(explode(',', $request->string('gardens')->value())))), 0, self::MOST_COMPARED);
-        $gardens = Garden::query()->findMany($ids)->sortBy(static fn (Garden $garden): int => (int) array_search($garden->id, $ids, true));
-
-        return Inertia::render('Compare', [
-            'all' => GardenList::all(),
-            'chosen' => $gardens->map(fn (Garden $garden): array => ['id' => $garden->id, 'name' => $garden->name, 'units' => $this->reader->read($garden->document)->units->value, 'report' => $this->report($garden)])->values()->all(),
+        $chosen = [];
+        foreach (array_slice(array_unique(array_filter(explode(',', $request->string('of')->value()))), 0, self::MOST_COMPARED) as $of) {
+            [$id, $tub] = [...explode(':', $of, 2), null];
+            $garden = Garden::query()->find($id);
+            $item = $garden === null ? null : $this->compared($garden, $tub);
+            if ($item !== null) {
+                $chosen[] = ['of' => $of, ...$item];
+            }
+        }
+        $all = Garden::query()->orderByDesc('updated_at')->get(['id', 'name', 'document'])->map(static fn (Garden $garden): array => [
+            'id' => $garden->id,
+            'name' => $garden->name,
+            'tubs' => array_map(static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id], GardenReader::decode($garden->document)->tubs ?? []),
         ]);
+
+        return Inertia::render('Compare', ['all' => $all, 'chosen' => $chosen]);
+    }
+
+    /** @return array<string, mixed>|null null where that tub is not there */
+    private function compared(Garden $garden, ?string $tub): ?array
+    {
+        $read = $this->reader->read($garden->document);
+        $one = $tub === null ? null : $read->tub($tub);
+        if ($tub !== null && $one === null) {
+            return null;
+        }
+        if ($one !== null) {
+            $read = $this->reader->fromDocument(SingleTub::alone($read, $one));
+        }
+        $plan = $this->planner->plan($read);
+        $findings = $this->planner->findings($plan);
+
+        return [
+            'name' => $one === null ? $garden->name : $one->name,
+            'garden' => $garden->name,
+            'units' => $read->units->value,
+            'figures' => Comparison::of($plan, $findings),
+            'report' => GardenReader::encode(Report::of($plan, $findings)),
+        ];
     }
 
     public function library(Library $library, OwnLibrary $own, string $kind = 'vessels'): Response

@@ -19,9 +19,6 @@ final class SystemRules
     /** † a raft loaded over this share of what would sink it rides wet and tips. */
     private const RAFT_SHARE = 0.5;
 
-    /** Share of the usable water after which each school tops up. Source: handbook, format (top_ups). */
-    private const TOP_UP_AT = ['none' => 1.0, 'level' => 1 / 3, 'quarter' => 1 / 3, 'half' => 1 / 2];
-
     /** Foam boards come no thicker, mm. */
     private const THICKEST_MM = 300.0;
 
@@ -92,8 +89,7 @@ final class SystemRules
     private static function jams(TubPlan $plan, RuleContext $context): ?Finding
     {
         $raft = $plan->raft;
-        $share = self::TOP_UP_AT[$plan->tub->topUps->value];
-        $fallsTo = $plan->reservoir->levelFor($plan->working() - $share * $plan->usable());
+        $fallsTo = $plan->reservoir->levelFor($plan->working() - $plan->tub->topUps->usedShare() * $plan->usable());
         if ($raft === null || $raft->jamLevel <= $fallsTo + self::ROUNDING) {
             return null;
         }

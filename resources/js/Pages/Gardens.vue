@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** All gardens: open, make, copy, delete and bring back, save as a file and read one. */
 import { Head, Link, router } from '@inertiajs/vue3';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { call, type Fault } from '../kit/api';
 import { money } from '../kit/format';
 
@@ -80,6 +80,8 @@ async function take(files: FileList | null): Promise<void> {
 }
 
 const when = (iso: string): string => new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+/** With two gardens or more, the newest two stand side by side at once. */
+const compareHref = computed(() => (props.gardens.length > 1 ? `/compare?of=${props.gardens.slice(0, 2).map((g) => g.id).join(',')}` : '/compare'));
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </script>
 
@@ -94,6 +96,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <h1>Kelp Tub</h1>
                 <p class="faint">Design, build and keep standalone hydroponic tubs.</p>
             </div>
+            <nav aria-label="Beside the gardens"><Link href="/library" class="word">Library</Link><Link :href="compareHref" class="word">Compare</Link></nav>
         </header>
 
         <div v-if="message" class="message" role="alert">
@@ -135,7 +138,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 .page { max-width: 60rem; margin: 0 auto; padding: 2.4rem 1.4rem 4rem; min-height: 100vh; }
 .page.dropping { outline: 3px dashed var(--water); outline-offset: -12px; }
 header { display: flex; align-items: flex-end; gap: 1.4rem; margin-bottom: 2rem; border-bottom: 1px solid var(--ink); }
-header > div { padding-bottom: 0.7rem; }
+header > div { padding-bottom: 0.7rem; flex: 1; }
+header nav { display: flex; gap: 1.1rem; padding-bottom: 0.7rem; }
+header nav a { text-decoration: none; display: inline-flex; align-items: center; }
 header h1 { font-size: 2.1rem; }
 svg path { fill: none; stroke: var(--ink); stroke-width: 2; }
 svg .w { fill: var(--water-wash); stroke: none; }

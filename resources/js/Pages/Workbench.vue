@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The workbench of one garden: the tide staff, the bench, and the marks of the chosen tub. */
-import { Head } from '@inertiajs/vue3';
+import { Head, router } from '@inertiajs/vue3';
 import { computed, ref, watch, type Component } from 'vue';
 import AirMark from '../air/AirMark.vue';
 import Bench from '../bench/Bench.vue';
@@ -61,6 +61,7 @@ useShortcuts((key) => {
     else if (key === '[') neighbour(-1);
     else if (key === ']') neighbour(1);
     else if (key === 'u') garden.change('change units', (g) => { g.units = garden.units.value === 'us' ? 'metric' : 'us'; });
+    else if (key === '/') router.visit('/library/vessels');
     else if (key === 'undo') garden.undo();
     else if (key === 'redo') garden.redo();
     else if (key === '?') keys.value = true;

@@ -35,6 +35,7 @@ const budget = computed(() => report.value.budget);
             <h1>Bench</h1>
             <p v-if="cards.length" class="faint lead">Everything at one scale{{ stage === 'grown' ? ', plants grown and water at its line' : ', just transplanted' }}.</p>
             <div v-if="cards.length" class="stage"><Toggle v-model="stage" label="Plants" :options="[{ value: 'young', name: 'Young' }, { value: 'grown', name: 'Grown' }]" /></div>
+            <a v-if="cards.length > 1" class="word" :href="`/compare?of=${cards.slice(0, 4).map(({ tub }) => `${garden.id}:${encodeURIComponent(tub.id)}`).join(',')}`">Compare</a>
             <button v-if="cards.length" type="button" class="box" data-act="open-add" @click="adding = true">Add a tub</button>
             <dl v-if="cards.length">
                 <div><dt>Outlay</dt><dd><span class="number">{{ money(budget.outlay) }}</span> {{ budget.cap === null ? budget.currency : `of ${money(budget.cap)} ${budget.currency}` }}</dd></div>
@@ -75,6 +76,7 @@ const budget = computed(() => report.value.budget);
 .bench { display: flex; flex-direction: column; height: 100%; min-height: 0; padding: 0.9rem 1.2rem 0; }
 .top { display: flex; align-items: flex-end; gap: 1rem; flex-wrap: wrap; }
 .lead { flex: 1; }
+.top .word { text-decoration: none; display: inline-flex; align-items: center; border-bottom-color: var(--rule); }
 .stage :deep(.label) { display: none; }
 dl { display: flex; gap: 1.6rem; margin: 0; }
 dt { font-size: 0.8125rem; color: var(--faint); }

@@ -3,22 +3,26 @@
 import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import TubElevation from '../drawing/TubElevation.vue';
-import { topOf, widthOf } from '../drawing/shape';
+import { plantsOf, topOf, widthOf } from '../drawing/shape';
 import { useBox } from '../drawing/useBox';
 import Counter from '../kit/Counter.vue';
+import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { length, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { cropOptions } from '../kit/library';
+import { keyOf } from '../kit/library';
 import { markOf } from '../kit/marks';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
-import type { Garden, Tub } from '../types/garden';
-import OtherCrops from './OtherCrops.vue';
+import type { Garden, Tub, Vessel } from '../types/garden';
+import CropList from './CropList.vue';
+import Ranking from './Ranking.vue';
+import SeasonPicture from './SeasonPicture.vue';
 import TimeBar from './TimeBar.vue';
+import TopUpPlan from './TopUpPlan.vue';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
@@ -34,7 +38,16 @@ const LINES: Record<string, string> = { gap: 'Gap of 20', touch: 'Touching', 'hi
 const lines = computed(() => report.value.levels.choices.map((c) => ({ value: c.choice as string, name: LINES[c.choice] ?? c.choice })));
 const line = computed(() => report.value.levels.choices.find((c) => c.chosen)?.choice ?? '');
 
-function set(says: string, edit: (tub: Tub) => void): void {
+interface Ranked {
+    name: string;
+    plants: number;
+    severity: 'stop' | 'mend' | 'mind' | null;
+    says: string | null;
+}
+type RankedCrop = Ranked & { crop: string; harvest_day: number | null };
+type RankedVessel = Ranked & { vessel: string; working_l: number };
+
+function set(says: string, edit: (tub: Tub, garden: Garden) => void): void {
     garden.changeTub(says, edit);
 }
 
@@ -48,21 +61,29 @@ function setSite(key: keyof NonNullable<Garden['site']>, value: number | null): 
 
 const side = ref<HTMLElement | null>(null);
 const box = useBox(side);
-const tall = computed(() => topOf(report.value) + (crop.value?.mature_height_mm ?? 0) + 40);
+const tall = computed(() => topOf(report.value) + plantsOf(report.value) + 40);
 const scale = computed(() => Math.max(0.03, Math.min((box.width - 30) / (widthOf(report.value) + 40), (box.height - 40) / tall.value)));
 const LIMITS = { lid: 'the lid sets it', spacing: 'the room between plants sets it', water: 'the water sets it' } as const;
 const carries = computed(() => {
     const c = report.value.capacity;
     return `lid ${c.by_lid} · spacing ${c.by_spacing}${c.by_water === null ? '' : ` · water ${c.by_water}`}; ${LIMITS[c.limited_by]}`;
 });
-const wide = computed(() => report.value.shape.lid.length_mm > 1.2 * report.value.shape.lid.width_mm && (crop.value?.mature_height_mm ?? 0) < 1.4 * report.value.levels.rim_mm);
+const wide = computed(() => report.value.shape.lid.length_mm > 1.2 * report.value.shape.lid.width_mm && plantsOf(report.value) < 1.4 * report.value.levels.rim_mm);
 const season = computed(() => report.value.season);
+/** A passive tub that nobody tops up at will is watched as its water falls. */
+const watched = computed(() => tub.value.system === 'passive' && report.value.levels.harvest_mm !== null);
+const leaves = computed(() => {
+    const crops = report.value.shape.crops;
+    if (crops.length === 0) return 'Choose a crop to see its leaves';
+    return `Leaves when grown: ${crops.map((c) => `${c.name.toLowerCase()} ${length(c.spacing_mm, units.value)}`).join(', ')} across`;
+});
+const plural = computed(() => report.value.crops.length > 1);
 </script>
 
 <template>
     <MarkPage title="Crop" lead="What is to grow here, and how many of it this tub carries.">
         <template #set>
-            <Pick label="Crop" :model-value="tub.crop ?? null" :options="cropOptions(garden.library)" filter clearable placeholder="Not yet" @update:model-value="(v) => set('change the crop', (t) => { t.crop = v; })" />
+            <CropList />
             <Toggle label="Density" :model-value="tub.density ?? 'roomy'" :options="[{ value: 'roomy', name: 'Roomy' }, { value: 'tight', name: 'Tight', title: 'Harvested young, closer together' }]" @update:model-value="(v) => set('change the density', (t) => { t.density = v; })" />
             <div v-if="!manual" class="stack">
                 <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, report.layout.count))" />
@@ -77,8 +98,29 @@ const season = computed(() => report.value.season);
                 :options="[{ value: 'none', name: 'None, one fill' }, { value: 'quarter', name: 'A quarter at a time' }, { value: 'half', name: 'A half at a time' }, { value: 'level', name: 'Back to the line' }]"
                 @update:model-value="(v) => v && set('change the top-ups', (t) => { t.top_ups = v; })"
             />
+            <TopUpPlan v-if="tub.system === 'passive' && (tub.top_ups ?? 'none') === 'none'" />
             <Toggle label="Cups filled with" :model-value="tub.medium?.fill ?? 'clay-pebbles'" :options="[{ value: 'clay-pebbles', name: 'Clay pebbles' }, { value: 'none', name: 'Nothing' }]" @update:model-value="(v) => set('change the medium', (t) => { t.medium = { ...t.medium, fill: v }; })" />
-            <OtherCrops />
+            <Ranking
+                question="What else could grow here"
+                path="crops"
+                trying="Trying every crop in this tub"
+                :list="(data: Record<string, RankedCrop[]>) => data.crops ?? []"
+                :key-of="(c: RankedCrop) => c.crop"
+                :chosen="tub.crop ?? null"
+                :figures="(c: RankedCrop) => `${c.plants}${c.harvest_day ? ` · day ${Math.round(c.harvest_day)}` : ''}`"
+                @choose="(key) => set('change the crop', (t, g) => { t.crop = bringCrop(g, garden.library, key); delete t.crops; })"
+            />
+            <Ranking
+                v-if="report.crops.length"
+                question="Which vessel suits it"
+                path="vessels"
+                trying="Trying it in every vessel"
+                :list="(data: Record<string, RankedVessel[]>) => data.vessels ?? []"
+                :key-of="(v: RankedVessel) => v.vessel"
+                :chosen="keyOf(tub.vessel)"
+                :figures="(v: RankedVessel) => `${v.plants} · ${volume(v.working_l, units)}`"
+                @choose="(key) => set('change the vessel', (t) => { t.vessel = fromLibrary(garden.library.vessels, key) as Vessel; t.hole_mm = null; })"
+            />
             <details>
                 <summary>The room</summary>
                 <div class="stack">
@@ -91,13 +133,14 @@ const season = computed(() => report.value.season);
             </details>
         </template>
 
-        <div class="drawings" :class="{ wide }">
-            <div class="plan"><LidPlan :tub="report" :units="units" canopies :dimensions="false" :caption="crop ? `Leaves of grown ${crop.name.toLowerCase()}, ${length(crop.spacing_mm, units)} across` : 'Choose a crop to see its leaves'" /></div>
-            <div ref="side" class="side">
+        <div class="drawings" :class="{ wide: wide && !watched, watched }">
+            <div class="plan"><LidPlan :tub="report" :units="units" canopies :dimensions="false" :caption="leaves" /></div>
+            <div v-if="watched" class="side"><SeasonPicture :tub="report" :units="units" /></div>
+            <div v-else ref="side" class="side">
                 <svg v-if="box.width" class="drawing" :width="box.width" :height="box.height" role="img" :aria-label="crop ? `Grown ${crop.name} on the tub, from the side` : 'The tub from the side'">
                     <line class="pen" x1="4" :x2="box.width - 4" :y1="box.height - 26" :y2="box.height - 26" />
-                    <g :transform="`translate(${box.width / 2} ${box.height - 26})`"><TubElevation :tub="report" :scale="scale" :level="tub.system === 'passive' && report.levels.harvest_mm !== null ? report.levels.harvest_mm : undefined" /></g>
-                    <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">{{ tub.system === 'passive' && report.levels.harvest_mm !== null ? 'At first harvest, water as it stands then' : 'Grown' }}</text>
+                    <g :transform="`translate(${box.width / 2} ${box.height - 26})`"><TubElevation :tub="report" :scale="scale" /></g>
+                    <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">Grown</text>
                 </svg>
             </div>
             <div class="time"><TimeBar :tub="report" :alarm="findings.some((f) => f.code === 'passive.dry')" /></div>
@@ -106,9 +149,10 @@ const season = computed(() => report.value.season);
         <template #reckoning>
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
             <Figure label="Plants it carries" :value="String(report.capacity.plants)" :note="carries" :why="report.workings.plants" />
-            <Figure v-if="report.volume.per_plant_l !== null && crop" label="Water a plant" :value="volume(report.volume.per_plant_l, units)" :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null" :limit="0.5" :note="`${crop.name.toLowerCase()} wants ${volume(report.limits.per_plant_l ?? 0, units)}`" />
+            <Figure v-if="report.volume.per_plant_l !== null && crop" label="Water a plant" :value="volume(report.volume.per_plant_l, units)" :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null" :limit="0.5" :note="`${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`} ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`" />
             <Figure v-if="report.layout.spacing_mm !== null && report.limits.crop_pitch_mm !== null" label="Between plants" :value="length(report.layout.spacing_mm, units)" :share="report.layout.spacing_mm / report.limits.crop_pitch_mm / 2" :limit="0.5" :note="`wants ${length(report.limits.crop_pitch_mm, units)}`" :why="report.workings.spacing_mm" />
-            <Figure v-if="season.harvest_day !== null" label="First harvest" :value="`day ${number(season.harvest_day, 0)}`" :note="season.dry_day === null ? 'the water lasts without top-ups' : `dry on day ${Math.floor(season.dry_day)} if nobody tops up`" :why="report.workings.dry_day" />
+            <Figure v-for="c in plural ? report.crops : []" :key="c.crop" :label="c.name" :value="String(c.plants)" :note="`first harvest on day ${number(c.harvest_day, 0)}`" />
+            <Figure v-if="season.harvest_day !== null" :label="plural ? 'All harvested once' : 'First harvest'" :value="`day ${number(season.harvest_day, 0)}`" :note="season.dry_day === null ? 'the water lasts without top-ups' : `dry on day ${Math.floor(season.dry_day)}${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`" :why="report.workings.dry_day" />
             <Figure v-if="season.water_to_harvest_l !== null" label="Drunk to harvest" :value="volume(season.water_to_harvest_l, units)" :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`" />
             <Figure v-if="report.levels.air_gap_harvest_mm !== null" label="Air gap at harvest" :value="length(report.levels.air_gap_harvest_mm, units)" :note="`${length(report.limits.air_gap_harvest_mm, units)} or more is wanted`" />
         </template>
@@ -116,12 +160,13 @@ const season = computed(() => report.value.season);
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) 92px / minmax(0, 1.25fr) minmax(0, 1fr); gap: 0.4rem 0.8rem; }
-.drawings.wide { grid-template: minmax(0, 1fr) minmax(0, 0.95fr) 92px / 1fr; }
+.drawings { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) 110px / minmax(0, 1.25fr) minmax(0, 1fr); gap: 0.4rem 0.8rem; }
+.drawings.watched { grid-template: minmax(0, 1fr) 110px / minmax(0, 0.75fr) minmax(0, 1.25fr); }
+.drawings.wide { grid-template: minmax(0, 1fr) minmax(0, 0.95fr) 110px / 1fr; }
 .time { grid-column: 1 / -1; border-top: 1px solid var(--rule); }
 .side { min-height: 0; }
 .stack { display: grid; gap: 0.6rem; }
 details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
 summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-@media (max-width: 760px) { .drawings, .drawings.wide { grid-template: 300px 300px 92px / 1fr; } }
+@media (max-width: 760px) { .drawings, .drawings.watched, .drawings.wide { grid-template: 300px 300px 110px / 1fr; } }
 </style>

@@ -175,7 +175,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 <path class="fine" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`" />
                 <text :x="X(0)" :y="Y(lid.width_mm / 2 + overhang.y) - 32" text-anchor="middle">Ø {{ dimension(lid.length_mm, units) }}</text>
             </g>
-            <text :x="middle.x" :y="Math.min(size.height - 8, Y(-lid.width_mm / 2 - overhang.y) + 24)" text-anchor="middle" class="quiet">{{ caption || 'Lid from above' }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the rim that carries the load</tspan></text>
+            <text :x="middle.x" :y="Math.min(size.height - 8, Y(-lid.width_mm / 2 - overhang.y) + 24)" text-anchor="middle" class="quiet">{{ caption || (tub.raft ? 'Board from above' : 'Lid from above') }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the edge that carries the load</tspan></text>
         </svg>
     </div>
 </template>

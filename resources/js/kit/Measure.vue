@@ -3,13 +3,13 @@
 import InputText from 'primevue/inputtext';
 import { computed, ref, useId, watch } from 'vue';
 import { length, mass, number, temperature, volume } from './format';
-import { useGarden } from './garden';
-import { read, type Dimension } from './reader';
+import { useMeasures } from './garden';
+import { read, type Dimension, type Way } from './reader';
 
-const props = withDefaults(defineProps<{ label: string; dimension: Dimension; modelValue: number | null; at?: string; optional?: boolean; hint?: string; wide?: boolean }>(), { at: '', hint: '' });
+const props = withDefaults(defineProps<{ label: string; dimension: Dimension; modelValue: number | null; at?: string; optional?: boolean; hint?: string; wide?: boolean; way?: Way | undefined }>(), { at: '', hint: '', way: undefined });
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
-const garden = useGarden();
+const measures = useMeasures();
 const id = useId();
 const text = ref('');
 const editing = ref(false);
@@ -19,7 +19,7 @@ let asked = 0;
 
 function shown(value: number | null): string {
     if (value === null) return '';
-    const units = garden.units.value;
+    const units = measures.units.value;
     switch (props.dimension) {
         case 'length':
             return length(value, units);
@@ -40,7 +40,7 @@ function shown(value: number | null): string {
     }
 }
 
-watch([() => props.modelValue, garden.units], ([value]) => {
+watch([() => props.modelValue, measures.units], ([value]) => {
     if (!editing.value) text.value = shown(value as number | null);
 }, { immediate: true });
 
@@ -52,7 +52,7 @@ async function typed(value: string | undefined): Promise<void> {
         emit('update:modelValue', null);
         return;
     }
-    const reading = await read(text.value, props.dimension, garden.units.value);
+    const reading = await read(text.value, props.dimension, measures.units.value, props.way);
     if (turn !== asked) return;
     if ('error' in reading) {
         error.value = reading.error;
@@ -61,9 +61,13 @@ async function typed(value: string | undefined): Promise<void> {
     }
     error.value = '';
     const understood = shown(reading.value);
-    note.value = reading.note ?? (understood.replace(/\s/g, ' ') === text.value.trim().replace(/\s/g, ' ') ? '' : `= ${understood}`);
+    const same = understood.replace(/\s/g, ' ') === text.value.trim().replace(/\s/g, ' ');
+    note.value = reading.note ?? (converted.value ? `= ${understood} ${converted.value}` : same ? '' : `= ${understood}`);
     emit('update:modelValue', reading.value);
 }
+
+/** What a measure taken from elsewhere is turned into. */
+const converted = computed(() => ({ inside: '', girth: 'inside', outside: 'inside', 'from-rim': 'over the floor', 'from-bench': 'over the floor' })[props.way?.way ?? 'inside']);
 
 function leave(): void {
     editing.value = false;
@@ -72,7 +76,7 @@ function leave(): void {
     if (error.value === '') text.value = shown(props.modelValue);
 }
 
-const fault = computed(() => error.value || (props.at ? garden.faultAt(props.at) : null) || '');
+const fault = computed(() => error.value || (props.at ? measures.faultAt(props.at) : null) || '');
 </script>
 
 <template>

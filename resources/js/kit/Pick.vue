@@ -2,18 +2,18 @@
 /** A choice from a list, with its label over it and one line under it. */
 import Select from 'primevue/select';
 import { computed, useId } from 'vue';
-import { useGarden } from './garden';
+import { useMeasures } from './garden';
 
 const props = defineProps<{ label: string; modelValue: T | null; options: { value: T; name: string; group?: string }[]; hint?: string; filter?: boolean; at?: string; placeholder?: string; clearable?: boolean }>();
 const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>();
 
 const id = useId();
-const garden = useGarden();
+const measures = useMeasures();
 const groups = computed(() => {
     const names = [...new Set(props.options.map((o) => o.group ?? ''))];
     return names.length > 1 ? names.map((name) => ({ name, items: props.options.filter((o) => (o.group ?? '') === name) })) : null;
 });
-const fault = computed(() => (props.at ? garden.faultAt(props.at) : null));
+const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 </script>
 
 <template>
@@ -40,7 +40,7 @@ const fault = computed(() => (props.at ? garden.faultAt(props.at) : null));
 </template>
 
 <style scoped>
-.pick { display: grid; gap: 0.2rem; }
+.pick { display: grid; grid-template-columns: minmax(0, 1fr); gap: 0.2rem; }
 label { font-weight: 600; font-family: var(--grotesque); }
 .wrong { color: var(--stop-text); }
 </style>

@@ -1,4 +1,4 @@
-import type { AirSystem, Garden, Tub, Vessel } from '../types/garden';
+import type { AirSystem, CropRow, Cup, Garden, Tub, Vessel } from '../types/garden';
 import type { Library } from './library';
 
 /** Edits of a garden that more than one place makes. They change the draft they are given. */
@@ -16,22 +16,19 @@ export function freeId(garden: Garden, stem: string): string {
 
 export interface NewTub {
     name: string;
-    system: 'aerated' | 'passive';
-    vessel: string;
-    cup: string;
+    system: Tub['system'];
+    vessel: Vessel;
+    cup: Cup;
     crop: string | null;
     stones: number;
 }
 
-/** Puts a tub on the bench; an aerated one comes with stones and a line from the first pump, or from a new one with a check valve. */
+/** Puts a tub on the bench; one that is aerated comes with stones and a line from the first pump, or from a new one with a check valve. */
 export function addTub(garden: Garden, wanted: NewTub): string {
-    const id = freeId(garden, wanted.vessel);
+    const id = freeId(garden, typeof wanted.vessel === 'string' ? wanted.vessel : (wanted.vessel.key ?? 'tub'));
     const tub: Tub = { id, name: wanted.name, system: wanted.system, vessel: wanted.vessel, cup: wanted.cup, crop: wanted.crop };
     (garden.tubs ??= []).push(tub);
-    if (wanted.system === 'aerated') {
-        tub.stones = { kind: wanted.stones > 0 ? 'disc-100' : 'cylinder-50', count: Math.max(1, wanted.stones), height_mm: 20 };
-        bringLine(garden, id);
-    }
+    setSystem(garden, tub, wanted.system, wanted.stones);
     return id;
 }
 
@@ -68,18 +65,50 @@ export function copyTub(garden: Garden, id: string): string | null {
     return copy.id;
 }
 
-/** Switches a tub between aerated and passive, with what belongs to each. */
-export function setSystem(garden: Garden, tub: Tub, system: Tub['system']): void {
+/** Switches how a tub is run, with what belongs to each way. */
+export function setSystem(garden: Garden, tub: Tub, system: Tub['system'], stones = 1): void {
     tub.system = system;
-    delete tub.water_line;
-    delete tub.top_ups;
-    if (system === 'passive') {
+    for (const key of ['water_line', 'top_ups', 'planned_top_ups', 'raft', 'cloner', 'nursery', 'tube_entry'] as const) delete tub[key];
+    if (system === 'cloner') {
+        tub.cloner = { stem_below_cup_mm: 20, collar: true };
+        tub.tube_entry = 'lid';
+    }
+    if (system === 'nursery') tub.nursery = { flow_l_h: 60, on_min: 15, off_min: 45 };
+    if (system === 'passive' || system === 'nursery') {
         tub.stones = null;
         cutLine(garden, tub.id);
     } else {
-        tub.stones ??= { kind: 'disc-100', count: 1, height_mm: 20 };
+        tub.stones ??= { kind: stones > 0 ? 'disc-100' : 'cylinder-50', count: Math.max(1, stones), height_mm: 20 };
         if (!(garden.air ?? []).some((a) => (a.branches ?? []).some((b) => b.tub === tub.id))) bringLine(garden, tub.id);
     }
+}
+
+/** Moves a tub along the bench. */
+export function moveTub(garden: Garden, id: string, by: number): void {
+    const tubs = garden.tubs ?? [];
+    const from = tubs.findIndex((t) => t.id === id);
+    const to = from + by;
+    if (from < 0 || to < 0 || to >= tubs.length) return;
+    tubs.splice(to, 0, ...tubs.splice(from, 1));
+}
+
+/** What of the Library a garden holds by key it finds on every machine; one's own goes into the garden whole, so that its file stands alone. */
+export function fromLibrary<T extends { key: string; own?: boolean }>(shelf: T[], key: string): string | Omit<T, 'own'> {
+    const item = shelf.find((i) => i.key === key);
+    if (!item?.own) return key;
+    const { own: _, ...copy } = JSON.parse(JSON.stringify(item)) as T;
+    delete (copy as { suggested_cup?: string }).suggested_cup;
+    return copy;
+}
+
+/** A crop by key; one's own is brought along. */
+export function bringCrop(garden: Garden, library: Library, key: string | null): string | null {
+    const crop = library.crops.find((c) => c.key === key);
+    if (crop?.own) {
+        const { key: _, own: __, ...row } = crop;
+        ((garden.library ??= {}).crops ??= {})[crop.key] = JSON.parse(JSON.stringify(row)) as CropRow;
+    }
+    return key;
 }
 
 /** The vessel as an object in the garden, so that its measures can be changed; it remembers the Library item it came from. */
@@ -87,7 +116,7 @@ export function vesselInPlace(tub: Tub, library: Library): VesselInPlace {
     if (typeof tub.vessel !== 'string') return tub.vessel;
     const shelf = library.vessels.find((v) => v.key === tub.vessel);
     if (!shelf) throw new Error(`The Library has no vessel ${tub.vessel}.`);
-    const { suggested_cup: _, ...item } = JSON.parse(JSON.stringify(shelf)) as typeof shelf;
+    const { suggested_cup: _, own: __, ...item } = JSON.parse(JSON.stringify(shelf)) as typeof shelf;
     tub.vessel = item;
     return item;
 }

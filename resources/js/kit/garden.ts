@@ -337,8 +337,25 @@ export class OpenGarden {
 
 const KEY: InjectionKey<OpenGarden> = Symbol('garden');
 
+/** What a field for a measure has to know: whose units, and what was refused where. A garden gives both; so does a page without one. */
+export interface Measures {
+    readonly units: Readonly<Ref<Units>>;
+    faultAt(pointer: string): string | null;
+}
+
+const MEASURES: InjectionKey<Measures> = Symbol('measures');
+
+export const provideMeasures = (measures: Measures): void => provide(MEASURES, measures);
+
+export function useMeasures(): Measures {
+    const measures = inject(MEASURES);
+    if (!measures) throw new Error('There are no measures to write here.');
+    return measures;
+}
+
 export function provideGarden(garden: OpenGarden): OpenGarden {
     provide(KEY, garden);
+    provideMeasures(garden);
     const warn = (event: BeforeUnloadEvent): void => {
         if (garden.hasUnsaved && garden.save.value !== 'saved') event.preventDefault();
     };

@@ -14,6 +14,7 @@ export const KEYS = [
     ['[ ]', 'Previous and next tub'],
     ['arrows', 'Nudge the chosen hole by 1 mm, with Shift by 10'],
     ['u', 'Metric or US'],
+    ['/', 'Find in the Library'],
     ['z, Shift z', 'Undo and redo (Ctrl or Cmd too)'],
     ['?', 'These keys'],
 ] as const;

@@ -1,39 +1,39 @@
-import type { Cup, Pump, StoneKind, Tube, Vessel } from '../types/garden';
+import type { CropRow, Cup, Pump, StoneKind, Tube, Vessel } from '../types/garden';
 
-type InPlace<T> = Exclude<T, string> & { key: string; name: string };
+/** An item of the Library; one's own says so. */
+type InPlace<T> = Exclude<T, string> & { key: string; name: string; own?: boolean };
 
-/** The shipped Library as the page gets it. */
+/** The Library as the page gets it: what ships with the application, and the grower's own. */
 export interface Library {
     vessels: (InPlace<Vessel> & { suggested_cup: string })[];
     cups: InPlace<Cup>[];
+    saws: { key: string; name: string; diameter_mm: number; own?: boolean }[];
     stones: InPlace<StoneKind>[];
     pumps: InPlace<Pump>[];
     tubes: InPlace<Tube>[];
     crops: LibraryCrop[];
 }
 
-export interface LibraryCrop {
-    key: string;
-    name: string;
-    group: 'leaf' | 'herb' | 'root' | 'flower' | 'fruit' | 'cutting';
-    habit: Habit;
-    passive: 'good' | 'short' | 'no';
-    spacing_mm: number;
-    litres_per_plant: number;
-    cup_min_mm: number;
-}
+export type LibraryCrop = CropRow & { key: string; own?: boolean };
 
-export type Habit = 'rosette' | 'upright' | 'herb' | 'bush' | 'climber' | 'cutting';
+export type Habit = CropRow['habit'];
 
 type Option = { value: string; name: string; group?: string };
 
+const OWN = 'Your own';
 const KINDS: Record<string, string> = { bucket: 'Buckets and pails', tote: 'Totes', jar: 'Jars', bottle: 'Bottles', tray: 'Trays', other: 'Other tubs' };
 const GROUPS: Record<string, string> = { leaf: 'Leaves', herb: 'Herbs', root: 'Roots', flower: 'Flowers', fruit: 'Fruit', cutting: 'Cuttings' };
+const SHELVES = [OWN, ...Object.values(KINDS)];
 
-export const vesselOptions = (library: Library): Option[] => library.vessels.map((v) => ({ value: v.key, name: v.name, group: KINDS[v.kind ?? 'other'] ?? 'Other tubs' })).sort((a, b) => Object.values(KINDS).indexOf(a.group) - Object.values(KINDS).indexOf(b.group));
-export const cropOptions = (library: Library): Option[] => library.crops.map((c) => ({ value: c.key, name: c.name, group: GROUPS[c.group] ?? '' }));
-export const cupOptions = (library: Library): Option[] => library.cups.map((c) => ({ value: c.key, name: c.name, group: c.made === 'home' ? 'Made at home' : 'Bought' }));
+export const vesselOptions = (library: Library): Option[] =>
+    library.vessels.map((v) => ({ value: v.key, name: v.name, group: v.own ? OWN : (KINDS[v.kind ?? 'other'] ?? 'Other tubs') })).sort((a, b) => SHELVES.indexOf(a.group) - SHELVES.indexOf(b.group));
+export const cropOptions = (library: Library): Option[] => ownFirst(library.crops.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : (GROUPS[c.group] ?? '') })));
+export const cupOptions = (library: Library): Option[] => ownFirst(library.cups.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : c.made === 'home' ? 'Made at home' : 'Bought' })));
 export const named = (shelf: { key: string; name: string }[]): Option[] => shelf.map((item) => ({ value: item.key, name: item.name }));
+
+function ownFirst(options: Option[]): Option[] {
+    return [...options.filter((o) => o.group === OWN), ...options.filter((o) => o.group !== OWN)];
+}
 
 /** The key of something that is in place or by key: `bucket-20`, or what an object in place was taken from. */
 export function keyOf(thing: string | { key?: string } | null | undefined): string | null {

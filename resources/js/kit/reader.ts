@@ -6,18 +6,27 @@ export type Dimension = 'length' | 'volume' | 'mass' | 'conductivity' | 'tempera
 
 export type Reading = { value: number; unit: string; note: string | null } | { error: string };
 
+/** How a length was taken, where that is not inside; the core turns it into an inside measure. */
+export interface Way {
+    way: 'inside' | 'girth' | 'outside' | 'from-rim' | 'from-bench';
+    wall_mm?: number;
+    rim_mm?: number;
+    floor_mm?: number;
+}
+
 interface Waiting {
     text: string;
     dimension: Dimension;
     units: Units;
+    way: Way | undefined;
     answer: (reading: Reading) => void;
 }
 
 let waiting: Waiting[] = [];
 
-export function read(text: string, dimension: Dimension, units: Units): Promise<Reading> {
+export function read(text: string, dimension: Dimension, units: Units, way?: Way): Promise<Reading> {
     return new Promise((answer) => {
-        waiting.push({ text, dimension, units, answer });
+        waiting.push({ text, dimension, units, way, answer });
         if (waiting.length === 1) setTimeout(flush, 15);
     });
 }
@@ -27,7 +36,7 @@ async function flush(): Promise<void> {
     waiting = [];
     for (const units of new Set(batch.map((item) => item.units))) {
         const items = batch.filter((item) => item.units === units);
-        const result = await call<{ readings: Reading[] }>('read', { body: JSON.stringify({ units, texts: items.map(({ text, dimension }) => ({ text, dimension })) }) });
+        const result = await call<{ readings: Reading[] }>('read', { body: JSON.stringify({ units, texts: items.map(({ text, dimension, way }) => ({ text, dimension, ...way })) }) });
         items.forEach((item, i) => item.answer(result.kind === 'done' ? (result.data.readings[i] ?? { error: 'Not read.' }) : { error: 'message' in result ? result.message : 'Not read.' }));
     }
 }

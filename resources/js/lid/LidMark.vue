@@ -5,11 +5,12 @@ import { computed, ref, watch } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import Counter from '../kit/Counter.vue';
+import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { dimension, length, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { cupOptions, keyOf } from '../kit/library';
+import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import { markOf } from '../kit/marks';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
@@ -17,7 +18,10 @@ import { read } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
-import type { Garden, Tub } from '../types/garden';
+import CupsThatFit from './CupsThatFit.vue';
+import { moved } from './layouts';
+import LidItself from './LidItself.vue';
+import type { Cup, Garden, Hole, Tub } from '../types/garden';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
@@ -40,8 +44,9 @@ function set(says: string, edit: (tub: Tub) => void): void {
 }
 
 /** The holes as they stand become the grower's own. */
-function byHand(tub: Tub, change: (holes: { x_mm: number; y_mm: number }[]) => void): void {
-    const list = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : holes.value.map((h) => ({ x_mm: Math.round(h.x_mm * 10) / 10, y_mm: Math.round(h.y_mm * 10) / 10 }));
+function byHand(tub: Tub, change: (holes: Hole[]) => void): void {
+    const mixed = report.value.crops.length > 1;
+    const list: Hole[] = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : holes.value.map((h) => ({ x_mm: Math.round(h.x_mm * 10) / 10, y_mm: Math.round(h.y_mm * 10) / 10, ...(mixed ? { crop: h.crop, cup: h.cup } : {}) }));
     change(list);
     tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
 }
@@ -86,6 +91,39 @@ function deleteHole(): void {
     chosen.value = null;
 }
 
+const pitch = ref(5);
+
+/** Holes set by hand onto multiples of a pitch, from the lid’s middle. */
+function align(): void {
+    set('align the holes', (t) => byHand(t, (list) => {
+        const on = (mm: number): number => Math.round((Math.round(mm / pitch.value) * pitch.value) * 10) / 10;
+        for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
+    }));
+}
+
+function setHole(says: string, edit: (hole: Hole, garden: Garden) => void): void {
+    const i = chosen.value;
+    if (i !== null) garden.changeTub(says, (t, g) => byHand(t, (list) => { edit(list[i]!, g); }));
+}
+
+function setSecond(key: string | null): void {
+    set('change the second cup', (t) => {
+        if (key) t.cups_2 = fromLibrary(garden.library.cups, key) as Cup;
+        else {
+            delete t.cups_2;
+            for (const h of t.layout?.holes ?? []) delete h.cup;
+        }
+    });
+}
+
+/** What a change of cup or saw did to the holes is said until the next change. */
+const news = ref('');
+const cut = computed(() => JSON.stringify([report.value.shape.cups.map((c) => c.lip_diameter_mm), report.value.hole.diameter_mm, report.value.hole_2?.diameter_mm]));
+watch([cut, holes], ([now, after], [before, old]) => {
+    if (now !== before) news.value = moved(old, after, (mm) => length(mm, units.value));
+    else if (after.length !== old.length || moved(old, after, String) !== '') news.value = garden.layingOut.value ? news.value : '';
+});
+
 const picked = computed(() => (chosen.value === null ? null : (holes.value[chosen.value] ?? null)));
 
 /** The grower's saws as a line of measures: "54, 2 1/8 in". */
@@ -113,13 +151,15 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 <template>
     <MarkPage title="Lid" lead="Where the cups hang, and what to cut them with.">
         <template #set>
-            <Pick label="Cup" :model-value="keyOf(tub.cup ?? 'net-cup-50')" :options="cupOptions(garden.library)" filter :at="`${at}/cup`" :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`" @update:model-value="(v) => v && set('change the cup', (t) => { t.cup = v; t.hole_mm = null; })" />
+            <Pick label="Cup" :model-value="keyOf(tub.cup ?? 'net-cup-50')" :options="cupOptions(garden.library)" filter :at="`${at}/cup`" :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`" @update:model-value="(v) => v && set('change the cup', (t) => { t.cup = fromLibrary(garden.library.cups, v) as Cup; t.hole_mm = null; })" />
             <div class="field">
                 <label for="saws">Saws you have</label>
                 <InputText id="saws" v-model="saws" :invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
             </div>
             <Measure v-if="!report.shape.in_mouth" label="Another hole" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
+            <Toggle v-if="!report.shape.in_mouth" label="Cut with" :model-value="tub.cutting ?? 'saw'" :options="[{ value: 'saw', name: 'A hole saw' }, { value: 'traced', name: 'No saw' }]" @update:model-value="(v) => set('change how holes are cut', (t) => { t.cutting = v; })" />
+            <Pick v-if="!report.shape.in_mouth" label="A second size of cup" :model-value="keyOf(tub.cups_2)" :options="cupOptions(garden.library)" filter clearable placeholder="None" :at="`${at}/cups_2`" :hint="tub.cups_2 ? 'Crops hang in the smaller cup that is large enough for them.' : ''" @update:model-value="setSecond" />
             <PatternPick v-if="!report.shape.in_mouth" :model-value="tub.layout?.pattern ?? 'best'" @update:model-value="setPattern" />
             <div v-if="!manual && !report.shape.in_mouth" class="stack">
                 <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))" />
@@ -137,16 +177,25 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                         <button type="button" class="box" aria-label="Front" @click="nudge(chosen!, 0, -1)">↓</button>
                         <button type="button" class="box" aria-label="Right" @click="nudge(chosen!, 1, 0)">→</button>
                     </div>
+                    <Pick label="Grows here" :model-value="picked.crop" :options="cropOptions(garden.library)" filter clearable placeholder="Nothing" @update:model-value="(v) => setHole('change what grows in a hole', (h, g) => { h.crop = bringCrop(g, garden.library, v); })" />
+                    <Toggle v-if="report.hole_2" label="Its cup" :model-value="String(picked.cup)" :options="report.shape.cups.map((c, i) => ({ value: String(i + 1), name: c.name }))" @update:model-value="(v) => setHole('change the cup of a hole', (h) => { h.cup = Number(v); })" />
                 </fieldset>
                 <div class="row">
                     <button type="button" class="box" @click="addHole">Add a hole</button>
                     <button v-if="picked" type="button" class="box" @click="deleteHole">Delete it</button>
                 </div>
+                <div v-if="manual" class="align">
+                    <Measure label="Align to a pitch of" dimension="length" :model-value="pitch" @update:model-value="(v) => v !== null && v >= 1 && (pitch = v)" />
+                    <button type="button" class="box" data-act="align" @click="align">Align</button>
+                </div>
             </div>
+            <CupsThatFit v-if="!report.shape.in_mouth" />
+            <LidItself v-if="!report.shape.in_mouth && !report.raft" />
         </template>
 
         <div class="drawings">
             <div class="plan">
+                <p v-if="news && !garden.layingOut.value" class="wait news" role="status">{{ news }}</p>
                 <p v-if="garden.layingOut.value" class="wait" role="status">Being laid out; these holes stand until then. <button type="button" class="word" @click="garden.cancelLayout()">Cancel</button></p>
                 <LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" @nudge="nudge" />
             </div>
@@ -156,8 +205,9 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                     <h2>{{ report.shape.in_mouth ? 'Nothing to cut' : `Cut with ${hole.saw ? `the ${hole.saw} saw` : 'a knife, inside a traced circle'}` }}</h2>
                     <p v-if="report.shape.in_mouth">The cup hangs in the mouth by its lip.</p>
                     <template v-else>
-                        <p>{{ hole.saw ? (hole.owned ? 'It is one of yours.' : 'You would buy it.') : 'Trace the smaller circle, cut inside it, widen by trial.' }} Measure one cup against it, cut one hole, try the cup, then cut the rest.</p>
-                        <p class="caution small">Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger when you clear the slug.</p>
+                        <p>{{ hole.saw ? (hole.owned ? 'It is one of yours.' : 'You would buy it.') : `Trace a circle of ${length(hole.diameter_mm, units)}, cut inside it, widen by trial: too small can be cut larger, too large starts over.` }} {{ report.hole_2 ? `For the ${report.shape.cups[1]!.name}, ${report.hole_2.count} of them, ${report.hole_2.saw ? `the ${report.hole_2.saw} saw` : length(report.hole_2.diameter_mm, units)}. ` : '' }}{{ report.adapter ? `The cup does not fit the mouth: cut a disc of ${length(report.adapter.outer_mm, units)} from flat food-grade plastic for it. ` : '' }}Measure one cup against it, cut one hole, try the cup, then cut the rest.</p>
+                        <p v-if="hole.saw" class="caution small">Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger when you clear the slug.</p>
+                        <p v-else class="caution small">Cut away from you on a board, with a sharp blade and light strokes. A hot iron burns and fumes: only outdoors or by an open window.</p>
                     </template>
                 </div>
             </div>
@@ -167,12 +217,12 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
             <Figure label="Cups" :value="String(layout.count)" :note="`${layout.pattern === 'manual' ? 'by hand' : layout.pattern}; the lid holds ${report.capacity.by_lid}`" :why="report.workings.plants" />
             <Figure label="Hole" :value="length(hole.diameter_mm, units)" :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`" :why="report.workings.hole" />
-            <Figure v-if="layout.spacing_mm !== null" label="Pitch" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * (limits.crop_pitch_mm ?? limits.pitch_mm))" :limit="0.5" :tone="under(layout.spacing_mm, limits.crop_pitch_mm ?? limits.pitch_mm)" :note="`${report.shape.crop ? `${report.shape.crop.name.toLowerCase()} wants ${length(limits.crop_pitch_mm ?? 0, units)}` : `lips and lid need ${length(limits.pitch_mm, units)}`}`" :why="report.workings.spacing_mm" />
+            <Figure v-if="layout.spacing_mm !== null" label="Pitch" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * (limits.crop_pitch_mm ?? limits.pitch_mm))" :limit="0.5" :tone="under(layout.spacing_mm, limits.crop_pitch_mm ?? limits.pitch_mm)" :note="`${report.shape.crop ? `${report.crops.length > 1 ? 'these neighbours want' : `${report.shape.crop.name.toLowerCase()} wants`} ${length(limits.crop_pitch_mm ?? 0, units)}` : `lips and lid need ${length(limits.pitch_mm, units)}`}`" :why="report.workings.spacing_mm" />
             <Figure v-if="layout.web_mm !== null" label="Web between holes" :value="length(layout.web_mm, units)" :share="layout.web_mm / Math.max(100, layout.web_mm)" :limit="limits.web_mm / Math.max(100, layout.web_mm)" :tone="under(layout.web_mm, limits.web_mm)" :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`" />
             <Figure v-if="layout.edge_mm !== null" label="Hole to edge" :value="length(layout.edge_mm, units)" :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :tone="under(layout.edge_mm, limits.edge_mm)" :note="`${length(limits.edge_mm, units)} carries the load`" />
             <Figure v-if="layout.removed_pct !== null" label="Lid cut away" :value="number(layout.removed_pct, 0, '%')" :share="layout.removed_pct / (2 * limits.removed_pct)" :limit="0.5" :tone="layout.removed_pct > limits.removed_pct && layout.count > 1 ? 'mind' : null" :note="`over ${number(limits.removed_pct, 0)} lids start to sag`" />
             <div v-if="!report.shape.in_mouth && holes.length" class="scribe">
-                <h2>Mark out</h2>
+                <h2>Mark out <a class="small" :href="`/gardens/${garden.id}/${encodeURIComponent(tub.id)}/marking-out`" target="_blank" rel="noopener">Print it on one page</a></h2>
                 <table>
                     <thead>
                         <tr v-if="report.shape.lid.round"><th scope="col">hole</th><th scope="col">radius</th><th scope="col">angle</th></tr>
@@ -197,6 +247,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 .plan { position: relative; min-height: 0; }
 .wait { position: absolute; inset: 0 0 auto 0; z-index: 1; text-align: center; background: var(--shoal); padding: 0.1rem 0.6rem; }
 .wait .word { text-decoration: underline; }
+.news { background: none; color: var(--water-text); font-weight: 600; pointer-events: none; }
 .below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
 .cut { display: grid; gap: 0.4rem; align-content: start; font-size: 0.875rem; }
 .caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
@@ -204,6 +255,10 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 .field label { font-weight: 600; font-family: var(--grotesque); }
 .wrong { color: var(--stop-text); }
 .stack { display: grid; gap: 0.6rem; }
+.align { display: grid; gap: 0.4rem; justify-items: start; }
+.align > :first-child { width: 100%; }
+.scribe h2 { display: flex; justify-content: space-between; align-items: baseline; gap: 0.5rem; }
+.scribe a { font-family: var(--legible); font-weight: 400; letter-spacing: 0; }
 .row, .nudge { display: flex; gap: 0.4rem; }
 fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 0.3rem; }
 legend { padding: 0; font-family: var(--grotesque); font-weight: 600; margin-bottom: 0.2rem; }

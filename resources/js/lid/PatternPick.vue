@@ -4,13 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { dimension } from '../kit/format';
 import { useGarden } from '../kit/garden';
-
-interface Candidate {
-    pattern: string;
-    count: number;
-    spacing_mm: number | null;
-    holes: { x_mm: number; y_mm: number }[];
-}
+import type { Candidate } from './layouts';
 
 const props = defineProps<{ modelValue: string }>();
 const emit = defineEmits<{ 'update:modelValue': [pattern: string] }>();
@@ -45,7 +39,7 @@ onBeforeUnmount(() => {
     asked?.abort();
 });
 
-const NAMES: Record<string, string> = { best: 'the best', single: 'single', grid: 'grid', staggered: 'staggered', ring: 'ring', corners: 'corners', spread: 'spread', manual: 'by hand' };
+const NAMES: Record<string, string> = { best: 'the best', single: 'single', grid: 'grid', staggered: 'staggered', ring: 'ring', corners: 'corners', panels: 'panels', spread: 'spread', manual: 'by hand' };
 const lid = computed(() => report.value.shape.lid);
 const scale = computed(() => Math.min(62 / lid.value.length_mm, 40 / lid.value.width_mm));
 const options = computed(() => [

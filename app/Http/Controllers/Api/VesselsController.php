@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,6 +26,6 @@ final readonly class VesselsController
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
-            : new JsonResponse(['vessels' => $this->ranking->of($garden, $tub, [...$this->library->vessels, ...$this->own->documents('vessels')])]);
+            : new JsonResponse(['vessels' => $this->ranking->of($garden, $tub, [...$this->library->vessels, ...$this->own->documents(LibraryKind::Vessels)])]);
     }
 }

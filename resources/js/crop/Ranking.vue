@@ -1,21 +1,15 @@
-<script setup lang="ts">
-/** What else could grow in this tub: every crop, best first, with how many and why not. */
+<script setup lang="ts" generic="T extends { severity: 'stop' | 'mend' | 'mind' | null; says: string | null; name: string }">
+/** A question that tries the whole shelf in this tub: answered when it is opened, best first, each with its reason. */
 import { ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
 
-interface Ranked {
-    crop: string;
-    name: string;
-    plants: number;
-    harvest_day: number | null;
-    severity: 'stop' | 'mend' | 'mind' | null;
-    says: string | null;
-}
+const props = defineProps<{ question: string; path: string; trying: string; list: (data: Record<string, T[]>) => T[]; keyOf: (item: T) => string; chosen: string | null; figures: (item: T) => string }>();
+const emit = defineEmits<{ choose: [key: string] }>();
 
 const garden = useGarden();
 const open = ref(false);
-const crops = ref<Ranked[]>([]);
+const items = ref<T[]>([]) as { value: T[] };
 const looking = ref(false);
 let turn = 0;
 
@@ -23,10 +17,10 @@ watch([open, garden.report], async ([now]) => {
     if (!now) return;
     const mine = ++turn;
     looking.value = true;
-    const answer = await call<{ crops: Ranked[] }>(`crops?tub=${encodeURIComponent(garden.selected.value ?? '')}`, { body: JSON.stringify(garden.document.value) });
+    const answer = await call<Record<string, T[]>>(`${props.path}?tub=${encodeURIComponent(garden.selected.value ?? '')}`, { body: JSON.stringify(garden.document.value) });
     if (mine !== turn) return;
     looking.value = false;
-    if (answer.kind === 'done') crops.value = answer.data.crops;
+    if (answer.kind === 'done') items.value = props.list(answer.data);
 });
 
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
@@ -34,13 +28,13 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 
 <template>
     <details :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
-        <summary>What else could grow here</summary>
-        <p v-if="looking && crops.length === 0" class="small faint" role="status">Trying every crop in this tub</p>
+        <summary>{{ question }}</summary>
+        <p v-if="looking && items.length === 0" class="small faint" role="status">{{ trying }}</p>
         <ol>
-            <li v-for="c in crops" :key="c.crop">
-                <button type="button" :aria-pressed="garden.tub.value?.crop === c.crop" @click="garden.changeTub('change the crop', (t) => { t.crop = c.crop; })">
-                    <b>{{ c.name }}</b> <span class="faint">{{ c.plants }}<template v-if="c.harvest_day"> · day {{ Math.round(c.harvest_day) }}</template></span>
-                    <span v-if="c.severity" class="says small"><i :class="c.severity">{{ WORDS[c.severity] }}</i> {{ c.says }}</span>
+            <li v-for="item in items" :key="keyOf(item)">
+                <button type="button" :aria-pressed="chosen === keyOf(item)" @click="emit('choose', keyOf(item))">
+                    <b>{{ item.name }}</b> <span class="faint">{{ figures(item) }}</span>
+                    <span v-if="item.severity" class="says small"><i :class="item.severity">{{ WORDS[item.severity] }}</i> {{ item.says }}</span>
                 </button>
             </li>
         </ol>

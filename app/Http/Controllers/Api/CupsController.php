@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Api;
+
+use App\Library\LibraryKind;
+use App\Library\OwnLibrary;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use KelpTub\Core\Garden\CupFits;
+use KelpTub\Core\Garden\Library;
+
+/** Which cups fit a hole that is there already: `{"hole_mm": 64}` in; the Library's cups and one's own. */
+final readonly class CupsController
+{
+    public function __construct(private Library $library, private OwnLibrary $own)
+    {
+    }
+
+    public function __invoke(Request $request): JsonResponse
+    {
+        $request->validate(['hole_mm' => ['required', 'numeric', 'gt:0', 'max:3000']]);
+
+        return new JsonResponse(['cups' => CupFits::of([...$this->library->cups, ...$this->own->documents(LibraryKind::Cups)], (float) $request->float('hole_mm'))]);
+    }
+}

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+/** Cups of the Library that fit the hole as it is: for a lid that is drilled already. */
+import { computed, ref, watch } from 'vue';
+import { call } from '../kit/api';
+import { fromLibrary } from '../kit/edits';
+import { dimension, number } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { keyOf } from '../kit/library';
+import type { Cup } from '../types/garden';
+import type { CupFit } from './layouts';
+
+const garden = useGarden();
+const tub = computed(() => garden.tub.value!);
+const open = ref(false);
+const cups = ref<CupFit[]>([]);
+let turn = 0;
+const hole = computed(() => garden.tubReport.value!.hole.diameter_mm);
+
+/** The hole stays as it is cut; the cup changes. */
+function choose(key: string): void {
+    const cut = Math.round(hole.value * 100) / 100;
+    garden.changeTub('change the cup, keep the hole', (t) => {
+        t.cup = fromLibrary(garden.library.cups, key) as Cup;
+        t.hole_mm = cut;
+    });
+}
+
+watch([open, hole], async ([now]) => {
+    if (!now) return;
+    const mine = ++turn;
+    const answer = await call<{ cups: CupFit[] }>('cups', { body: JSON.stringify({ hole_mm: hole.value }) });
+    if (mine === turn && answer.kind === 'done') cups.value = answer.data.cups.slice(0, 12);
+});
+</script>
+
+<template>
+    <details :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
+        <summary>Cups for a hole of {{ dimension(hole, garden.units.value) }}</summary>
+        <p class="small faint">A lid that is drilled already: these hang in its holes as they are.</p>
+        <ol>
+            <li v-for="c in cups" :key="c.cup">
+                <button type="button" :aria-pressed="keyOf(tub.cup ?? 'net-cup-50') === c.cup" @click="choose(c.cup)">
+                    <b>{{ c.name }}</b>
+                    <span class="faint small">{{ c.seat === 'lip' ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}` : `jams, stands ${dimension(c.raise_mm, garden.units.value)} proud` }}</span>
+                </button>
+            </li>
+        </ol>
+    </details>
+</template>
+
+<style scoped>
+details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
+summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
+ol { list-style: none; margin: 0.3rem 0 0; padding: 0; }
+li button { width: 100%; text-align: left; background: none; border: 0; border-bottom: 1px solid var(--rule); padding: 0.3rem 0.2rem; cursor: pointer; color: var(--ink); display: grid; }
+li button:hover, li button[aria-pressed='true'] { background: var(--shoal); }
+</style>

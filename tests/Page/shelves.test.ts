@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { moved } from '../../resources/js/lid/layouts';
+import { blank, copyOf, found, KINDS, type Draft } from '../../resources/js/library/shelves';
+
+const items: Draft[] = [{ key: 'a', name: '20 L bucket', kind: 'bucket' }, { key: 'b', name: 'Jam jar', kind: 'jar', own: true }, { key: 'c', name: 'Tall jar', kind: 'jar' }];
+
+describe('shelves', () => {
+    it('finds by every word, whatever its case, and by whose it is', () => {
+        const keys = (text: string, whose: 'all' | 'own' | 'shipped' = 'all'): (string | undefined)[] => found(items, text, whose).map((i) => i.key);
+        expect(keys('JAR')).toEqual(['b', 'c']);
+        expect(keys('jar tall')).toEqual(['c']);
+        expect(keys('', 'own')).toEqual(['b']);
+        expect(keys('bucket', 'shipped')).toEqual(['a']);
+        expect(keys('spoon')).toEqual([]);
+    });
+
+    it('copies without the key, named apart', () => {
+        expect(copyOf({ key: 'a', name: 'Net cup', height_mm: 50 })).toEqual({ name: 'My net cup', height_mm: 50 });
+        expect(copyOf({ key: 'b', name: 'Jam jar', own: true })).toEqual({ name: 'Jam jar copy' });
+    });
+
+    it('starts every shelf with something whole', () => {
+        for (const { key } of KINDS) expect(Object.values(blank(key)).every((value) => value !== undefined && value !== null)).toBe(true);
+    });
+});
+
+describe('what moved', () => {
+    const at = (...xs: number[]): { x_mm: number; y_mm: number }[] => xs.map((x) => ({ x_mm: x, y_mm: 0 }));
+    const mm = (v: number): string => `${v} mm`;
+
+    it('says how many holes moved and how far at most', () => {
+        expect(moved(at(0, 10, 20), at(0, 12, 25), mm)).toBe('2 of 3 holes moved, by up to 5 mm.');
+        expect(moved(at(0, 10), at(3, 13), mm)).toBe('All 2 holes moved, by up to 3 mm.');
+        expect(moved(at(0), at(4), mm)).toBe('The hole moved, by up to 4 mm.');
+        expect(moved(at(0, 10), at(0, 10.01), mm)).toBe('');
+        expect(moved(at(0, 10), at(0), mm)).toBe('2 holes became 1.');
+    });
+});
