@@ -11,3 +11,5 @@ class_exists(JsonPatch::class);
 error_reporting($level);
 
 pest()->extend(TestCase::class)->in('Feature');
+
+require_once __DIR__.'/Browser/functions.php';

@@ -8,38 +8,6 @@ use Tests\Browser\Database;
 use Tests\Browser\Server;
 use Tests\Core\Gardens;
 
-/** @param  array<string, mixed>|string  $garden */
-function bench(array|string $garden = [], string $path = ''): array
-{
-    $server = Server::shared();
-    $id = $server->garden($garden);
-    $browser = Browser::shared()->size(1280, 800)->open("$server->url/gardens/$id$path");
-    $browser->see('.staff');
-
-    return [$browser, $server, $id];
-}
-
-function bucket20(array $tub = [], array $garden = []): array
-{
-    return [
-        'name' => 'Sill',
-        'tubs' => [['id' => 'a', 'name' => 'Bucket', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100'], ...$tub]],
-        'air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'a']]]],
-        ...$garden,
-    ];
-}
-
-function saved(Browser $browser): void
-{
-    $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
-}
-
-/** The number of a figure of the reckoning by its label. */
-function figure(Browser $browser, string $label): string
-{
-    return $browser->see(WebDriverBy::xpath("//*[contains(@class,'figure')][.//*[starts-with(normalize-space(.),'$label')]]//*[contains(@class,'big')]"))->getText();
-}
-
 afterEach(function () {
     $complaints = array_filter(Browser::shared()->complaints(), fn ($c) => ! preg_match('/status of (409|422|413|503|404)|ERR_CONNECTION_REFUSED/', $c));
     expect($complaints)->toBe([]);
@@ -182,7 +150,7 @@ it('keeps edits while the database is away, over a reload too, and saves them wh
         $browser->write('#tub-name', 'Written while away')->waitForText('The database does not answer. Your edits are kept on this page');
         expect(trim($browser->see('.state')->getText()))->toBe('Not saved yet');
         // The drawing goes on answering: a preview asks no database.
-        $browser->press(Browser::text('Passive', 'button'))->until(fn (): bool => str_contains((string) $browser->see('svg[aria-label*="from the side"]')->getAttribute('aria-label'), '323'), 'for the passive water line');
+        $browser->choose('Run it', 'Passive')->until(fn (): bool => str_contains((string) $browser->see('svg[aria-label*="from the side"]')->getAttribute('aria-label'), '323'), 'for the passive water line');
         $browser->open("$server->url/gardens/$id")->waitForText('The database does not answer');
         $database->again();
         $browser->open("$server->url/gardens/$id/a/tub");

@@ -119,9 +119,11 @@ function setSecond(key: string | null): void {
 /** What a change of cup or saw did to the holes is said until the next change. */
 const news = ref('');
 const cut = computed(() => JSON.stringify([report.value.shape.cups.map((c) => c.lip_diameter_mm), report.value.hole.diameter_mm, report.value.hole_2?.diameter_mm]));
-watch([cut, holes], ([now, after], [before, old]) => {
-    if (now !== before) news.value = moved(old, after, (mm) => length(mm, units.value));
-    else if (after.length !== old.length || moved(old, after, String) !== '') news.value = garden.layingOut.value ? news.value : '';
+let stood: typeof holes.value | null = null;
+watch([cut, holes, garden.layingOut], ([now, after], [before, old, laying]) => {
+    if (now !== before) stood = old;
+    else if (after !== old && !laying && moved(old, after, String) !== '') stood = null;
+    news.value = stood === null ? '' : moved(stood, after, (mm) => length(mm, units.value));
 });
 
 const picked = computed(() => (chosen.value === null ? null : (holes.value[chosen.value] ?? null)));

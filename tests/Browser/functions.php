@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+// What browser tests do over and over, loaded by tests/Pest.php.
+
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\Browser;
+use Tests\Browser\Server;
+use Tests\Core\Gardens;
+
+/** @param  array<string, mixed>|string  $garden */
+function bench(array|string $garden = [], string $path = ''): array
+{
+    $server = Server::shared();
+    $id = $server->garden($garden);
+    $browser = Browser::shared()->size(1280, 800)->open("$server->url/gardens/$id$path");
+    $browser->see('.staff');
+
+    return [$browser, $server, $id];
+}
+
+function bucket20(array $tub = [], array $garden = []): array
+{
+    return [
+        'name' => 'Sill',
+        'tubs' => [['id' => 'a', 'name' => 'Bucket', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100'], ...$tub]],
+        'air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'a']]]],
+        ...$garden,
+    ];
+}
+
+function saved(Browser $browser): void
+{
+    $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
+}
+
+/** The number of a figure of the reckoning by its label. */
+function figure(Browser $browser, string $label): string
+{
+    return $browser->see(WebDriverBy::xpath("//*[contains(@class,'figure')][.//*[starts-with(normalize-space(.),'$label')]]//*[contains(@class,'big')]"))->getText();
+}
+
+/** A figure as the page writes it: so many decimals, none that are nought. */
+function written(float $value, int $decimals = 1): string
+{
+    return rtrim(rtrim(number_format($value, $decimals, '.', ''), '0'), '.');
+}
+
+/** The report of the garden that is open, from the file as it is kept: what the command line says. */
+function reported(Browser $browser, Server $server): stdClass
+{
+    $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
+    saved($browser);
+
+    return Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
+}
