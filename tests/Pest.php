@@ -13,3 +13,4 @@ error_reporting($level);
 pest()->extend(TestCase::class)->in('Feature');
 
 require_once __DIR__.'/Browser/functions.php';
+require_once __DIR__.'/Feature/functions.php';

@@ -49,13 +49,15 @@ final class Server
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
         $port = (int) explode(':', (string) stream_socket_get_name($socket, false))[1];
         fclose($socket);
-        $process = new Process(['setsid', 'php', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'display_errors=0', '-S', "127.0.0.1:$port", '-t', 'public', 'bootstrap/router.php'], $root, $environment + ['PHP_CLI_SERVER_WORKERS' => '3']);
+        // To a file: a pipe that nobody reads fills up, and the server then waits for ever.
+        $log = "$root/storage/logs/browser-server.log";
+        $process = new Process(['sh', '-c', 'exec setsid php "$@" >"$0" 2>&1', $log, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M', '-d', 'display_errors=0', '-S', "127.0.0.1:$port", '-t', 'public', 'bootstrap/router.php'], $root, $environment + ['PHP_CLI_SERVER_WORKERS' => '3']);
         $process->setTimeout(null);
         $process->start();
         $until = microtime(true) + 180;
         while (! self::answers($port)) {
             if (! $process->isRunning() || microtime(true) > $until) {
-                throw new RuntimeException('The server did not start: '.$process->getErrorOutput());
+                throw new RuntimeException('The server did not start: '.file_get_contents($log));
             }
             usleep(30_000);
         }

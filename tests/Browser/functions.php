@@ -47,6 +47,13 @@ function written(float $value, int $decimals = 1): string
     return rtrim(rtrim(number_format($value, $decimals, '.', ''), '0'), '.');
 }
 
+/** Waits until the first tub of the open garden is kept so. */
+function kept(Browser $browser, Server $server, callable $so): void
+{
+    $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
+    $browser->until(fn (): bool => $so($server->document($id)->tubs[0]), 'for the change to be kept');
+}
+
 /** The report of the garden that is open, from the file as it is kept: what the command line says. */
 function reported(Browser $browser, Server $server): stdClass
 {

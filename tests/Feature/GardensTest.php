@@ -5,24 +5,7 @@ declare(strict_types=1);
 use App\Gardens\GardenStore;
 use App\Models\Garden;
 use App\Models\Revision;
-use Illuminate\Testing\TestResponse;
 use Tests\Core\Gardens;
-
-function demo(): string
-{
-    return (string) file_get_contents(base_path('data/demo.kelp.json'));
-}
-
-/** Sends a text as JSON, to the letter. */
-function send(string $method, string $uri, string $body, array $headers = []): TestResponse
-{
-    $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
-    foreach ($headers as $name => $value) {
-        $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
-    }
-
-    return test()->call($method, $uri, server: $server, content: $body);
-}
 
 it('keeps a garden to the letter, with the columns that are searched', function () {
     $json = '{"format":"kelp-tub.garden","version":1,"name":"Shed","later":{"x":1.0,"e":{}},"tubs":[{"id":"a","system":"aerated","vessel":"bucket-20","count":2,"crop":"basil"}]}';

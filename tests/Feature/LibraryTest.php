@@ -8,12 +8,6 @@ use App\Models\LibraryItem;
 
 const OWN_CUP = ['name' => 'Tin cup', 'lip_diameter_mm' => 70, 'top_diameter_mm' => 63, 'bottom_diameter_mm' => 48, 'height_mm' => 60, 'made' => 'home'];
 
-/** @param  array<mixed>  $body */
-function ask(string $uri, array $body): Illuminate\Testing\TestResponse
-{
-    return send('POST', $uri, (string) json_encode($body));
-}
-
 it('keeps a cup of one\'s own, changes it and takes it away', function () {
     $key = ask('/api/library/cups', OWN_CUP)->assertCreated()->json('key');
     ask('/api/library/cups', ['key' => $key, 'height_mm' => 65] + OWN_CUP)->assertCreated();
@@ -56,12 +50,12 @@ it('takes ten thousand rows or none, and names each of three faults', function (
 
 it('writes a shelf as CSV and as JSON and reads both back the same', function (string $kind, array $item) {
     ask("/api/library/$kind", $item)->assertCreated();
-    $before = json_encode(app(OwnLibrary::class)->documents($kind));
+    $before = json_encode(app(OwnLibrary::class)->documents(LibraryKind::from($kind)));
     foreach (['csv', 'json'] as $form) {
         $file = test()->get("/api/library/$kind/file.$form")->assertOk()->getContent();
         LibraryItem::query()->delete();
         ask("/api/library/$kind/import", [$form => $file])->assertCreated();
-        $after = json_decode((string) json_encode(app(OwnLibrary::class)->documents($kind)), true);
+        $after = json_decode((string) json_encode(app(OwnLibrary::class)->documents(LibraryKind::from($kind))), true);
         expect($after)->toEqualCanonicalizing(json_decode((string) $before, true));
     }
 })->with([

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+// How feature tests ask, loaded by tests/Pest.php.
+
+use Illuminate\Testing\TestResponse;
+
+function demo(): string
+{
+    return (string) file_get_contents(base_path('data/demo.kelp.json'));
+}
+
+/** Sends a text as JSON, to the letter. */
+function send(string $method, string $uri, string $body, array $headers = []): TestResponse
+{
+    $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
+    foreach ($headers as $name => $value) {
+        $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
+    }
+
+    return test()->call($method, $uri, server: $server, content: $body);
+}
+
+/** @param  array<mixed>  $body */
+function ask(string $uri, array $body): TestResponse
+{
+    return send('POST', $uri, (string) json_encode($body));
+}
