@@ -240,3 +240,13 @@ it('traces holes without a saw', function () {
         ->and(array_filter(array_keys($parts), fn ($key) => str_starts_with((string) $key, 'saw-')))->toBe([])
         ->and(Gardens::report(Gardens::tub(['cutting' => 'traced', 'raise_mm' => 20]))->tubs[0]->hole->raise_mm)->toEqualWithDelta(20, 1e-9);
 });
+
+it('says when what has to stay clear swallows the lid, and when the lid is smaller than its cup', function () {
+    $tub = fn (array $lid) => Gardens::report(Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 250], ['height_mm' => 300, 'diameter_mm' => 280]], 'lid' => $lid]]));
+    $said = fn (array $lid) => array_values(array_filter($tub($lid)->findings, fn ($f) => $f->code === 'lid.too-many'))[0];
+
+    expect($said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->says)->toContain('leaves no room')
+        ->and($said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->at)->toBe('/tubs/0/vessel/lid/keep_outs')
+        ->and($said(['diameter_mm' => 40])->says)->toContain('No hole of 54')
+        ->and($said(['diameter_mm' => 40, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 20]]])->says)->toContain('No hole of 54');
+});

@@ -10,7 +10,9 @@ use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
 use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
 
@@ -50,6 +52,11 @@ final class LidRules
         if ($laidOut >= $asked && $laidOut > 0) {
             return null;
         }
+        if ($laidOut === 0 && self::isSwallowed($plan)) {
+            return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/vessel/lid/keep_outs'),
+                'What has to stay clear leaves no room on the lid for a hole. Make it smaller, or take it out where cups may go after all.',
+                sprintf('Cups stay %s off latches, handles and ribs, all of which are drawn hatched.', $context->write->length(KeepOut::CLEAR_MM)));
+        }
         if ($laidOut === 0) {
             return $plan->seat->holds() || $tub->layout->pattern === PatternKind::Manual ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
                 sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->seat->hole)),
@@ -64,6 +71,17 @@ final class LidRules
         return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer($plan->asked > $laidOut ? '/layout/cups' : '/plants'),
             sprintf('%d asked for, and the lid holds %d. The %d that fit are laid out.', $asked, $laidOut, $laidOut),
             'Lips must not touch, and there must be lid between the holes and round the edge.', $remedies);
+    }
+
+    /** Whether the lid would take a hole if nothing on it had to stay clear. */
+    private static function isSwallowed(TubPlan $plan): bool
+    {
+        if ($plan->lid->keepOuts === [] || ! $plan->seat->holds()) {
+            return false;
+        }
+        $bare = new Lid($plan->lid->outline, $plan->lid->thickness, $plan->lid->make, $plan->lid->topAboveRim, []);
+
+        return (new LayoutSolver(new LayoutSpace($bare, $plan->space->cups, $plan->tub->vessel->profile)))->mostRegular(PatternKind::Best, $plan->space->leastPitch(), 1) > 0;
     }
 
     private static function pattern(TubPlan $plan): ?Finding
