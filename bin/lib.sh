@@ -95,6 +95,17 @@ pages() {
 settings() {
     [ -f .env ] || cp .env.example .env
     grep -q '^APP_KEY=base64:' .env || step "making a key" php artisan key:generate --force
+    forget_layouts
+}
+
+# What is remembered of lids is only as good as the code that found it, and not kept for ever.
+forget_layouts() {
+    local kept=storage/framework/cache/layouts
+    if ! fresh layouts core/Lid core/Garden/TubPlanner.php; then
+        rm -rf "$kept"
+        stamp layouts core/Lid core/Garden/TubPlanner.php
+    fi
+    [ ! -d "$kept" ] || find "$kept" -type f -mtime +30 -delete
 }
 
 # A private MariaDB on loopback: database NAME DATADIR [extra server options]. Sets DB_HOST, DB_PORT; leaves its pid in db_pid.

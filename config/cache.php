@@ -6,10 +6,10 @@ return [
     'default' => 'array',
     'stores' => [
         'array' => ['driver' => 'array', 'serialize' => false],
-        // Layouts that took long to find; a test run has its own and forgets it.
-        'spreads' => env('APP_ENV') === 'testing'
+        // What was found out about lids; a test run has its own and forgets it.
+        'layouts' => env('APP_ENV') === 'testing'
             ? ['driver' => 'array', 'serialize' => true]
-            : ['driver' => 'file', 'path' => storage_path('framework/cache/spreads')],
+            : ['driver' => 'file', 'path' => storage_path('framework/cache/layouts')],
     ],
     'prefix' => '',
 ];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Library\LibraryFiles;
-use App\Library\RememberedSpreads;
+use App\Library\RememberedLayouts;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\ServiceProvider;
@@ -28,7 +28,7 @@ final class AppServiceProvider extends ServiceProvider
 
     private function planner(bool $solve): Planner
     {
-        return new Planner($this->app->make(Library::class), new RememberedSpreads(Cache::store('spreads'), $solve));
+        return new Planner($this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $solve));
     }
 
     public function boot(): void

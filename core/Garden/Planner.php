@@ -8,20 +8,20 @@ use KelpTub\Core\Cost\Budget;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Cost\Purchase;
-use KelpTub\Core\Lid\SolvedSpreads;
-use KelpTub\Core\Lid\SpreadSource;
+use KelpTub\Core\Lid\FreshMemory;
+use KelpTub\Core\Lid\LayoutMemory;
 use stdClass;
 
 /** Garden in, plan out: a pure function of the garden and the Library. */
 final readonly class Planner
 {
-    public function __construct(private Library $library, private SpreadSource $spreads = new SolvedSpreads)
+    public function __construct(private Library $library, private LayoutMemory $memory = new FreshMemory)
     {
     }
 
     public function plan(Garden $garden): GardenPlan
     {
-        $tubPlanner = new TubPlanner($garden, $this->spreads);
+        $tubPlanner = new TubPlanner($garden, $this->memory);
         $tubs = [];
         foreach ($garden->tubs as $tub) {
             $tubs[$tub->id] = $tubPlanner->plan($tub);
@@ -42,7 +42,7 @@ final readonly class Planner
     /** One tub by itself, without the air it shares. */
     public function tub(Garden $garden, Tub $tub): TubPlan
     {
-        return (new TubPlanner($garden, $this->spreads))->plan($tub);
+        return (new TubPlanner($garden, $this->memory))->plan($tub);
     }
 
     /**

@@ -23,6 +23,7 @@ use KelpTub\Core\Cup\Seat;
 use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\CupInHole;
+use KelpTub\Core\Lid\LayoutMemory;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
@@ -31,7 +32,6 @@ use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Point;
 use KelpTub\Core\Lid\Raft;
 use KelpTub\Core\Lid\RoundedBox;
-use KelpTub\Core\Lid\SpreadSource;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Reservoir;
 use KelpTub\Core\Vessel\Weight;
@@ -55,7 +55,7 @@ final readonly class TubPlanner
     /** @var list<Saw> */
     private array $stockSaws;
 
-    public function __construct(private Garden $garden, private SpreadSource $spreads)
+    public function __construct(private Garden $garden, private LayoutMemory $memory)
     {
         $this->climate = $garden->site->climate();
         $this->ownedSaws = SawSeries::owned($garden->saws ?? [], $garden->units);
@@ -80,7 +80,7 @@ final readonly class TubPlanner
             $sizes[] = $this->secondSize($tub, $tub->secondCup, $line->cupBottom + $tub->cup->height - $seat->raise);
         }
         $space = new LayoutSpace($lid, array_map(static fn (CupPlan $c): CupInHole => new CupInHole($c->cup, $c->seat->hole, $c->bottom), $sizes), $vessel->profile);
-        $solver = new LayoutSolver($space, $this->spreads);
+        $solver = new LayoutSolver($space, $this->memory);
         $reservoir = static fn (array $cupAt): Reservoir => new Reservoir($vessel->profile, self::hanging($sizes, $cupAt), $tub->pebbles);
         $lowest = $tub->stones === null ? self::LOWEST_SHARE * $rim : $tub->stones->height + Stone::LEAST_COVER_MM;
         $byWater = fn (int $cups): ?int => $this->byWater($tub, $reservoir(array_fill(0, $cups, 0)), $line->grown, $lowest);
@@ -256,17 +256,24 @@ final readonly class TubPlanner
         }
         $apart = $solver->most($kind, max($spacings), $byLid);
 
-        return [$byLid, min($spacings) === max($spacings) ? $apart : $this->mostMixed($tub, $space, $solver, $byLid, $apart)];
+        if (min($spacings) === max($spacings)) {
+            return [$byLid, $apart];
+        }
+        $pitch = max($space->leastFullPitch(), min($spacings));
+        $within = $solver->most($kind, $pitch, $byLid);
+        $question = serialize(['mixed', $kind, $pitch, $apart, $within, $spacings, array_map(static fn (CropWish $w): array => [$w->crop->key, $w->crop->matureHeightMm, $w->plants], $tub->crops)]);
+
+        return [$byLid, $solver->remembered($question, fn (): int => $this->mostMixed($tub, $solver, $pitch, $apart, $within))];
     }
 
     /**
-     * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them, as laid out by the
-     * regular pattern of so many cups.
+     * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them ($apart), no more than
+     * at the narrowest ($within), as laid out by the regular pattern of so many cups.
      */
-    private function mostMixed(Tub $tub, LayoutSpace $space, LayoutSolver $solver, int $byLid, int $apart): int
+    private function mostMixed(Tub $tub, LayoutSolver $solver, float $pitch, int $apart, int $within): int
     {
-        for ($cups = $byLid; $cups > $apart; $cups--) {
-            $arrangement = self::kind($tub) === PatternKind::Best ? $solver->regular($cups, $space->leastFullPitch()) : $solver->arrange(self::kind($tub), $cups, $space->leastFullPitch());
+        for ($cups = $within; $cups > $apart; $cups--) {
+            $arrangement = self::kind($tub) === PatternKind::Best ? $solver->regular($cups, $pitch) : $solver->arrange(self::kind($tub), $cups, $pitch);
             if ($arrangement === null) {
                 continue;
             }

@@ -24,15 +24,18 @@ final readonly class Arrangement
     /** @param  list<Point>  $points */
     public static function leastDistance(array $points): ?float
     {
-        $least = null;
+        $least = INF;
+        $nearest = null;
         foreach ($points as $i => $p) {
             for ($j = 0; $j < $i; $j++) {
-                $distance = $p->distanceTo($points[$j]);
-                $least = $least === null ? $distance : min($least, $distance);
+                $square = ($p->x - $points[$j]->x) ** 2 + ($p->y - $points[$j]->y) ** 2;
+                if ($square < $least) {
+                    [$least, $nearest] = [$square, [$p, $points[$j]]];
+                }
             }
         }
 
-        return $least;
+        return $nearest === null ? null : $nearest[0]->distanceTo($nearest[1]);
     }
 
     /**

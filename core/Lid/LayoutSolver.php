@@ -36,7 +36,7 @@ final class LayoutSolver
 
     private bool $waiting = false;
 
-    public function __construct(private readonly LayoutSpace $space, private readonly SpreadSource $spreads = new SolvedSpreads)
+    public function __construct(private readonly LayoutSpace $space, private readonly LayoutMemory $memory = new FreshMemory)
     {
     }
 
@@ -50,6 +50,29 @@ final class LayoutSolver
      * The most cups that stand at least $pitch apart, up to $cap; an incomplete pattern is never counted.
      */
     public function most(PatternKind $kind, float $pitch, int $cap): int
+    {
+        return $this->remembered("most $kind->value ".var_export($pitch, true)." $cap", fn (): int => $this->findMost($kind, $pitch, $cap));
+    }
+
+    /**
+     * The answer to a question about this lid, found once for all; one that still waits for a spread is not kept.
+     *
+     * @param  callable(): int  $find
+     */
+    public function remembered(string $question, callable $find): int
+    {
+        $answer = $this->memory->answer($this->space, $question);
+        if ($answer === null) {
+            $answer = $find();
+            if (! $this->waiting) {
+                $this->memory->keep($this->space, $question, $answer);
+            }
+        }
+
+        return $answer;
+    }
+
+    private function findMost(PatternKind $kind, float $pitch, int $cap): int
     {
         $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $pitch, $cap);
         if ($kind === PatternKind::Spread || $kind === PatternKind::Best) {
@@ -113,7 +136,7 @@ final class LayoutSolver
             return null;
         }
         if (! array_key_exists($count, $this->spread)) {
-            $points = $this->spreads->spread($this->space, $count);
+            $points = $this->memory->spread($this->space, $count);
             $this->waiting = $this->waiting || $points === null;
             $this->spread[$count] = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
         }

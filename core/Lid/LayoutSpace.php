@@ -40,6 +40,9 @@ final readonly class LayoutSpace
     /** @var list<RoundedBox> hole centres lie in all of these */
     public array $boxes;
 
+    /** The same for spaces in which holes may go to the same places: what is found out about one is remembered by it. */
+    public string $fingerprint;
+
     /** The widest hole. */
     public float $hole;
 
@@ -60,6 +63,13 @@ final readonly class LayoutSpace
             }
         }
         $this->boxes = self::tightest($boxes);
+        $this->fingerprint = hash('xxh128', serialize([
+            array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
+            array_map(static fn (KeepOut $k): array => [$k->x, $k->y, $k->section->round, $k->section->length, $k->section->width, $k->section->cornerRadius], $lid->keepOuts),
+            [$lid->outline->round, $lid->outline->length, $lid->outline->width, $lid->outline->cornerRadius],
+            $this->lip,
+            $this->holdsOneInTheMiddle(),
+        ]));
     }
 
     /** Least distance between hole centres by limits 1 and 2, whichever cups they hold. */
@@ -215,18 +225,6 @@ final readonly class LayoutSpace
         $pieces = $this->boxes[intdiv($piece, 2)]->pieces($x, $y);
 
         return $pieces[$piece % 2] ?? $pieces[0];
-    }
-
-    /** The same for spaces in which holes may go to the same places: what a spread is remembered by. */
-    public function fingerprint(): string
-    {
-        $keepOuts = array_map(static fn (KeepOut $k): array => [$k->x, $k->y, $k->section->length, $k->section->width, $k->section->cornerRadius], $this->lid->keepOuts);
-
-        return hash('xxh128', serialize([
-            array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
-            $keepOuts,
-            $keepOuts === [] ? 0.0 : $this->lip,
-        ]));
     }
 
     /**

@@ -13,11 +13,11 @@ use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\RefusedGarden;
 use KelpTub\Core\Lid\CupInHole;
+use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
-use KelpTub\Core\Lid\SolvedSpreads;
 use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
@@ -28,7 +28,7 @@ final class Gardens
 {
     private static ?Library $library = null;
 
-    private static ?SolvedSpreads $spreads = null;
+    private static ?FreshMemory $memory = null;
 
     public static function files(): LibraryFiles
     {
@@ -72,7 +72,7 @@ final class Gardens
     /** The planner with its final answers: spreads worked out, each once in a run of the tests. */
     public static function planner(): Planner
     {
-        return new Planner(self::library(), self::$spreads ??= new SolvedSpreads);
+        return new Planner(self::library(), self::$memory ??= new FreshMemory);
     }
 
     public static function plan(Garden $garden): GardenPlan

@@ -5,9 +5,11 @@ declare(strict_types=1);
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
-use KelpTub\Core\Lid\SpreadSource;
 use KelpTub\Core\Vessel\CrossSection;
 use Tests\Core\Gardens;
 
@@ -95,7 +97,7 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
     $garden = Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'spread', 'cups' => 7]]);
     $solved = Gardens::report($garden)->tubs[0]->layout;
     $asked = [];
-    $waiting = new class($asked) implements SpreadSource
+    $waiting = new class($asked) implements LayoutMemory
     {
         public function __construct(public array &$asked)
         {
@@ -106,6 +108,15 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
             $this->asked[] = $count;
 
             return null;
+        }
+
+        public function answer(LayoutSpace $space, string $question): ?int
+        {
+            return null;
+        }
+
+        public function keep(LayoutSpace $space, string $question, int $answer): void
+        {
         }
     };
     $meanwhile = (new Planner(Gardens::library(), $waiting))->report($garden)->tubs[0]->layout;
@@ -122,4 +133,46 @@ it('fits no fewer cups by spread than by regular patterns', function () {
     $most = fn (string $pattern) => Gardens::report(Gardens::tub(['layout' => ['pattern' => $pattern]]))->tubs[0]->capacity->by_lid;
 
     expect($most('spread'))->toBeGreaterThanOrEqual($most('best'));
+});
+
+it('counts a lid once, keeps no count that waits for a spread, and tells lids apart', function () {
+    $memory = new class implements LayoutMemory
+    {
+        /** @var array<string, int> */
+        public array $kept = [];
+
+        public int $asked = 0;
+
+        public bool $knows = false;
+
+        public function spread(LayoutSpace $space, int $count): ?array
+        {
+            return $this->knows ? (new SpreadSolver($space))->spread($count) ?? [] : null;
+        }
+
+        public function answer(LayoutSpace $space, string $question): ?int
+        {
+            $this->asked++;
+
+            return $this->kept["$question $space->fingerprint"] ?? null;
+        }
+
+        public function keep(LayoutSpace $space, string $question, int $answer): void
+        {
+            $this->kept["$question $space->fingerprint"] = $answer;
+        }
+    };
+    $lid = fn (float $length): LayoutSpace => Gardens::space(CrossSection::rectangle($length, 300, 30));
+    $most = fn (float $length, float $pitch = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $pitch, 40);
+
+    $meanwhile = $most(500);
+    expect($memory->kept)->toBe([]);
+    $memory->knows = true;
+    $found = $most(500);
+    expect($found)->toBeGreaterThanOrEqual($meanwhile)->and($memory->kept)->toHaveCount(1);
+    // What is kept is what is told, and only of the same lid and pitch.
+    $memory->kept = array_map(fn () => 77, $memory->kept);
+    expect($most(500))->toBe(77)->and($most(500, 95.0))->not->toBe(77)->and($most(501))->not->toBe(77)
+        ->and($lid(500)->fingerprint)->toBe($lid(500)->fingerprint)
+        ->and($lid(500)->fingerprint)->not->toBe(Gardens::space(CrossSection::rectangle(500, 300, 30), [new KeepOut(0, 0, CrossSection::circle(40))])->fingerprint);
 });
