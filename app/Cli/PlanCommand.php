@@ -68,7 +68,7 @@ final class PlanCommand extends GardenCommand
             ['  water line', $w->length($tub->line->grown).' above the floor, cup bottom at '.$w->length($tub->line->cupBottom)],
             ['  weight', $w->mass($tub->weight->kg)],
             ...self::system($tub, $w),
-            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name.' saw', $size->seat->kind->value), $tub->sizes))],
+            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name().' saw', $size->seat->kind->value), $tub->sizes))],
             ['  layout', sprintf('%d × %s%s', $tub->cups(), $tub->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
             ...($tub->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->mix->shares))]]),
             ['  carries', sprintf('%d plants, limited by %s', $tub->capacity->plants, $tub->capacity->limitedBy)],

@@ -23,7 +23,7 @@ final class LibraryForPage
             'vessels' => array_map(static fn (array $vessel): array => [...$vessel, 'suggested_cup' => self::cupForMouth($vessel, $library)], $vessels),
             'cups' => [...self::shelf($library->cups), ...self::own($own, LibraryKind::Cups)],
             'saws' => [
-                ...array_map(static fn (Saw $saw): array => ['key' => 'saw-'.$saw->diameter, 'name' => $saw->name, 'diameter_mm' => $saw->diameter], SawSeries::stock(UnitSystem::Metric)),
+                ...array_map(static fn (Saw $saw): array => ['key' => 'saw-'.$saw->diameter, 'name' => $saw->name(), 'diameter_mm' => $saw->diameter], SawSeries::stock(UnitSystem::Metric)),
                 ...self::own($own, LibraryKind::Saws),
             ],
             'stones' => self::shelf($library->stones),

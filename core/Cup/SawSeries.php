@@ -37,11 +37,11 @@ final class SawSeries
         $us = $system === UnitSystem::Us;
         $saws = [];
         foreach ($us ? $inch : $metric as $size) {
-            $saws[] = new Saw($size, $us ? self::inchName($size) : self::metricName($size), false);
+            $saws[] = new Saw($size, $size, $system, false);
         }
         foreach ($us ? $metric : $inch as $size) {
             if (self::nearest($us ? $inch : $metric, $size) === null) {
-                $saws[] = new Saw($size, $us ? self::metricName($size) : self::inchName($size), false);
+                $saws[] = new Saw($size, $size, $system, false);
             }
         }
         usort($saws, static fn (Saw $a, Saw $b): int => $a->diameter <=> $b->diameter);
@@ -57,7 +57,7 @@ final class SawSeries
     {
         sort($diameters);
 
-        return array_map(static fn (float $mm): Saw => new Saw($mm, self::name($mm, $system), true), $diameters);
+        return array_map(static fn (float $mm): Saw => new Saw($mm, $mm, $system, true), $diameters);
     }
 
     /** `54 mm` or `2 1/8 in`: in the grower's units where the size is one of that series, else in the other's. */

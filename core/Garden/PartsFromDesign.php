@@ -178,7 +178,7 @@ final class PartsFromDesign
     {
         foreach ($plan->sizes as $i => $size) {
             if ($size->saw !== null && $plan->cupsOf($i) > 0) {
-                $this->add('saw-'.QuantityWriter::plain(round($size->seat->hole), 0), "Hole saw {$size->saw->name}", 'tool', 1, largest: true);
+                $this->add('saw-'.QuantityWriter::plain(round($size->seat->hole), 0), "Hole saw {$size->saw->name()}", 'tool', 1, largest: true);
             }
         }
     }

@@ -206,11 +206,11 @@ final readonly class TubPlanner
         }
         foreach ($this->ownedSaws as $saw) {
             if (abs($saw->diameter - $hole) <= SawSeries::SAME_MM) {
-                return new Saw($hole, $saw->name, true);
+                return new Saw($hole, $saw->size, $this->garden->units, true);
             }
         }
 
-        return new Saw($hole, SawSeries::name($hole, $this->garden->units), false);
+        return new Saw($hole, $hole, $this->garden->units, false);
     }
 
     /** A hole traced and cut by knife: half way between body and lip, or where the body is as wide as a wanted raise asks for. */

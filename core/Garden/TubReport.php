@@ -281,7 +281,7 @@ final class TubReport
 
         return (object) [
             'diameter_mm' => $seat->hole,
-            'saw' => $saw?->name,
+            'saw' => $saw?->name(),
             'owned' => $saw !== null && $saw->owned,
             'seat' => $seat->kind->value,
             'raise_mm' => $seat->raise,

@@ -80,6 +80,20 @@ final readonly class Arrangement
         return new self($this->pattern, array_merge(...$rows), $this->spacing);
     }
 
+    /** All of it as text, to be kept: the pattern's name, then x and y of each hole as doubles. */
+    public function packed(): string
+    {
+        return "{$this->pattern->value}:".pack('e*', ...array_merge(...array_map(static fn (Point $p): array => [$p->x, $p->y], $this->points)));
+    }
+
+    /** What packed() made, to the last digit. */
+    public static function unpacked(string $packed): self
+    {
+        [$pattern, $numbers] = explode(':', $packed, 2);
+
+        return self::of(PatternKind::from($pattern), array_map(static fn (array $p): Point => new Point($p[0], $p[1]), array_chunk(array_values(unpack('e*', $numbers) ?: []), 2)));
+    }
+
     public function count(): int
     {
         return count($this->points);

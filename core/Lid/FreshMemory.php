@@ -4,27 +4,24 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
-/** Knows nothing at first, and works out each spread that is asked for, once. */
+/** Knows nothing at first and forgets nothing as long as it lives. */
 final class FreshMemory implements LayoutMemory
 {
-    /** @var array<string, list<Point>> */
-    private array $spreads = [];
+    /** @var array<string, array<string, int|string>> by the space and the question */
+    private array $known = [];
 
-    /** @var array<string, int> */
-    private array $answers = [];
-
-    public function spread(LayoutSpace $space, int $count): array
+    public function recall(LayoutSpace $space, string $question): int|string|null
     {
-        return $this->spreads["$count $space->fingerprint"] ??= (new SpreadSolver($space))->spread($count) ?? [];
+        return $this->known[$space->fingerprint][$question] ?? null;
     }
 
-    public function answer(LayoutSpace $space, string $question): ?int
+    public function keep(LayoutSpace $space, string $question, int|string $answer): void
     {
-        return $this->answers["$question $space->fingerprint"] ?? null;
+        $this->known[$space->fingerprint][$question] = $answer;
     }
 
-    public function keep(LayoutSpace $space, string $question, int $answer): void
+    public function maySolve(): bool
     {
-        $this->answers["$question $space->fingerprint"] = $answer;
+        return true;
     }
 }

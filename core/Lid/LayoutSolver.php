@@ -61,7 +61,7 @@ final class LayoutSolver
      */
     public function remembered(string $question, callable $find): int
     {
-        $answer = $this->memory->answer($this->space, $question);
+        $answer = $this->memory->recall($this->space, $question);
         if ($answer === null) {
             $answer = $find();
             if (! $this->waiting) {
@@ -69,7 +69,24 @@ final class LayoutSolver
             }
         }
 
-        return $answer;
+        return (int) $answer;
+    }
+
+    /**
+     * The same for a layout; one that does not exist is remembered as well.
+     *
+     * @param  callable(): (Arrangement|null)  $find
+     */
+    private function rememberedLayout(string $question, callable $find): ?Arrangement
+    {
+        $packed = $this->memory->recall($this->space, $question);
+        if ($packed !== null) {
+            return $packed === '' ? null : Arrangement::unpacked((string) $packed);
+        }
+        $found = $find();
+        $this->memory->keep($this->space, $question, $found?->packed() ?? '');
+
+        return $found;
     }
 
     private function findMost(PatternKind $kind, float $pitch, int $cap): int
@@ -114,7 +131,12 @@ final class LayoutSolver
     /** The best regular pattern, as most of arrange() knows it: at once, whatever spreads are known. */
     public function regular(int $count, float $pitch): ?Arrangement
     {
-        return $this->known["regular $count $pitch"] ??= $this->search(PatternKind::Best, $count, $pitch);
+        $question = "regular $count ".var_export($pitch, true);
+        if (! array_key_exists($question, $this->known)) {
+            $this->known[$question] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $pitch));
+        }
+
+        return $this->known[$question];
     }
 
     /** The best regular pattern, or spread where that is more than 3 % wider or the only one that keeps the pitch. */
@@ -136,13 +158,20 @@ final class LayoutSolver
             return null;
         }
         if (! array_key_exists($count, $this->spread)) {
-            $points = $this->memory->spread($this->space, $count);
-            $this->waiting = $this->waiting || $points === null;
-            $this->spread[$count] = $points === null || $points === [] ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
+            $known = $this->memory->maySolve() || $this->memory->recall($this->space, "spread $count") !== null;
+            $this->waiting = $this->waiting || ! $known;
+            $this->spread[$count] = $known ? $this->rememberedLayout("spread $count", fn (): ?Arrangement => $this->solved($count)) : null;
         }
         $spread = $this->spread[$count];
 
         return $spread !== null && $spread->spacing >= $pitch ? $spread : null;
+    }
+
+    private function solved(int $count): ?Arrangement
+    {
+        $points = (new SpreadSolver($this->space))->spread($count);
+
+        return $points === null ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
     }
 
     /** Whether any pattern of the kind takes $count cups at the pitch. */

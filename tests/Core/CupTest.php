@@ -41,7 +41,7 @@ it('holds 76.2 mL', function () {
 
 function choose(Cup $cup, array $owned = [], ?float $raise = null, UnitSystem $system = UnitSystem::Metric): ?string
 {
-    return SawChoice::for($cup, SawSeries::owned($owned, $system), SawSeries::stock($system), $raise)?->name;
+    return SawChoice::for($cup, SawSeries::owned($owned, $system), SawSeries::stock($system), $raise)?->name();
 }
 
 it('chooses the largest saw with play, then the least play, then the largest wedge', function () {
@@ -69,8 +69,8 @@ it('has no saw for a cup wider than any', function () {
 });
 
 it('counts an inch and a metric saw within half a millimetre as one', function () {
-    $metric = array_map(fn ($s) => $s->name, SawSeries::stock(UnitSystem::Metric));
-    $us = array_map(fn ($s) => $s->name, SawSeries::stock(UnitSystem::Us));
+    $metric = array_map(fn ($s) => $s->name(), SawSeries::stock(UnitSystem::Metric));
+    $us = array_map(fn ($s) => $s->name(), SawSeries::stock(UnitSystem::Us));
 
     expect($metric)->toContain('54 mm', '51 mm', '50 mm', '1 5/8 in')
         ->and($metric)->not->toContain('2 1/8 in')

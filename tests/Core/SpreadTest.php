@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Lid\Arrangement;
+use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutMemory;
 use KelpTub\Core\Lid\LayoutSolver;
@@ -103,20 +104,20 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         {
         }
 
-        public function spread(LayoutSpace $space, int $count): ?array
+        public function recall(LayoutSpace $space, string $question): int|string|null
         {
-            $this->asked[] = $count;
+            $this->asked[] = $question;
 
             return null;
         }
 
-        public function answer(LayoutSpace $space, string $question): ?int
+        public function keep(LayoutSpace $space, string $question, int|string $answer): void
         {
-            return null;
         }
 
-        public function keep(LayoutSpace $space, string $question, int $answer): void
+        public function maySolve(): bool
         {
+            return false;
         }
     };
     $meanwhile = (new Planner(Gardens::library(), $waiting))->report($garden)->tubs[0]->layout;
@@ -126,7 +127,7 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         ->and($meanwhile->pattern)->not->toBe('spread')
         ->and($meanwhile->count)->toBe(7)
         ->and($solved->spacing_mm)->toBeGreaterThanOrEqual($meanwhile->spacing_mm - 1e-6)
-        ->and($asked)->toContain(7);
+        ->and($asked)->toContain('spread 7');
 });
 
 it('fits no fewer cups by spread than by regular patterns', function () {
@@ -138,41 +139,55 @@ it('fits no fewer cups by spread than by regular patterns', function () {
 it('counts a lid once, keeps no count that waits for a spread, and tells lids apart', function () {
     $memory = new class implements LayoutMemory
     {
-        /** @var array<string, int> */
+        /** @var array<string, int|string> */
         public array $kept = [];
 
-        public int $asked = 0;
+        public bool $hasTime = false;
 
-        public bool $knows = false;
-
-        public function spread(LayoutSpace $space, int $count): ?array
+        public function recall(LayoutSpace $space, string $question): int|string|null
         {
-            return $this->knows ? (new SpreadSolver($space))->spread($count) ?? [] : null;
-        }
-
-        public function answer(LayoutSpace $space, string $question): ?int
-        {
-            $this->asked++;
-
             return $this->kept["$question $space->fingerprint"] ?? null;
         }
 
-        public function keep(LayoutSpace $space, string $question, int $answer): void
+        public function keep(LayoutSpace $space, string $question, int|string $answer): void
         {
             $this->kept["$question $space->fingerprint"] = $answer;
+        }
+
+        public function maySolve(): bool
+        {
+            return $this->hasTime;
+        }
+
+        /** @return list<int> */
+        public function counts(): array
+        {
+            return array_values(array_filter($this->kept, is_int(...)));
         }
     };
     $lid = fn (float $length): LayoutSpace => Gardens::space(CrossSection::rectangle($length, 300, 30));
     $most = fn (float $length, float $pitch = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $pitch, 40);
 
     $meanwhile = $most(500);
-    expect($memory->kept)->toBe([]);
-    $memory->knows = true;
+    expect($memory->counts())->toBe([]);
+    $memory->hasTime = true;
     $found = $most(500);
-    expect($found)->toBeGreaterThanOrEqual($meanwhile)->and($memory->kept)->toHaveCount(1);
+    expect($found)->toBeGreaterThanOrEqual($meanwhile)->and($memory->counts())->toBe([$found]);
     // What is kept is what is told, and only of the same lid and pitch.
-    $memory->kept = array_map(fn () => 77, $memory->kept);
+    $memory->kept = array_map(fn ($answer) => is_int($answer) ? 77 : $answer, $memory->kept);
     expect($most(500))->toBe(77)->and($most(500, 95.0))->not->toBe(77)->and($most(501))->not->toBe(77)
         ->and($lid(500)->fingerprint)->toBe($lid(500)->fingerprint)
         ->and($lid(500)->fingerprint)->not->toBe(Gardens::space(CrossSection::rectangle(500, 300, 30), [new KeepOut(0, 0, CrossSection::circle(40))])->fingerprint);
+});
+
+it('remembers layouts to the last digit, and that there is none', function () {
+    $memory = new FreshMemory;
+    $space = Gardens::space(CrossSection::rectangle(517.3, 311.7, 30));
+    foreach ([[PatternKind::Spread, 11], [PatternKind::Best, 12], [PatternKind::Best, 1], [PatternKind::Spread, 39]] as [$kind, $count]) {
+        $first = (new LayoutSolver($space, $memory))->arrange($kind, $count, 70.0);
+        expect((new LayoutSolver($space, $memory))->arrange($kind, $count, 70.0))->toEqual($first);
+    }
+    expect((new LayoutSolver($space, $memory))->arrange(PatternKind::Best, 39, 90.0))->toBeNull();
+    $memory->keep($space, 'spread 11', '');
+    expect((new LayoutSolver($space, $memory))->arrange(PatternKind::Spread, 11, 70.0)?->pattern)->not->toBe(PatternKind::Spread);
 });

@@ -178,6 +178,6 @@ final class CupRules
             return [];
         }
 
-        return [$context->set("Cut it with the $saw->name saw", $tub->pointer('/hole_mm'), null)];
+        return [$context->set("Cut it with the {$saw->name()} saw", $tub->pointer('/hole_mm'), null)];
     }
 }
