@@ -289,11 +289,15 @@ final class SpreadSolver
     /** @return array<int, list<int>> for each hole the earlier ones nearer than a distance */
     private function neighbours(float $within): array
     {
-        $square = $within ** 2;
+        $square = $within * $within;
         $pairs = [];
-        for ($i = 1, $count = count($this->x); $i < $count; $i++) {
+        [$x, $y] = [$this->x, $this->y];
+        for ($i = 1, $count = count($x); $i < $count; $i++) {
+            [$xi, $yi] = [$x[$i], $y[$i]];
             for ($j = 0; $j < $i; $j++) {
-                if (($this->x[$i] - $this->x[$j]) ** 2 + ($this->y[$i] - $this->y[$j]) ** 2 < $square) {
+                $dx = $xi - $x[$j];
+                $dy = $yi - $y[$j];
+                if ($dx * $dx + $dy * $dy < $square) {
                     $pairs[$i][] = $j;
                 }
             }
@@ -305,11 +309,12 @@ final class SpreadSolver
     private function leastDistance(): float
     {
         $least = INF;
-        $count = count($this->x);
-        for ($i = 1; $i < $count; $i++) {
+        [$x, $y] = [$this->x, $this->y];
+        for ($i = 1, $count = count($x); $i < $count; $i++) {
+            [$xi, $yi] = [$x[$i], $y[$i]];
             for ($j = 0; $j < $i; $j++) {
-                $dx = $this->x[$i] - $this->x[$j];
-                $dy = $this->y[$i] - $this->y[$j];
+                $dx = $xi - $x[$j];
+                $dy = $yi - $y[$j];
                 $d = $dx * $dx + $dy * $dy;
                 if ($d < $least) {
                     $least = $d;
