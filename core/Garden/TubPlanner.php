@@ -89,7 +89,7 @@ final readonly class TubPlanner
         [$arrangement, $asked, $complete] = $inMouth
             ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)]), $tub->layout->cups ?? 1, true]
             : $this->layOut($tub, $space, $solver, $byLid, $bySpacing, $byWater);
-        $cropAt = self::cropAt($tub->crops, $tub->plants, $tub->layout->holes, $tub->density, $arrangement);
+        $cropAt = CropPlaces::of($tub->crops, $tub->plants, $tub->layout->holes, $tub->density, $arrangement);
         $cupAt = self::cupAt($tub, $cropAt);
         $mix = CropMix::count(array_values(array_filter($cropAt)), $tub->density);
         $solution = $reservoir($cupAt);
@@ -145,36 +145,6 @@ final readonly class TubPlanner
         $counts = array_count_values($cupAt);
 
         return array_map(static fn (CupPlan $size, int $i): HangingCups => new HangingCups($size->cup, $counts[$i] ?? 0, $size->bottom), $sizes, array_keys($sizes));
-    }
-
-    /**
-     * What grows in each hole: what was said of a hole set by hand; one crop in the order of the pattern; of several the tallest at the back,
-     * where they shade none of the others.
-     *
-     * @param  list<CropWish>  $wishes
-     * @param  list<HoleWish>  $holes
-     * @return list<Crop|null>
-     */
-    private static function cropAt(array $wishes, ?int $plants, array $holes, Density $density, Arrangement $arrangement): array
-    {
-        $crops = array_map(static fn (int $i): ?Crop => $holes[$i]->crop ?? null, array_keys($arrangement->points));
-        $free = array_keys($crops, null, true);
-        $said = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($crops)));
-        $left = array_map(static fn (CropWish $w): CropWish => new CropWish($w->crop, $w->plants === null ? null : max(0, $w->plants - ($said[$w->crop->key] ?? 0))), $wishes);
-        $places = min($plants === null ? count($free) : max(0, $plants - array_sum($said)), count($free));
-        $shares = CropMix::of($left, $density, $places)->shares;
-        if (count($shares) > 1) {
-            usort($shares, static fn (CropShare $a, CropShare $b): int => $b->crop->matureHeightMm <=> $a->crop->matureHeightMm);
-            $points = $arrangement->points;
-            usort($free, static fn (int $a, int $b): int => [round($points[$b]->y, 3), round($points[$a]->x, 3)] <=> [round($points[$a]->y, 3), round($points[$b]->x, 3)]);
-        }
-        foreach ($shares as $share) {
-            foreach (array_splice($free, 0, $share->plants) as $hole) {
-                $crops[$hole] = $share->crop;
-            }
-        }
-
-        return array_values($crops);
     }
 
     /**
@@ -278,7 +248,7 @@ final readonly class TubPlanner
                 continue;
             }
             $wishes = array_map(static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants), CropMix::inProportion($tub->crops, $tub->density, $cups)->shares);
-            $crops = self::cropAt($wishes, null, [], $tub->density, $arrangement);
+            $crops = CropPlaces::of($wishes, null, [], $tub->density, $arrangement);
             $slack = $arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - ($crops[$i] === null || $crops[$j] === null ? 0.0 : $tub->density->spacing($crops[$i], $crops[$j])));
             if ($slack === null || $slack >= -self::ROUNDING_MM) {
                 return $cups;

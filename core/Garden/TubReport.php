@@ -82,6 +82,7 @@ final class TubReport
                 'count' => $plan->cups(),
                 'holes' => self::holes($plan),
                 'spacing_mm' => $plan->arrangement->spacing,
+                'between_plants_mm' => $plan->closest?->distance,
                 'web_mm' => $plan->web(),
                 'edge_mm' => $plan->edge(),
                 'removed_pct' => $plan->removedPercent(),

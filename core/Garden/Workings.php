@@ -103,7 +103,7 @@ final readonly class Workings
         }
 
         return sprintf('The least distance between two hole centres. Lips and lid allow %s', $this->write->length($this->plan->space->leastPitch()))
-            .($pair === null ? '.' : sprintf('; %s %s%s.', $pair->crop === $pair->other ? mb_strtolower($pair->crop->name).' wants' : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want', $this->write->length($pair->wanted), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
+            .($pair === null ? '.' : sprintf('. Of the plants the two that lack most, or have least to spare, stand %s apart: %s %s%s.', $this->write->length($pair->distance), $pair->crop === $pair->other ? mb_strtolower($pair->crop->name).' wants' : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want', $this->write->length($pair->wanted), $this->plan->tub->density === Density::Tight ? ', or 0.6 of it harvested young' : ''));
     }
 
     private function dryDay(): ?string

@@ -60,7 +60,11 @@ function shift(i: number, by: number): void {
 const area = ref<HTMLElement | null>(null);
 const box = useBox(area);
 const GAP = 50;
-const widthsOf = (d: (typeof designs.value)[number]): number => d.tubs.reduce((sum, t) => sum + widthOf(t) + GAP, GAP);
+/** Of tubs alike no more than so many are drawn. */
+const MOST_ALIKE = 4;
+const drawn = (d: (typeof designs.value)[number]): Report['tubs'] => d.tubs.flatMap((t) => Array.from({ length: Math.min(t.count, MOST_ALIKE) }, () => t));
+const alike = (d: (typeof designs.value)[number]): number => (d.of.includes(':') ? (d.tubs[0]?.count ?? 1) : 1);
+const widthsOf = (d: (typeof designs.value)[number]): number => drawn(d).reduce((sum, t) => sum + widthOf(t) + GAP, GAP);
 const scale = computed(() => {
     const column = (box.width - 170) / Math.max(1, designs.value.length) - 20;
     const widest = Math.max(200, ...designs.value.map(widthsOf));
@@ -69,7 +73,7 @@ const scale = computed(() => {
 });
 const placed = (d: (typeof designs.value)[number]) => {
     let x = -widthsOf(d) / 2 + GAP;
-    return d.tubs.map((tub) => {
+    return drawn(d).map((tub) => {
         const at = x + widthOf(tub) / 2;
         x += widthOf(tub) + GAP;
         return { tub, x: at };
@@ -90,7 +94,7 @@ const ROWS = computed<{ key: keyof Figures; name: string; note?: string; better?
         { key: 'mass_kg', name: 'Weight filled', better: -1, show: (f) => mass(f.mass_kg, u) },
         { key: 'days_between_fills', name: 'Days between fills', note: 'plants grown; the tub that needs it first', better: 1, show: (f) => or(f.days_between_fills, (v) => number(v, v < 10 ? 1 : 0)) },
         { key: 'water_to_harvest_l', name: 'Drunk to harvest', better: -1, show: (f) => volume(f.water_to_harvest_l, u) },
-        { key: 'harvest_day', name: 'First harvest', note: 'days from transplanting', better: -1, show: (f) => or(f.harvest_day, (v) => number(v, 0)) },
+        { key: 'harvest_day', name: 'All harvested once', note: 'days from transplanting', better: -1, show: (f) => or(f.harvest_day, (v) => number(v, 0)) },
         { key: 'oxygen_mg_l', name: 'Oxygen, grown', note: 'where it is least, mg/L', better: 1, show: (f) => or(f.oxygen_mg_l, (v) => number(v, 1)) },
         { key: 'outlay', name: 'Outlay', better: -1, show: (f) => `${money(f.outlay)} ${f.currency}` },
         { key: 'per_plant', name: 'Outlay a plant', better: -1, show: (f) => or(f.per_plant, (v) => `${money(v)} ${f.currency}`) },
@@ -130,7 +134,7 @@ const letters = 'ABCD';
                 <p v-if="full" class="small faint">Four are as many as fit side by side.</p>
             </aside>
             <div ref="area" class="area">
-                <p v-if="designs.length < 2" class="start">{{ designs.length === 0 ? 'Choose two designs on the left.' : 'Choose another to set beside it.' }}</p>
+                <p v-if="designs.length < 2" class="start">{{ designs.length === 0 ? 'Choose two designs to set side by side.' : 'Choose another to set beside it.' }}</p>
                 <table v-if="designs.length && box.width">
                     <colgroup><col class="names" /><col v-for="d in designs" :key="d.of" /></colgroup>
                     <thead>
@@ -138,7 +142,7 @@ const letters = 'ABCD';
                             <td></td>
                             <td v-for="d in designs" :key="d.of">
                                 <svg class="drawing" width="100%" height="240" role="img" :aria-label="`${d.name} from the side`">
-                                    <svg x="50%" y="226" overflow="visible"><g v-for="p in placed(d)" :key="p.tub.id" :transform="`translate(${p.x * scale} 0)`"><TubElevation :tub="p.tub" :scale="scale" /></g></svg>
+                                    <svg x="50%" y="226" overflow="visible"><g v-for="(p, n) in placed(d)" :key="n" :transform="`translate(${p.x * scale} 0)`"><TubElevation :tub="p.tub" :scale="scale" /></g></svg>
                                     <line class="pen" x1="4" x2="98%" y1="227" y2="227" />
                                 </svg>
                             </td>
@@ -146,7 +150,7 @@ const letters = 'ABCD';
                         <tr>
                             <th scope="col"></th>
                             <th v-for="(d, i) in designs" :key="d.of" scope="col">
-                                <span class="letter">{{ letters[i] }}</span> <b>{{ d.name }}</b>
+                                <span class="letter">{{ letters[i] }}</span> <b>{{ d.name }}<template v-if="alike(d) > 1"> ×{{ alike(d) }}</template></b>
                                 <span v-if="d.of.includes(':')" class="small faint"> of {{ d.garden }}</span>
                                 <span class="acts"><button v-if="i > 0" type="button" class="word small" :aria-label="`Move ${d.name} left`" @click="shift(i, -1)">←</button><button v-if="i < designs.length - 1" type="button" class="word small" :aria-label="`Move ${d.name} right`" @click="shift(i, 1)">→</button><button type="button" class="word small" @click="toggle(d.of)">Take out<span class="hidden-visually"> {{ d.name }}</span></button></span>
                             </th>

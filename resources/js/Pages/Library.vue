@@ -11,6 +11,7 @@ import ItemDrawing from '../library/ItemDrawing.vue';
 import ItemForm from '../library/ItemForm.vue';
 import { blank, copyOf, found, KINDS, shelf, type Draft, type Kind } from '../library/shelves';
 import VesselDrawing from '../library/VesselDrawing.vue';
+import type { Station } from '../types/garden';
 
 const props = defineProps<{ kind: Kind; library: Library }>();
 
@@ -121,8 +122,13 @@ const measures = (item: Draft): string => {
             return n('diameter_mm');
         case 'crops':
             return `${n('spacing_mm')} apart · ${String(item.litres_per_plant)} L`;
-        default:
-            return typeof item.label_l === 'number' ? `${item.label_l} L` : String(item.kind ?? '');
+        default: {
+            // Its name mostly says the litres; what it measures at the rim is what tells it from others.
+            const rim = (item.stations as Station[] | undefined)?.at(-1);
+            const across = (mm: number): string => dimension(mm, units.value);
+            if (!rim) return String(item.kind ?? '');
+            return `${rim.diameter_mm !== undefined ? `Ø ${across(rim.diameter_mm)}` : `${across(rim.length_mm ?? 0)} × ${across(rim.width_mm ?? 0)}`}, ${across(rim.height_mm)} deep${item.opacity === 'opaque' ? '' : `, ${String(item.opacity)}`}`;
+        }
     }
 };
 </script>

@@ -102,7 +102,7 @@ function add(): void {
 
 <style scoped>
 .run { display: flex; flex-wrap: wrap; border: 1px solid var(--ink); background: var(--sheet); margin-top: 1.4rem; position: relative; }
-.run .label { position: absolute; bottom: 100%; left: 0; font-weight: 600; font-family: var(--grotesque); }
+.run .label { position: absolute; bottom: calc(100% + 0.2rem); left: 0; font-weight: 600; font-family: var(--grotesque); }
 .run button { flex: 1 1 30%; background: none; border: 0; padding: 0.3rem 0.4rem; min-height: 32px; cursor: pointer; color: var(--ink); }
 .run button:hover { background: var(--shoal); }
 .run button[aria-pressed='true'] { background: var(--ink); color: var(--paper); }

@@ -89,7 +89,7 @@ dd .number { font-size: 1.35rem; font-weight: 700; }
 .letter { display: inline-block; min-width: 1.35rem; border: 1.5px solid var(--ink); text-align: center; font-size: 0.8125rem; line-height: 1.25rem; margin-right: 0.2rem; vertical-align: 1px; }
 .severity { background: none; border-width: 0 0 3px; padding: 0; cursor: pointer; }
 span.severity { cursor: default; }
-.crop { border-bottom: 2px solid; }
+.crop { border-bottom: 2px solid; white-space: nowrap; }
 .sound { color: var(--kelp); }
 .says { font-size: 0.875rem; }
 .empty { flex: 1; display: grid; place-content: center; justify-items: center; gap: 0.8rem; text-align: center; }

@@ -56,11 +56,12 @@ function setPlants(i: number, event: Event): void {
         <Pick v-if="wishes.length === 0" label="Crop" :model-value="null" :options="options" filter placeholder="Not yet" :at="`${at}/crop`" @update:model-value="(v) => v && set('choose a crop', () => [{ crop: v, plants: null }])" />
         <div v-for="(wish, i) in wishes" :key="wish.crop" class="wish" :class="{ several }">
             <i v-if="several" class="tint" :style="{ background: tint(wish.crop) }" />
-            <Pick :label="several ? `Crop ${i + 1}` : 'Crop'" :model-value="wish.crop" :options="options" filter clearable :at="several ? `${at}/crops/${i}` : `${at}/crop`" @update:model-value="(v) => change(i, v)" />
+            <Pick :label="several ? `Crop ${i + 1}` : 'Crop'" :model-value="wish.crop" :options="options" filter :clearable="!several" :at="several ? `${at}/crops/${i}` : `${at}/crop`" @update:model-value="(v) => change(i, v)" />
             <div v-if="several" class="number">
                 <label :for="`plants-${i}`">Plants</label>
                 <input :id="`plants-${i}`" inputmode="numeric" :value="wish.plants ?? ''" :placeholder="String(planted(wish.crop))" @change="setPlants(i, $event)" />
             </div>
+            <button v-if="several" type="button" class="away" :aria-label="`Take crop ${i + 1} off this lid`" title="Take it off this lid" @click="change(i, null)">×</button>
         </div>
         <button v-if="wishes.length > 0 && wishes.length < 6" type="button" class="word" data-act="add-crop" @click="add">Add another crop on this lid</button>
         <p v-if="several" class="small faint">Left empty, places are shared evenly. The tallest stand at the back.</p>
@@ -70,8 +71,10 @@ function setPlants(i: number, event: Event): void {
 <style scoped>
 .crops { display: grid; gap: 0.5rem; justify-items: stretch; }
 .crops > .word { justify-self: start; border-bottom-color: var(--rule); }
-.wish.several { display: grid; grid-template-columns: 6px minmax(0, 1fr) 3.6rem; gap: 0.5rem; align-items: end; }
+.wish.several { display: grid; position: relative; grid-template-columns: 6px minmax(0, 1fr) 3.2rem; gap: 0.4rem; align-items: end; }
 .wish.several :deep(.pick) { min-width: 0; }
+.away { position: absolute; top: 0; right: calc(3.2rem + 0.4rem); width: 24px; background: none; border: 0; padding: 0; min-height: 24px; color: var(--ink); cursor: pointer; font-size: 1.1rem; line-height: 1; }
+.away:hover { color: var(--stop-text); }
 .tint { align-self: stretch; }
 .number { display: grid; gap: 0.2rem; }
 .number label { font-family: var(--grotesque); font-weight: 600; }

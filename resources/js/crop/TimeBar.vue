@@ -23,6 +23,12 @@ const row = computed(() => Math.min(24, 44 / Math.max(1, crops.value.length)));
 const bar = computed(() => Math.max(6, row.value - 6));
 const bottom = computed(() => TOP + 8 + row.value * crops.value.length);
 const weeks = computed(() => Array.from({ length: Math.floor(total.value / 7) + 1 }, (_, i) => i * 7 - sown.value));
+/** The harvest days that there is room to write: the last one first, then those before it. */
+const harvests = computed(() => {
+    const written: number[] = [];
+    for (const day of crops.value.map((c) => c.harvest_day).sort((a, b) => b - a)) if (written.every((w) => X(w) - X(day) > 54) && (written.length === 0 || X(day) - X(0) > 60)) written.push(day);
+    return written;
+});
 const topUps = computed(() => props.tub.season.planned_top_ups);
 const spoken = computed(() =>
     [
@@ -44,16 +50,14 @@ const spoken = computed(() =>
             </g>
             <text v-if="crops.length === 1" :x="X(-sown)" :y="bottom + 14">sow</text>
             <text :x="X(0)" :y="bottom + 14" text-anchor="middle">transplant</text>
-            <template v-for="(c, i) in crops" :key="`h${c.crop}`">
-                <text v-if="i === crops.length - 1 || crops.every((o, j) => j <= i || Math.abs(X(o.harvest_day) - X(c.harvest_day)) > 54)" :x="Math.min(X(c.harvest_day), size.width - 40)" :y="bottom + 14" text-anchor="middle" class="strong">day {{ number(c.harvest_day, 0) }}</text>
-            </template>
+            <text v-for="day in harvests" :key="day" :x="Math.min(X(day), size.width - 40)" :y="bottom + 14" text-anchor="middle" class="strong">day {{ number(day, 0) }}</text>
             <text v-if="crops.length === 1" :x="Math.min(X(crops[0]!.harvest_day), size.width - 40)" :y="bottom + 27" text-anchor="middle" class="quiet">first harvest</text>
             <g v-for="t in topUps" :key="t.day">
                 <path class="top-up" :d="`M${X(t.day)} ${TOP - 2}l-5 -8h10z`" />
             </g>
             <g v-if="dry !== null">
                 <line class="dry" :x1="X(dry)" :x2="X(dry)" :y1="TOP - 2" :y2="bottom" />
-                <text :x="Math.min(X(dry) + 4, size.width - 160)" y="14" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}</text>
+                <text :x="X(dry) + (X(dry) + 190 > size.width ? -4 : 4)" y="14" :text-anchor="X(dry) + 190 > size.width ? 'end' : 'start'" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}</text>
             </g>
             <text v-else :x="size.width - 10" y="14" text-anchor="end" class="wet">the water lasts</text>
         </svg>

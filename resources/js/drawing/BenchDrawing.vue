@@ -92,6 +92,9 @@ const lines = computed(() =>
     }),
 );
 
+/** Where a pump's words stand clear of its lines: over one on a shelf, whose lines go down, and under the bench line for one on the bench. */
+const labelAt = (air: AirReport, x: number): string => (pumpHeight(air) > lids.value ? `translate(${X(x)} ${Y(pumpHeight(air) + PUMP.height) - 23})` : `translate(${X(x)} ${ground.value + 17})`);
+
 const ticks = computed(() => {
     const step = scale.value > 0.35 ? 100 : 200;
     return Array.from({ length: Math.floor((height.value - 20) / 20) + 1 }, (_, i) => i * 20).map((mm) => ({ mm, long: mm % step === 0 }));
@@ -114,7 +117,10 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
                 <line v-if="pumpHeight(stand.air) > 0" class="pen" :x1="X(stand.x - 100)" :x2="X(stand.x + 100)" :y1="Y(pumpHeight(stand.air))" :y2="Y(pumpHeight(stand.air))" />
                 <rect class="pump" :x="X(stand.x - PUMP.width / 2)" :y="Y(pumpHeight(stand.air) + PUMP.height)" :width="PUMP.width * scale" :height="PUMP.height * scale" />
                 <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height / 2) + 4" text-anchor="middle" class="strong">{{ number(stand.air.power_w, 1, 'W') }}</text>
-                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height) - 8" text-anchor="middle" class="quiet halo" v-if="!narrow">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
+                <g v-if="!narrow" :transform="labelAt(stand.air, stand.x)">
+                    <text class="quiet halo" text-anchor="middle">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
+                    <text v-if="flows && !crowded" class="quiet halo" text-anchor="middle" y="15">air in L/min</text>
+                </g>
             </g>
             <g
                 v-for="p in scene.placed"
@@ -140,7 +146,6 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
                 </g>
             </g>
             <line class="pen" :x1="20" :x2="size.width - 8" :y1="ground" :y2="ground" />
-            <text v-if="flows && lines.length && !crowded" :x="size.width - 10" y="14" text-anchor="end" class="quiet">air in L/min</text>
         </svg>
     </div>
 </template>

@@ -9,6 +9,9 @@ import { dimension, length, type Units } from '../kit/format';
 import { tint } from './plants';
 import { useBox } from './useBox';
 
+/** About as wide as a letter of a caption is. */
+const CHARACTER_PX = 6.8;
+
 const props = withDefaults(defineProps<{ tub: TubReport; units: Units; canopies?: boolean; dimensions?: boolean; movable?: boolean; chosen?: number | null; caption?: string }>(), { canopies: false, dimensions: true, movable: false, chosen: null, caption: '' });
 const emit = defineEmits<{ choose: [hole: number]; move: [hole: number, x: number, y: number, done: boolean]; nudge: [hole: number, right: number, back: number] }>();
 
@@ -24,7 +27,7 @@ const overhang = computed(() => {
     const beyond = (half: number, at: 'x_mm' | 'y_mm'): number => Math.max(0, ...props.tub.layout.holes.map((h) => Math.abs(h[at]) + leaves(h) / 2 - half));
     return { x: beyond(lid.value.length_mm / 2, 'x_mm'), y: beyond(lid.value.width_mm / 2, 'y_mm') };
 });
-const pad = computed(() => (props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 30 }));
+const pad = computed(() => (props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 44 }));
 const scale = computed(() =>
     Math.max(0.04, Math.min((size.width - pad.value.left - pad.value.right) / (lid.value.length_mm + 2 * overhang.value.x), (size.height - pad.value.top - pad.value.bottom) / (lid.value.width_mm + 2 * overhang.value.y))),
 );
@@ -105,6 +108,15 @@ function nudge(event: KeyboardEvent, i: number): void {
 
 const nameOf = (crop: string): string => (props.tub.shape.crops.find((c) => c.key === crop)?.name ?? crop).toLowerCase();
 
+/** The caption, in two lines where one would run out of the drawing. */
+const lines = computed<string[]>(() => {
+    const text = props.caption || `${props.tub.raft ? 'Board' : 'Lid'} from above · ${props.units === 'us' ? 'inches' : 'mm'}${!props.tub.shape.in_mouth && props.dimensions ? ' · dashed: the edge that carries the load' : ''}`;
+    if (text.length * CHARACTER_PX < size.width) return [text];
+    const words = text.split(' ');
+    const half = words.findIndex((_, i) => words.slice(0, i + 1).join(' ').length >= text.length / 2) + 1;
+    return [words.slice(0, half).join(' '), words.slice(half).join(' ')];
+});
+
 const description = computed(() => `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(props.tub.hole.diameter_mm, props.units)}, ${props.tub.layout.pattern}.`);
 </script>
 
@@ -175,7 +187,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 <path class="fine" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`" />
                 <text :x="X(0)" :y="Y(lid.width_mm / 2 + overhang.y) - 32" text-anchor="middle">Ø {{ dimension(lid.length_mm, units) }}</text>
             </g>
-            <text :x="middle.x" :y="Math.min(size.height - 8, Y(-lid.width_mm / 2 - overhang.y) + 24)" text-anchor="middle" class="quiet">{{ caption || (tub.raft ? 'Board from above' : 'Lid from above') }} · {{ units === 'us' ? 'inches' : 'mm' }}<tspan v-if="!tub.shape.in_mouth && dimensions"> · dashed: the edge that carries the load</tspan></text>
+            <text :y="Math.min(size.height - 8 - 15 * (lines.length - 1), Y(-lid.width_mm / 2 - overhang.y) + 24)" text-anchor="middle" class="quiet"><tspan v-for="(line, i) in lines" :key="i" :x="middle.x" :dy="i * 15">{{ line }}</tspan></text>
         </svg>
     </div>
 </template>

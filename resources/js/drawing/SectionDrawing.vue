@@ -10,17 +10,20 @@ import { useBox } from './useBox';
 const props = defineProps<{ tub: TubReport; units: Units }>();
 const emit = defineEmits<{ line: [choice: string] }>();
 
-const LEFT = 118;
-const RIGHT = 84;
 const TOP = 44;
 const BOTTOM = 34;
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
+/** Room for the names on the left and the tape on the right; names end at namesEnd, from where a line leads to the wall. */
+const narrow = computed(() => size.width < 480);
+const left = computed(() => (narrow.value ? 104 : 132));
+const right = computed(() => (narrow.value ? 68 : 78));
+const namesEnd = computed(() => left.value - (narrow.value ? 26 : 44));
 const width = computed(() => Math.max(props.tub.shape.lid.length_mm, ...props.tub.shape.stations.map((s) => s.length_mm), ...(props.tub.under?.stations ?? []).map((s) => s.length_mm)));
-const scale = computed(() => Math.max(0.05, Math.min((size.width - LEFT - RIGHT) / width.value, (size.height - TOP - BOTTOM) / (topOf(props.tub) + 12))));
+const scale = computed(() => Math.max(0.05, Math.min((size.width - left.value - right.value) / width.value, (size.height - TOP - BOTTOM) / (topOf(props.tub) + 12))));
 const ground = computed(() => size.height - BOTTOM);
-const middle = computed(() => LEFT + (size.width - LEFT - RIGHT) / 2);
+const middle = computed(() => left.value + (size.width - left.value - right.value) / 2);
 const floor = computed(() => ground.value - (baseOf(props.tub) + props.tub.shape.floor_mm) * scale.value);
 const y = (mm: number): number => floor.value - mm * scale.value;
 
@@ -91,24 +94,24 @@ const description = computed(() => {
 <template>
     <div ref="box" class="holder">
         <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" :aria-label="description">
-            <line class="pen" :x1="LEFT - 14" :x2="size.width - 14" :y1="ground" :y2="ground" />
+            <line class="pen" :x1="left - 14" :x2="size.width - 14" :y1="ground" :y2="ground" />
             <g :transform="`translate(${middle} ${ground})`"><TubElevation :tub="tub" :scale="scale" :growth="0.15" :level="level" /></g>
 
             <g v-for="name in names" :key="name.key">
-                <path class="hair" :d="`M${LEFT - 16} ${name.labelY}L${edge - 8} ${name.y}H${name.wall}`" />
-                <text :x="LEFT - 22" :y="name.labelY" text-anchor="end" :class="name.tone ?? ''" class="strong">{{ name.text }}</text>
-                <text :x="LEFT - 22" :y="name.labelY + 14" text-anchor="end" class="quiet">{{ name.sub }}</text>
+                <path class="hair" :d="`M${namesEnd + 6} ${name.labelY - 4}L${edge - 8} ${name.y}H${name.wall}`" />
+                <text :x="namesEnd" :y="name.labelY" text-anchor="end" :class="name.tone ?? ''" class="strong">{{ name.text }}</text>
+                <text :x="namesEnd" :y="name.labelY + 14" text-anchor="end" class="quiet">{{ name.sub }}</text>
             </g>
 
             <g class="tape" aria-hidden="true">
                 <rect :x="tape" :y="y(rim)" width="26" :height="rim * scale" />
                 <template v-for="mm in millimetres" :key="`m${mm}`">
                     <line v-if="scale > 0.35 || mm % 50 === 0" class="fine" :x1="tape" :x2="tape + (mm % 50 === 0 ? 11 : 5)" :y1="y(mm)" :y2="y(mm)" />
-                    <text v-if="mm % 100 === 0" :x="tape - 4" :y="y(mm) + 4" text-anchor="end">{{ mm }}</text>
+                    <text v-if="mm % 100 === 0" :x="tape - 4" :y="y(mm) + (mm === 0 ? -2 : 4)" text-anchor="end">{{ mm }}</text>
                 </template>
                 <template v-for="i in sixteenths" :key="`i${i}`">
                     <line class="fine" :x1="tape + 26" :x2="tape + 26 - (i % 2 === 0 ? 9 : 5)" :y1="y(i * 12.7)" :y2="y(i * 12.7)" v-if="scale > 0.35 || i % 2 === 0" />
-                    <text v-if="i % 4 === 0" :x="tape + 30" :y="y(i * 12.7) + 4">{{ i / 2 }}</text>
+                    <text v-if="i % 4 === 0" :x="tape + 30" :y="y(i * 12.7) + (i === 0 ? -2 : 4)">{{ i / 2 }}</text>
                 </template>
                 <text :x="tape - 4" :y="y(rim) - 10" text-anchor="end" class="quiet">mm</text>
                 <text :x="tape + 30" :y="y(rim) - 10" class="quiet">in</text>

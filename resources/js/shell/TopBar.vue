@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Over every mark: the garden's name, its tubs to scale to choose from, units, undo and redo, the night, and how the keeping stands. */
 import { Link } from '@inertiajs/vue3';
-import { computed, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
 import { useGarden } from '../kit/garden';
 import { isNight, setNight } from '../kit/theme';
@@ -17,6 +17,16 @@ const scale = computed(() => Math.min(26 / tallest.value, 58 / widest.value));
 const night = ref(isNight());
 const state = computed(() => ({ saved: 'Saved', saving: 'Saving', away: 'Not saved yet', refused: 'Not saved', conflict: 'Not saved' })[garden.save.value]);
 const editing = ref(false);
+
+/** The chosen tub stays in sight where there is not room for all. */
+const strip = ref<HTMLElement | null>(null);
+function bring(): void {
+    const bar = strip.value;
+    const chosen = bar?.querySelector<HTMLElement>('[aria-pressed=true]');
+    if (bar && chosen) bar.scrollLeft = chosen.offsetLeft - bar.offsetLeft - (bar.clientWidth - chosen.offsetWidth) / 2;
+}
+onMounted(bring);
+watch(() => garden.selected.value, () => void nextTick(bring));
 
 function rename(event: Event): void {
     const name = (event.target as HTMLInputElement).value.trim().slice(0, 120);
@@ -37,7 +47,7 @@ function flip(): void {
             <h1 v-if="!editing"><button type="button" class="title" title="Rename" @click="editing = true">{{ garden.document.value.name || 'Garden' }}</button></h1>
             <input v-else :value="garden.document.value.name" aria-label="Name of the garden" maxlength="120" @vue:mounted="({ el }: { el: HTMLInputElement | null }) => el?.select()" @blur="rename" @keydown.enter="rename" @keydown.esc="editing = false" />
         </div>
-        <div class="strip" role="group" aria-label="Tubs">
+        <div ref="strip" class="strip" role="group" aria-label="Tubs">
             <button v-for="tub in tubs" :key="tub.id" type="button" :aria-pressed="!props.onBench && garden.selected.value === tub.id" @click="emit('choose', tub.id)">
                 <svg :width="Math.max(30, tub.shape.lid.length_mm * scale + 4)" height="30" aria-hidden="true"><g :transform="`translate(${Math.max(30, tub.shape.lid.length_mm * scale + 4) / 2} 29)`"><TubMini :stations="tub.shape.stations" :scale="scale" :lid="tub.shape.in_mouth ? 0 : tub.shape.lid.length_mm" /></g></svg>
                 <span class="small">{{ tub.name }}<template v-if="tub.count > 1"> ×{{ tub.count }}</template></span>
