@@ -104,7 +104,7 @@ final class PlanCommand extends GardenCommand
                 /** @var array{Offer, int} $pack */
                 return $pack[1].' × '.$w->number($pack[0]->pack, 1);
             }, $purchase->packs));
-            $table->addRow(['  '.$purchase->need->name, $w->number($purchase->need->amount, 1, $unit), $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
+            $table->addRow(['  '.$purchase->need->name, $w->number($purchase->need->amount, $purchase->need->amount < 1.0 ? 2 : 1, $unit), $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
         }
         $table->render();
         $budget = $plan->budget;

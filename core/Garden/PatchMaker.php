@@ -58,6 +58,16 @@ final readonly class PatchMaker
             : $this->set($pointer, [$value]);
     }
 
+    /**
+     * Takes out what is written in the file.
+     *
+     * @return list<stdClass>
+     */
+    public function remove(string $pointer): array
+    {
+        return [(object) ['op' => 'remove', 'path' => $pointer]];
+    }
+
     private static function operation(string $op, string $path, mixed $value): stdClass
     {
         return (object) ['op' => $op, 'path' => $path, 'value' => $value];

@@ -45,6 +45,19 @@ final readonly class Raft
         return new self($board, $thickness, $gap, $line, self::jam($profile, $board, $line));
     }
 
+    /** The narrowest place over the water that the board does not pass on its way in; null where it passes all the way. */
+    public function stuckAt(Profile $profile): ?CrossSection
+    {
+        $narrowest = null;
+        foreach ($profile->stations as $station) {
+            if ($station->height > $this->line && ! RoundedBox::of($station->section)->contains(RoundedBox::of($this->board)) && ($narrowest === null || $station->section->area() < $narrowest->area())) {
+                $narrowest = $station->section;
+            }
+        }
+
+        return $narrowest;
+    }
+
     /** How far it goes down with the water before it jams. */
     public function travel(): float
     {

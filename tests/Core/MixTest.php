@@ -250,3 +250,12 @@ it('says when what has to stay clear swallows the lid, and when the lid is small
         ->and($said(['diameter_mm' => 40])->says)->toContain('No hole of 54')
         ->and($said(['diameter_mm' => 40, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 20]]])->says)->toContain('No hole of 54');
 });
+
+it('says so when it is the second size of cup that the lid does not hold', function () {
+    $garden = Gardens::tub(['vessel' => 'bucket-10', 'cups_2' => ['lip_diameter_mm' => 300, 'top_diameter_mm' => 290, 'bottom_diameter_mm' => 200, 'height_mm' => 100]]);
+    $finding = array_values(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'lid.too-many'))[0];
+
+    expect([$finding->at, $finding->severity])->toBe(['/tubs/0/cups_2', 'stop'])
+        ->and($finding->says)->toContain('second size of cup')
+        ->and(Gardens::findings(Gardens::tub(['vessel' => 'bucket-10'])))->not->toContain('stop lid.too-many');
+});

@@ -206,3 +206,11 @@ it('keeps a sight strip on a painted passive tub, and cuts an adapter for a jar 
         ->and($jar('net-cup-38')->tubs[0]->adapter->outer_mm)->toBe($jar('net-cup-38')->tubs[0]->shape->lid->length_mm)
         ->and(array_column($jar('net-cup-38')->parts, 'need', 'key'))->toHaveKey('adapter-disc');
 });
+
+it('turns down a board that does not pass the neck', function () {
+    // The jar is 110 mm inside and 78 in the neck; a board under the shoulder is wider than that. A bucket only widens.
+    expect(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 60]])))->toContain('stop raft.mouth')
+        ->and(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'bucket-20'])))->not->toContain('stop raft.mouth')
+        // Afloat within the neck it comes from above.
+        ->and(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 8, 'gap_mm' => 2]])))->not->toContain('stop raft.mouth');
+});

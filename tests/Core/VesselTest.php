@@ -110,6 +110,30 @@ it('reports one fill without applying it, and names a fill that is off', functio
         ->and(Gardens::findings($off))->toContain('mind vessel.fill');
 });
 
+it('says which fill contradicts the others, and leaves it out at a press', function () {
+    // A cylinder 200 across: 3.1416 L each 100 mm. The second of four was read at half its depth.
+    $fills = [['litres' => 1.571, 'depth_mm' => 50], ['litres' => 6.283, 'depth_mm' => 100], ['litres' => 6.4, 'depth_mm' => 200], ['litres' => 7.854, 'depth_mm' => 250]];
+    $garden = Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]], 'fills' => $fills]]);
+    $said = array_values(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'vessel.fill'));
+
+    expect(array_column($said, 'at'))->toBe(['/tubs/0/vessel/fills/1'])
+        // The others' line by hand: (V1·L1 + V3·L3 + V4·L4) / (V1² + V3² + V4²) with V = 0.031416·depth.
+        ->and($said[0]->says)->toStartWith('Fill 2 is 98.')
+        ->and($said[0]->remedies[0]->patch)->toEqual([(object) ['op' => 'remove', 'path' => '/tubs/0/vessel/fills/1']]);
+    unset($fills[1]);
+    $fit = FillFit::of(new Profile([new Station(0, CrossSection::circle(200)), new Station(300, CrossSection::circle(200))]), array_map(fn ($f) => new Fill($f['litres'], $f['depth_mm']), array_values($fills)));
+    expect($fit?->odd)->toBeNull()->and($fit?->residualPercent())->toBeLessThan(5);
+});
+
+it('names every fill where no one of them is to blame', function (array $fills, array $named) {
+    $garden = Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]], 'fills' => $fills]]);
+
+    expect(array_column(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'vessel.fill'), 'at'))->toBe(array_map(fn ($i) => "/tubs/0/vessel/fills/$i", $named));
+})->with([
+    'two that differ' => [[['litres' => 2, 'depth_mm' => 100], ['litres' => 8, 'depth_mm' => 200]], [0, 1]],
+    'three in three directions' => [[['litres' => 2, 'depth_mm' => 100], ['litres' => 8, 'depth_mm' => 200], ['litres' => 8.5, 'depth_mm' => 280]], [0, 1, 2]],
+]);
+
 it('takes what pebbles displace off the water, and inverts that too', function () {
     $cup = new Cup(null, 'Cup', 58, 50, 36, 52, false);
     $reservoir = new Reservoir(bucket(), [new HangingCups($cup, 4, 250)], true);

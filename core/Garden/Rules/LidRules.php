@@ -9,6 +9,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
+use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
@@ -57,6 +58,13 @@ final class LidRules
                 'What has to stay clear leaves no room on the lid for a hole. Make it smaller, or take it out where cups may go after all.',
                 sprintf('Cups stay %s off latches, handles and ribs, all of which are drawn hatched.', $context->write->length(KeepOut::CLEAR_MM)));
         }
+        $second = $plan->sizes[1] ?? null;
+        if ($laidOut === 0 && $second !== null && self::holdsOne($plan, $plan->lid, [$plan->space->cups[0]])) {
+            return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/cups_2'),
+                sprintf('No hole of %s, for the second size of cup, fits this lid. Use a smaller one, or leave it out.', $context->write->length($second->seat->hole)),
+                'A layout has places that take either size, so the lid must hold the larger one.',
+                [$context->set('Leave the second size out', $tub->pointer('/cups_2'), null)]);
+        }
         if ($laidOut === 0) {
             return $plan->seat->holds() || $tub->layout->pattern === PatternKind::Manual ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
                 sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->seat->hole)),
@@ -79,9 +87,18 @@ final class LidRules
         if ($plan->lid->keepOuts === [] || ! $plan->seat->holds()) {
             return false;
         }
-        $bare = new Lid($plan->lid->outline, $plan->lid->thickness, $plan->lid->make, $plan->lid->topAboveRim, []);
 
-        return (new LayoutSolver(new LayoutSpace($bare, $plan->space->cups, $plan->tub->vessel->profile)))->mostRegular(PatternKind::Best, $plan->space->leastPitch(), 1) > 0;
+        return self::holdsOne($plan, new Lid($plan->lid->outline, $plan->lid->thickness, $plan->lid->make, $plan->lid->topAboveRim, []), $plan->space->cups);
+    }
+
+    /**
+     * Whether a lid over this tub holds one of some cups.
+     *
+     * @param  non-empty-list<CupInHole>  $cups
+     */
+    private static function holdsOne(TubPlan $plan, Lid $lid, array $cups): bool
+    {
+        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->vessel->profile)))->mostRegular(PatternKind::Best, $plan->space->leastPitch(), 1) > 0;
     }
 
     private static function pattern(TubPlan $plan): ?Finding

@@ -62,6 +62,12 @@ final class SystemRules
                 sprintf('A gap of %s all round leaves no board. Make it narrower.', $w->length($tub->raft->gap)),
                 'The board is as wide as the tub at its water line, less the gap on both sides.')];
         }
+        $mouth = $raft->stuckAt($tub->vessel->profile);
+        if ($mouth !== null) {
+            return [new Finding('raft.mouth', Severity::Stop, $tub->id, $tub->pointer('/vessel'),
+                sprintf('The board is %s across and has to pass %s on its way in. Use a vessel that does not narrow, or run this one passive.', $w->length(min($raft->board->length, $raft->board->width)), $w->length(min($mouth->length, $mouth->width))),
+                'A board in one piece goes no further down than the narrowest place over the water.')];
+        }
         $load = $plan->raftLoad();
         $carries = $raft->carries($plan->holesArea());
         $dip = self::dip($plan);

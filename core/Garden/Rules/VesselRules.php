@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden\Rules;
 
 use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
 use KelpTub\Core\Vessel\FillFit;
@@ -79,12 +80,19 @@ final class VesselRules
     private static function fills(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
+        $fit = $tub->vessel->fit;
+        $why = 'Fills against a tape should lie on one line; one that does not was misread or poured wrong.';
+        $off = static fn (float $share): string => sprintf('%s %% %s', $context->write->number(abs($share) * 100, 1), $share > 0 ? 'above' : 'below');
+        if ($fit?->odd !== null) {
+            return [new Finding('vessel.fill', Severity::Mind, $tub->id, $tub->pointer("/vessel/fills/$fit->odd"),
+                sprintf('Fill %d is %s what the others say, and they agree. Pour and read it again, or leave it out.', $fit->odd + 1, $off($fit->oddDeviation ?? 0.0)), $why,
+                [new Remedy('Leave fill '.($fit->odd + 1).' out', $context->patch->remove($tub->pointer("/vessel/fills/$fit->odd")))])];
+        }
         $findings = [];
-        foreach ($tub->vessel->fit->deviations ?? [] as $i => $deviation) {
+        foreach ($fit->deviations ?? [] as $i => $deviation) {
             if (abs($deviation) > FillFit::TOLERANCE) {
                 $findings[] = new Finding('vessel.fill', Severity::Mind, $tub->id, $tub->pointer("/vessel/fills/$i"),
-                    sprintf('Fill %d is %s %% %s what the others say. Pour and read it again.', $i + 1, $context->write->number(abs($deviation) * 100, 1), $deviation > 0 ? 'above' : 'below'),
-                    'Fills against a tape should lie on one line; one that does not was misread or poured wrong.');
+                    sprintf('Fill %d is %s the line through all of them. Pour and read it again.', $i + 1, $off($deviation)), $why);
             }
         }
 
