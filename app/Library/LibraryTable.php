@@ -25,7 +25,7 @@ final class LibraryTable
     public static function columns(LibraryKind $kind): array
     {
         return match ($kind) {
-            LibraryKind::Vessels => ['key', 'name', 'kind', 'label_l', 'opacity', 'empty_kg', 'floor_mm', 'braced', 'food_safe', 'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm'],
+            LibraryKind::Vessels => ['key', 'name', 'kind', 'label_l', 'opacity', 'empty_kg', 'floor_mm', 'cut_mm', 'braced', 'food_safe', 'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm'],
             LibraryKind::Cups => ['key', 'name', 'lip_diameter_mm', 'top_diameter_mm', 'bottom_diameter_mm', 'height_mm', 'made'],
             LibraryKind::Saws => ['key', 'name', 'diameter_mm'],
             LibraryKind::Crops => self::CROP,

@@ -36,6 +36,7 @@ final class PartReader
         $measured = isset($raw->cut_mm) ? $whole->cutAt((float) $raw->cut_mm) : $whole;
         $fills = self::each($raw->fills ?? [], static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm));
         $fit = $fills === [] ? null : FillFit::of($measured, $fills);
+        $scale = $fit !== null && $fit->applied ? $fit->scale : 1.0;
         $mouth = $measured->mouth();
         $kind = $raw->kind ?? ($mouth->round ? 'bucket' : 'tote');
 
@@ -51,7 +52,8 @@ final class PartReader
             $raw->food_safe ?? true,
             ($raw->cover ?? 'none') !== 'none',
             $measured,
-            $fit !== null && $fit->applied ? $measured->withAreasScaled($fit->scale) : $measured,
+            $scale === 1.0 ? $measured : $measured->withAreasScaled($scale),
+            $scale === 1.0 ? $whole : $whole->withAreasScaled($scale),
             $fit,
             isset($raw->lid) ? self::lid($raw->lid, $mouth) : Lid::overMouth($mouth),
         );

@@ -22,6 +22,7 @@ use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\Vessel\Vessel;
 use KelpTub\Core\Vessel\Weight;
 use stdClass;
 
@@ -240,7 +241,8 @@ final class TubReport
             'cover' => $tub->cover,
             'floor_mm' => $vessel->floor,
             'stand_mm' => $tub->stand,
-            'stations' => array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $vessel->profile->stations),
+            'stations' => self::stations($vessel->profile->stations),
+            'cut_off' => self::cutOff($vessel),
             'lid' => (object) [
                 ...self::section($plan->lid->outline),
                 'thickness_mm' => $plan->lid->thickness,
@@ -393,7 +395,7 @@ final class TubReport
             'cord_hole_mm' => $pair->cordHole(),
             'cord_hole_diameter_mm' => NestedPair::CORD_HOLE_MM,
             'wall_mm' => NestedPair::WALL_MM,
-            'stations' => array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $pair->lower->profile->stations),
+            'stations' => self::stations($pair->lower->profile->stations),
         ];
     }
 
@@ -414,6 +416,28 @@ final class TubReport
         return $tub->system === GrowingSystem::Passive && $tub->cover === 'paint' && $tub->vessel->opacity->needsCover()
             ? (object) ['from_mm' => $plan->lowest, 'to_mm' => $plan->line->highest()]
             : null;
+    }
+
+    /**
+     * The top that is cut off, from the cut up; nothing where the vessel is whole.
+     *
+     * @return list<stdClass>
+     */
+    private static function cutOff(Vessel $vessel): array
+    {
+        $rim = $vessel->profile->rim();
+        $above = array_values(array_filter($vessel->whole->stations, static fn (Station $s): bool => $s->height > $rim));
+
+        return $above === [] ? [] : self::stations([new Station($rim, $vessel->whole->sectionAt($rim)), ...$above]);
+    }
+
+    /**
+     * @param  list<Station>  $stations
+     * @return list<stdClass>
+     */
+    private static function stations(array $stations): array
+    {
+        return array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...self::section($s->section)], $stations);
     }
 
     /** @return array<string, bool|float> */

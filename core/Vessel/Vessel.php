@@ -12,8 +12,9 @@ final readonly class Vessel
     public const KINDS = ['bucket', 'tote', 'jar', 'bottle', 'tray', 'other'];
 
     /**
-     * @param  Profile  $measured  the inside as measured
+     * @param  Profile  $measured  the inside as measured, up to where its top is cut off
      * @param  Profile  $profile  the inside as computed with: measured, rescaled by the fills where there are two or more
+     * @param  Profile  $whole  the same with what is cut off still on it
      */
     public function __construct(
         public ?string $key,
@@ -28,6 +29,7 @@ final readonly class Vessel
         public bool $covered,
         public Profile $measured,
         public Profile $profile,
+        public Profile $whole,
         public ?FillFit $fit,
         public Lid $lid,
     ) {

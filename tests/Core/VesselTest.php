@@ -170,3 +170,24 @@ it('finds what is wrong with a vessel', function (array $tub, array $garden, str
     'a cold floor' => [[], ['site' => ['floor' => 'concrete']], 'mind vessel.cold-floor'],
     'no food plastic' => [['vessel' => ['food_safe' => false, 'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]]]], [], 'stop vessel.food'],
 ]);
+
+it('cuts a bottle where it is told to, and holds the label against the whole of it', function () {
+    $bottle = Gardens::library()->vessels['bottle-5'];
+    $of = function (?float $cut) use ($bottle) {
+        $vessel = (object) [...get_object_vars($bottle), 'cut_mm' => $cut];
+        unset($vessel->lid);
+
+        return Gardens::tub(['system' => 'passive', 'vessel' => $vessel]);
+    };
+    $whole = Gardens::report($of(null))->tubs[0];
+    $cut = Gardens::report($of(240))->tubs[0];
+    // Frusta by hand, πh/12·(a² + ab + b²): to the cut at 240 4.344399 L, to the neck 5.149940 L.
+    expect($whole->volume->brim_l)->toEqualWithDelta(5.149939533, 1e-8)
+        ->and($cut->volume->brim_l)->toEqualWithDelta(4.344398525, 1e-8)
+        ->and($whole->shape->cut_off)->toBe([])
+        ->and(array_map(fn ($s) => [$s->height_mm, $s->length_mm], $cut->shape->cut_off))->toBe([[240.0, 152.0], [250.0, 152.0], [285.0, 110.0], [305.0, 48.0], [330.0, 48.0]])
+        ->and($cut->shape->lid->length_mm)->toBe(152.0)
+        ->and($cut->levels->rim_mm)->toBe(240.0)
+        // 5 L on the label are in the whole bottle, though not in what is left of it.
+        ->and(Gardens::findings($of(240)))->not->toContain('mind vessel.label');
+});

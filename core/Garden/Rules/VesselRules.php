@@ -52,7 +52,8 @@ final class VesselRules
     {
         $tub = $plan->tub;
         $label = $tub->vessel->labelLitres;
-        $brim = $tub->vessel->profile->brim();
+        // A label speaks of the whole bottle.
+        $brim = $tub->vessel->whole->brim();
         if ($label === null || ($brim >= $label && $brim <= self::LABEL_MARGIN * $label)) {
             return null;
         }

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
 import { dimension, length, volume, type Units } from '../kit/format';
-import { baseOf, halfAt, spreadLabels, topOf } from './shape';
+import { baseOf, halfAt, profilePath, spreadLabels, topOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
 
@@ -21,7 +21,9 @@ const left = computed(() => (narrow.value ? 104 : 132));
 const right = computed(() => (narrow.value ? 68 : 78));
 const namesEnd = computed(() => left.value - (narrow.value ? 26 : 44));
 const width = computed(() => Math.max(props.tub.shape.lid.length_mm, ...props.tub.shape.stations.map((s) => s.length_mm), ...(props.tub.under?.stations ?? []).map((s) => s.length_mm)));
-const scale = computed(() => Math.max(0.05, Math.min((size.width - left.value - right.value) / width.value, (size.height - TOP - BOTTOM) / (topOf(props.tub) + 12))));
+/** What is cut off a bottle shows over it, as far as it reached. */
+const highest = computed(() => Math.max(topOf(props.tub), baseOf(props.tub) + props.tub.shape.floor_mm + (props.tub.shape.cut_off.at(-1)?.height_mm ?? 0)));
+const scale = computed(() => Math.max(0.05, Math.min((size.width - left.value - right.value) / width.value, (size.height - TOP - BOTTOM) / (highest.value + 12))));
 const ground = computed(() => size.height - BOTTOM);
 const middle = computed(() => left.value + (size.width - left.value - right.value) / 2);
 const floor = computed(() => ground.value - (baseOf(props.tub) + props.tub.shape.floor_mm) * scale.value);
@@ -95,6 +97,10 @@ const description = computed(() => {
     <div ref="box" class="holder">
         <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" :aria-label="description">
             <line class="pen" :x1="left - 14" :x2="size.width - 14" :y1="ground" :y2="ground" />
+            <g v-if="tub.shape.cut_off.length" :transform="`translate(${middle} ${floor})`" class="cut-off">
+                <path :d="profilePath(tub.shape.cut_off, scale)" />
+                <text :x="(tub.shape.cut_off.at(-1)!.length_mm / 2) * scale + 10" :y="-tub.shape.cut_off.at(-1)!.height_mm * scale + 12" class="quiet">cut off at {{ dimension(tub.levels.rim_mm, units) }}</text>
+            </g>
             <g :transform="`translate(${middle} ${ground})`"><TubElevation :tub="tub" :scale="scale" :growth="0.15" :level="level" /></g>
 
             <g v-for="name in names" :key="name.key">
@@ -147,6 +153,7 @@ const description = computed(() => {
 
 <style scoped>
 .holder { position: relative; width: 100%; height: 100%; min-height: 260px; }
+.cut-off path { fill: none; stroke: var(--faint); stroke-dasharray: 5 4; }
 .tape rect { fill: var(--cup); stroke: var(--ink); }
 .handle { cursor: ns-resize; touch-action: none; }
 .catch { fill: transparent; }

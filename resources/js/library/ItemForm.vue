@@ -73,6 +73,7 @@ const words = (list: string[]): { value: string; name: string }[] => list.map((v
             <Toggle label="Shape" :model-value="round ? 'round' : 'square'" :options="[{ value: 'round', name: 'Round' }, { value: 'square', name: 'Rectangular' }]" @update:model-value="setShape" />
             <Measure label="Sold as" dimension="volume" optional :model-value="n('label_l')" at="/label_l" @update:model-value="(v) => set('label_l', v)" />
             <Measure label="Weighs, empty" dimension="mass" :model-value="(n('empty_kg') ?? 0) * 1000" at="/empty_kg" @update:model-value="(v) => v !== null && set('empty_kg', v / 1000)" />
+            <Measure v-if="item.kind === 'bottle'" label="Cut it at" dimension="length" optional :model-value="n('cut_mm')" at="/cut_mm" @update:model-value="(v) => set('cut_mm', v)" />
             <Toggle label="Walls" :model-value="String(item.opacity ?? 'opaque')" :options="words(['opaque', 'translucent', 'clear'])" @update:model-value="(v) => set('opacity', v)" />
             <fieldset v-for="(s, i) in stations" :key="i">
                 <legend>{{ nameOf(i) }} <button v-if="i > 0 && i < stations.length - 1" type="button" class="word small" @click="set('stations', stations.filter((_, j) => j !== i))">Remove</button></legend>

@@ -147,6 +147,10 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 <input id="tub-name" class="text" :value="tub.name ?? tub.id" maxlength="120" @change="setField('rename the tub', (t) => { t.name = ($event.target as HTMLInputElement).value.trim() || t.id; })" />
             </div>
             <Counter label="How many alike" :model-value="tub.count ?? 1" :most="50" @update:model-value="(v) => setField('change how many', (t) => { t.count = v; })" />
+            <div v-if="inPlace.kind === 'bottle'" class="stack cut">
+                <Measure label="Cut it at" dimension="length" optional :model-value="inPlace.cut_mm ?? null" :at="`${at}/vessel/cut_mm`" hint="Over the inside floor; empty for a whole bottle." @update:model-value="(x) => setVessel('change the cut', (v) => { v.cut_mm = x; delete v.lid; })" />
+                <p class="caution small">Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</p>
+            </div>
             <details>
                 <summary>Measures</summary>
                 <div class="stack tape">
@@ -167,10 +171,6 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     </template>
                 </fieldset>
                 <button type="button" class="box" @click="addStation">Add a station</button>
-                <div v-if="inPlace.kind === 'bottle'" class="stack cut">
-                    <Measure label="Cut it at" dimension="length" optional :model-value="inPlace.cut_mm ?? null" :at="`${at}/vessel/cut_mm`" hint="Over the inside floor; empty for a whole bottle." @update:model-value="(x) => setVessel('change the cut', (v) => { v.cut_mm = x; delete v.lid; })" />
-                    <p class="caution small">Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</p>
-                </div>
             </details>
             <details :open="fills.length > 0">
                 <summary>Known fills</summary>
