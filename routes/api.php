@@ -2,26 +2,23 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\Api\CropsController;
 use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\GardenController;
-use App\Http\Controllers\Api\LayoutsController;
 use App\Http\Controllers\Api\LibraryController;
-use App\Http\Controllers\Api\PlanController;
-use App\Http\Controllers\Api\PreviewController;
 use App\Http\Controllers\Api\ReadController;
-use App\Http\Controllers\Api\VesselsController;
+use App\Http\Controllers\Api\ReportController;
+use App\Http\Controllers\Api\TubController;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Route;
 
 // The floor that bin/bench measures previews against.
 Route::post('nothing', static fn (): JsonResponse => new JsonResponse(new stdClass));
 
-Route::post('preview', PreviewController::class);
-Route::post('plan', PlanController::class);
-Route::post('layouts', LayoutsController::class);
-Route::post('crops', CropsController::class);
-Route::post('vessels', VesselsController::class);
+Route::post('preview', [ReportController::class, 'preview']);
+Route::post('plan', [ReportController::class, 'plan']);
+Route::post('layouts', [TubController::class, 'layouts']);
+Route::post('crops', [TubController::class, 'crops']);
+Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);
 Route::post('read', ReadController::class);
 

@@ -23,7 +23,10 @@ final class RememberedLayouts implements LayoutMemory
 
     public function recall(LayoutSpace $space, string $question): int|string|null
     {
-        $this->known[$space->fingerprint] ??= $this->read($space);
+        if (! isset($this->known[$space->fingerprint][$question])) {
+            // Another request may have found it meanwhile.
+            $this->known[$space->fingerprint] = $this->read($space);
+        }
 
         return $this->known[$space->fingerprint][$question] ?? null;
     }

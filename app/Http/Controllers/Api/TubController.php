@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Api;
+
+use App\Library\LibraryKind;
+use App\Library\OwnLibrary;
+use Illuminate\Container\Attributes\Give;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use KelpTub\Core\Garden\CropRanking;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\LayoutCandidates;
+use KelpTub\Core\Garden\Library;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Garden\VesselRanking;
+
+/** What one tub could be instead: garden in, `?tub=` says which. */
+final readonly class TubController
+{
+    public function __construct(private GardenReader $reader)
+    {
+    }
+
+    /** The patterns that its lid could have. */
+    public function layouts(Request $request, #[Give('planner.final')] Planner $planner): JsonResponse
+    {
+        return $this->answer($request, 'candidates', static fn (Garden $garden, Tub $tub): array => LayoutCandidates::of($planner->tub($garden, $tub)));
+    }
+
+    /** What else could grow in it. */
+    public function crops(Request $request, CropRanking $ranking): JsonResponse
+    {
+        return $this->answer($request, 'crops', $ranking->of(...));
+    }
+
+    /** Which vessel suits what is to grow in it: the Library's and one's own. */
+    public function vessels(Request $request, VesselRanking $ranking, Library $library, OwnLibrary $own): JsonResponse
+    {
+        return $this->answer($request, 'vessels', static fn (Garden $garden, Tub $tub): array => $ranking->of($garden, $tub, [...$library->vessels, ...$own->documents(LibraryKind::Vessels)]));
+    }
+
+    /** @param  callable(Garden, Tub): list<mixed>  $ask */
+    private function answer(Request $request, string $name, callable $ask): JsonResponse
+    {
+        $garden = $this->reader->read($request->getContent());
+        $tub = $garden->tub($request->string('tub')->value());
+
+        return $tub === null
+            ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
+            : new JsonResponse([$name => $ask($garden, $tub)]);
+    }
+}
