@@ -91,6 +91,34 @@ it('measures a tub of any make from outside and from the rim', function () {
         ->and(figure($browser, 'Working volume'))->toBe(written($tub->volume->working_l));
 });
 
+it('corrects a tub by known fills, and tells the one that contradicts the others', function () {
+    [$browser, $server] = newcomer('Poured', 'Buckets', 'bucket-20', 'Passive', 'Dill');
+    $browser->press(WebDriverBy::xpath("//summary[.='Known fills']"));
+    foreach ([['5 L', '90 mm'], ['10 L', '178'], ['12 L', '262 mm'], ['18 L', '31.8 cm']] as $n => [$litres, $depth]) {
+        $browser->write(Browser::field($n === 0 ? 'Poured in' : 'Poured in all'), $litres)->write(Browser::field('Stands at'), $depth)->press('[data-act=add-fill]');
+        kept($browser, $server, fn ($tub) => count($tub->vessel->fills ?? []) === $n + 1);
+    }
+    $browser->waitForText('Fill 3 is 18.6');
+    $browser->press(Browser::text('Leave fill 3 out', 'button'));
+    kept($browser, $server, fn ($tub) => count($tub->vessel->fills ?? []) === 3);
+    $tub = reported($browser, $server)->tubs[0];
+
+    expect(array_map(fn ($f) => [$f->litres, $f->depth_mm], $server->document(explode('/', parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2])->tubs[0]->vessel->fills))->toBe([[5, 90], [10, 178], [18, 318]])
+        ->and(figure($browser, 'Fills say'))->toBe(written(round($tub->volume->fill_scale * 1000) / 10))
+        ->and(figure($browser, 'Working volume'))->toBe(written($tub->volume->working_l));
+});
+
+it('cuts a bottle where it is told to', function () {
+    [$browser, $server] = newcomer('Bottled', 'Others', 'bottle-5', 'Passive', 'Dill');
+    $browser->see('.cut-off');
+    $browser->write(Browser::field('Cut it at'), '20 cm');
+    kept($browser, $server, fn ($tub) => ($tub->vessel->cut_mm ?? null) === 200);
+    $browser->waitForText('cut off at 200');
+    $tub = reported($browser, $server)->tubs[0];
+
+    expect($tub->levels->rim_mm)->toBe(200.0)->and(figure($browser, 'Working volume'))->toBe(written($tub->volume->working_l));
+});
+
 it('grows two crops on one lid, in two sizes of cup, hole by hole', function () {
     [$browser, $server] = newcomer('Mixed', 'Totes', 'tote-64', 'Aerated', 'Chives');
     $browser->press('[data-mark=crop]')->press('[data-act=add-crop]')->choose('Crop 2', 'Strawberry');

@@ -70,7 +70,7 @@ const print = (): void => window.print();
 header { border-bottom: 2px solid var(--ink); padding-bottom: 0.4rem; }
 .plan { height: 108mm; }
 .facts { display: grid; grid-template-columns: repeat(auto-fit, minmax(40mm, 1fr)); gap: 0.6rem; border-block: 1px solid var(--rule); padding: 0.5rem 0; font-size: 0.875rem; }
-.tables { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(0, 1fr); gap: 1.4rem; }
+.tables { display: grid; grid-auto-flow: column; grid-auto-columns: minmax(0, 1fr); gap: 1.4rem; align-items: start; }
 .dense .plan { height: 84mm; }
 .dense table { font-size: 0.75rem; }
 .dense .tables { gap: 0.8rem; }

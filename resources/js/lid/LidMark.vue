@@ -255,7 +255,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 <style scoped>
 .drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) 178px; gap: 0.4rem; }
 .plan { position: relative; min-height: 0; }
-.wait { position: absolute; inset: 0 0 auto 0; z-index: 1; text-align: center; background: var(--shoal); padding: 0.1rem 0.6rem; }
+.wait { position: absolute; inset: auto 0 0 0; z-index: 1; text-align: center; background: var(--shoal); padding: 0.1rem 0.6rem; }
 .wait .word { text-decoration: underline; }
 .news { background: none; color: var(--water-text); font-weight: 600; pointer-events: none; }
 .below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }

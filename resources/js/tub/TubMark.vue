@@ -80,12 +80,13 @@ function setVessel(says: string, edit: (vessel: Exclude<Vessel, string>) => void
     garden.changeTub(says, (t) => edit(vesselInPlace(t, garden.library)));
 }
 
+/** A fill that is being written down: it counts once both its measures are there. */
+const next = ref<{ litres: number | null; depth: number | null }>({ litres: null, depth: null });
 function addFill(): void {
-    setVessel('add a known fill', (v) => {
-        const list = (v.fills ??= []);
-        const depth = Math.round(Math.min(report.value.levels.rim_mm, (list.at(-1)?.depth_mm ?? 0) + report.value.levels.rim_mm / 4));
-        list.push({ litres: Math.max(0.1, Math.round(((depth / report.value.levels.rim_mm) * report.value.volume.brim_l + (list.at(-1)?.litres ?? 0) * 0.01) * 10) / 10), depth_mm: depth });
-    });
+    const { litres, depth } = next.value;
+    if (litres === null || depth === null) return;
+    setVessel('add a known fill', (v) => { v.fills = [...(v.fills ?? []), { litres, depth_mm: depth }].sort((a, b) => a.depth_mm - b.depth_mm); });
+    next.value = { litres: null, depth: null };
 }
 
 function setField(says: string, edit: (tub: Tub) => void): void {
@@ -182,7 +183,13 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     <Measure v-else label="Water weighs" dimension="mass" hint="The tub’s own weight taken off; a kilogram is a litre." :model-value="fill.litres * 1000" :at="`${at}/vessel/fills/${i}/litres`" @update:model-value="(x) => x !== null && setVessel('change a known fill', (v) => { v.fills![i]!.litres = x / 1000; })" />
                     <Measure label="Depth" dimension="length" :model-value="fill.depth_mm" :at="`${at}/vessel/fills/${i}/depth_mm`" @update:model-value="(x) => x !== null && setVessel('change a known fill', (v) => { v.fills![i]!.depth_mm = x; })" />
                 </fieldset>
-                <button type="button" class="box" @click="addFill">Add a fill</button>
+                <fieldset>
+                    <legend>{{ fills.length ? 'Another fill' : 'A fill' }}</legend>
+                    <Measure v-if="byScale === 'jug'" :label="fills.length ? 'Poured in all' : 'Poured in'" dimension="volume" optional :model-value="next.litres" @update:model-value="(x) => (next.litres = x)" />
+                    <Measure v-else label="All water weighs" dimension="mass" optional :model-value="next.litres === null ? null : next.litres * 1000" @update:model-value="(x) => (next.litres = x === null ? null : x / 1000)" />
+                    <Measure label="Stands at" dimension="length" optional :model-value="next.depth" @update:model-value="(x) => (next.depth = x)" />
+                    <button type="button" class="box" data-act="add-fill" :disabled="next.litres === null || next.depth === null" @click="addFill">Write it down</button>
+                </fieldset>
             </details>
             <details>
                 <summary>Walls and where it stands</summary>
