@@ -195,6 +195,20 @@ it('lists a lid to mark out on one page', function () {
     expect($rows)->toBe(array_map(fn ($h, $i) => [(string) ($i + 1), written(round($h->from_left_mm * 2) / 2), written(round($h->from_front_mm * 2) / 2)], $holes, array_keys($holes)));
 });
 
+it('prints a lid to mark out on one page, few holes or many, by day or night', function (int $columns, int $rows, string $crop) {
+    $server = Server::shared();
+    $holes = array_map(fn (int $i): array => ['x_mm' => 50 * ($i % $columns - ($columns - 1) / 2), 'y_mm' => 50 * (intdiv($i, $columns) - ($rows - 1) / 2)], range(0, $columns * $rows - 1));
+    $id = $server->garden(bucket20(['vessel' => 'tote-90', 'cup' => 'net-cup-38', 'crop' => $crop, 'layout' => ['pattern' => 'manual', 'holes' => $holes]]));
+    $browser = Browser::shared()->size(1280, 800)->open($server->url);
+    $browser->script('localStorage.setItem("kelp-theme", "night")');
+    $browser->open("$server->url/gardens/$id/a/marking-out")->see('.sheet svg .hole');
+    $pdf = base64_decode((string) $browser->driver->executeCustomCommand('/session/:sessionId/print', 'POST', ['background' => true, 'page' => ['width' => 21.0, 'height' => 29.7]]));
+    $browser->script('localStorage.removeItem("kelp-theme")');
+
+    expect(substr($pdf, 0, 5))->toBe('%PDF-')
+        ->and(preg_match_all('~/Type\s*/Page\b~', $pdf))->toBe(1);
+})->with([[2, 2, 'dill'], [6, 5, 'chives'], [10, 6, 'chives'], [14, 9, 'chives']]);
+
 it('keeps a cup of one’s own, refuses a file with faults whole, and uses the cup in a garden', function () {
     $server = Server::shared();
     $browser = Browser::shared()->size(1280, 800)->open("$server->url/library/cups");

@@ -8,15 +8,19 @@ import type { Report } from '../types/report';
 
 const props = defineProps<{ id: string; name: string; tub: string; units: Units; report: string }>();
 
-const tub = computed(() => (JSON.parse(props.report) as Report).tubs.find((t) => t.id === props.tub)!);
+const report = computed(() => JSON.parse(props.report) as Report);
+const tub = computed(() => report.value.tubs.find((t) => t.id === props.tub)!);
+/** What the lid and its cups have against these holes: better read before the first cut than after it. */
+const against = computed(() => report.value.findings.filter((f) => f.tub === props.tub && f.severity !== 'mind' && /^(lid|cup)\./.test(f.code)));
 const lid = computed(() => tub.value.shape.lid);
 const sizes = computed(() => [tub.value.hole, tub.value.hole_2].flatMap((hole, i) => (hole && hole.count > 0 ? [{ hole, cup: tub.value.shape.cups[i]!, mark: i + 1 }] : [])));
 const cropName = (key: string | null): string => tub.value.shape.crops.find((c) => c.key === key)?.name ?? '';
-/** Many holes go on one page all the same: smaller, in four columns, under a smaller drawing. */
+/** Many holes go on one page all the same: smaller, in more columns, under a smaller drawing. */
 const dense = computed(() => tub.value.layout.holes.length > 36);
+const crowded = computed(() => tub.value.layout.holes.length > 80);
 const columns = computed(() => {
     const rows = tub.value.layout.holes.map((h, i) => ({ ...h, n: i + 1 }));
-    const each = Math.max(1, Math.ceil(rows.length / Math.min(dense.value ? 4 : 3, Math.max(1, Math.ceil(rows.length / 10)))));
+    const each = Math.max(1, Math.ceil(rows.length / Math.min(crowded.value ? 6 : dense.value ? 4 : 3, Math.max(1, Math.ceil(rows.length / 10)))));
     return Array.from({ length: Math.ceil(rows.length / each) }, (_, i) => rows.slice(i * each, (i + 1) * each));
 });
 const print = (): void => window.print();
@@ -26,13 +30,14 @@ const print = (): void => window.print();
     <Head :title="`Marking out, ${tub.name}`" />
     <div class="desk">
         <nav class="acts"><a :href="`/gardens/${id}/${encodeURIComponent(tub.id)}/lid`">Back to the lid</a> <button type="button" class="box strong" @click="print">Print</button></nav>
-        <main class="sheet" :class="{ dense }">
+        <main class="sheet" :class="{ dense, crowded }">
             <header>
                 <h1>{{ tub.name }}</h1>
                 <p>{{ name }} · lid from above{{ tub.count > 1 ? `, ${tub.count} alike` : '' }} · {{ units === 'us' ? 'inches, to a sixteenth' : 'millimetres, to a half' }}</p>
             </header>
             <p v-if="tub.shape.in_mouth" class="none">Nothing is cut here: the cup hangs in the mouth by its lip.</p>
             <template v-else>
+                <p v-for="f in against" :key="f.code + f.at" class="against"><b class="severity" :class="f.severity">{{ f.severity === 'stop' ? 'Stop' : 'Mend' }}</b> {{ f.says }}</p>
                 <div class="plan"><LidPlan :tub="tub" :units="units" caption="Not to scale; trust the figures" /></div>
                 <div class="facts">
                     <p v-for="{ hole, cup, mark } in sizes" :key="mark"><b>{{ hole.count }} holes of {{ length(hole.diameter_mm, units) }}</b><br />{{ hole.saw ? `${hole.saw} saw` : 'traced, cut with a knife' }}, for the {{ cup.name }}</p>
@@ -78,12 +83,15 @@ td:last-child { white-space: nowrap; }
 td, th { padding: 0.12rem 0.3rem; border-bottom: 1px solid var(--rule); text-align: right; }
 td:first-child, th:first-child { text-align: left; }
 .caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
+.against { border: 1px solid var(--stop); padding: 0.3rem 0.6rem; }
 .none { padding: 2rem 0; }
-@media (max-width: 760px) { .sheet { padding: 4mm; } .tables { grid-auto-flow: row; } .plan { height: 90vw; } }
+@media screen and (max-width: 760px) { .sheet { padding: 4mm; } .tables { grid-auto-flow: row; } .plan { height: 90vw; } }
 @media print {
     @page { size: A4; margin: 12mm; }
     .desk { padding: 0; background: none; }
     .acts { display: none; }
-    .sheet { border: 0; padding: 0; max-width: none; background: none; }
+    .sheet { border: 0; padding: 0; max-width: none; background: none; gap: 0.6rem; }
+    .crowded table { font-size: 7pt; }
+    .crowded td, .crowded th { padding: 0.02rem 0.2rem; }
 }
 </style>

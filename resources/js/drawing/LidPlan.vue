@@ -122,7 +122,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
 
 <template>
     <div ref="box" class="holder">
-        <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" :aria-label="description">
+        <svg v-if="size.width" class="drawing" :viewBox="`0 0 ${size.width} ${size.height}`" :width="size.width" :height="size.height" role="group" :aria-label="description">
             <defs>
                 <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hair" /></pattern>
             </defs>
@@ -173,13 +173,13 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                     <path class="fine" :d="`M${X(c.from)} ${Y(lid.width_mm / 2 + overhang.y) - 32}H${X(c.to)}m-4 4l8 -8M${X(c.from) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 28}l8 -8`" />
                     <text v-if="(c.to - c.from) * scale > 24" :x="(X(c.from) + X(c.to)) / 2" :y="Y(lid.width_mm / 2 + overhang.y) - 38" text-anchor="middle">{{ dimension(c.to - c.from, units) }}</text>
                 </template>
-                <path class="hair" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 38}V${Y(lid.width_mm / 2)}`" />
+                <path v-if="chains.x.length" class="hair" :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 38}V${Y(lid.width_mm / 2)}`" />
                 <template v-for="(c, i) in chains.y" :key="`y${i}`">
                     <path class="hair" :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(c.to)}H${X(Math.max(...holes.filter((h) => Math.abs(h.y_mm - c.to) < 1).map((h) => h.x_mm)))}`" />
                     <path class="fine" :d="`M${X(lid.length_mm / 2 + overhang.x) + 30} ${Y(c.from)}V${Y(c.to)}m-4 4l8 -8M${X(lid.length_mm / 2 + overhang.x) + 26} ${Y(c.from) + 4}l8 -8`" />
                     <text v-if="(c.to - c.from) * scale > 16" :transform="`translate(${X(lid.length_mm / 2 + overhang.x) + 44} ${(Y(c.from) + Y(c.to)) / 2 + 4})`">{{ dimension(c.to - c.from, units) }}</text>
                 </template>
-                <path class="hair" :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(-lid.width_mm / 2)}H${X(lid.length_mm / 2)}`" />
+                <path v-if="chains.y.length" class="hair" :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(-lid.width_mm / 2)}H${X(lid.length_mm / 2)}`" />
             </g>
             <g v-if="dimensions && ringRadius > 1" aria-hidden="true">
                 <path class="fine" :d="`M${X(0)} ${Y(0)}L${X(ringRadius * 0.866)} ${Y(ringRadius * 0.5)}`" />
