@@ -37,7 +37,7 @@ const print = (): void => window.print();
             </header>
             <p v-if="tub.shape.in_mouth" class="none">Nothing is cut here: the cup hangs in the mouth by its lip.</p>
             <template v-else>
-                <p v-for="f in against" :key="f.code + f.at" class="against"><b class="severity" :class="f.severity">{{ f.severity === 'stop' ? 'Stop' : 'Mend' }}</b> {{ f.says }}</p>
+                <p v-if="against[0]" class="against"><b class="severity" :class="against[0].severity">{{ against[0].severity === 'stop' ? 'Stop' : 'Mend' }}</b> {{ against[0].says }}<template v-if="against.length > 1"> {{ against.length - 1 }} more at the Lid mark.</template></p>
                 <div class="plan"><LidPlan :tub="tub" :units="units" caption="Not to scale; trust the figures" /></div>
                 <div class="facts">
                     <p v-for="{ hole, cup, mark } in sizes" :key="mark"><b>{{ hole.count }} holes of {{ length(hole.diameter_mm, units) }}</b><br />{{ hole.saw ? `${hole.saw} saw` : 'traced, cut with a knife' }}, for the {{ cup.name }}</p>
