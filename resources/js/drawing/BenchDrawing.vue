@@ -138,7 +138,9 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
             >
                 <rect class="catch" :x="(-widthOf(p.tub) / 2) * scale" :y="-(topOf(p.tub) + grown(p.tub)) * scale" :width="widthOf(p.tub) * scale" :height="(topOf(p.tub) + grown(p.tub)) * scale + 30" />
                 <TubElevation :tub="p.tub" :scale="scale" :growth="growth" />
-                <text v-if="letters[p.tub.id] && (!narrow || p.copy === 0)" y="24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan></text>
+            </g>
+            <g class="letters" aria-hidden="true">
+                <template v-for="p in scene.placed" :key="p.tub.id + p.copy"><text v-if="letters[p.tub.id] && (!narrow || p.copy === 0)" :x="X(p.x)" :y="ground + 24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan></text></template>
             </g>
             <g v-if="flows && !crowded">
                 <g v-for="line in lines" :key="`f${line.key}`">
@@ -159,6 +161,7 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
 .catch { fill: transparent; }
 .tub:focus-visible { outline: none; }
 .tub:focus-visible .catch, .tub.choosable:hover .catch { stroke: var(--focus); stroke-dasharray: 3 4; }
+.letters { pointer-events: none; }
 .letter { font-size: 15px !important; }
 .halo { paint-order: stroke; stroke: var(--paper); stroke-width: 4px; stroke-linejoin: round; }
 </style>

@@ -153,7 +153,8 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
                 :tabindex="movable ? 0 : undefined"
                 :role="movable ? 'button' : undefined"
                 :aria-pressed="movable ? chosen === i : undefined"
-                :aria-label="`Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${several && h.crop ? `, ${nameOf(h.crop)}` : ''}${bad(i) ? ', breaks a limit' : ''}`"
+                :aria-hidden="movable ? undefined : true"
+                :aria-label="!movable ? undefined : `Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${several && h.crop ? `, ${nameOf(h.crop)}` : ''}${bad(i) ? ', breaks a limit' : ''}`"
                 :data-hole="i"
                 @pointerdown="grab($event, i)"
                 @pointermove="drag($event, false)"
@@ -197,7 +198,7 @@ const description = computed(() => `Lid of ${props.tub.name} from above: ${lengt
 .outline { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
 .outline.over { fill: none; }
 .canopies circle { fill-opacity: 0.16; stroke-dasharray: 2 3; stroke-width: 1.2; }
-g[aria-hidden] { pointer-events: none; }
+g[aria-hidden="true"] { pointer-events: none; }
 .rim { fill: none; stroke: var(--faint); stroke-dasharray: 6 4; }
 .keep-out { stroke: var(--ink); stroke-width: 1; }
 .dash { stroke-dasharray: 3 4; }

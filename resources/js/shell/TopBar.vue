@@ -71,7 +71,7 @@ function flip(): void {
 header { display: flex; align-items: stretch; gap: 1rem; height: 62px; border-bottom: 1px solid var(--ink); padding: 0 1rem 0 1.1rem; background: var(--paper); }
 .name { display: flex; flex-direction: column; justify-content: center; min-width: 0; max-width: 15rem; }
 h1 { font-size: 1.25rem; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.title { background: none; border: 0; padding: 0; font: inherit; color: inherit; cursor: text; max-width: 100%; overflow: hidden; text-overflow: ellipsis; }
+.title { background: none; border: 0; padding: 0; min-height: 24px; font: inherit; color: inherit; cursor: text; max-width: 100%; overflow: hidden; text-overflow: ellipsis; }
 .title:hover { text-decoration: underline; text-decoration-style: dotted; text-underline-offset: 4px; }
 .back { font-size: 12px; color: var(--faint); text-decoration: none; min-height: 24px; display: inline-flex; align-items: end; }
 .back:hover { text-decoration: underline; }
