@@ -12,7 +12,9 @@ namespace KelpTub\Core\Air;
  */
 final readonly class Network
 {
-    private const BISECTIONS = 48;
+    private const STEPS = 60;
+
+    private const TOLERANCE_KPA = 1.0e-11;
 
     /**
      * @param  list<float>  $flows  L/min in each line, in the order given
@@ -57,27 +59,43 @@ final readonly class Network
     }
 
     /**
-     * The lines take more the higher the pressure and the pump gives less, so the two meet once.
+     * The lines take more the higher the pressure and the pump gives less, so the two meet once: found by false position, in which an end
+     * that stays put counts half (the Illinois variant), so that both close in. A step that falls short of halving is followed by one in the middle.
      *
      * @param  list<Line>  $lines
      * @return array{list<float>, float}
      */
     private static function manifold(Pump $pump, array $lines, float $trunkResistance): array
     {
-        [$low, $high] = [0.0, $pump->maxPressure()];
-        for ($i = 0; $i < self::BISECTIONS && $high - $low > 1.0e-11; $i++) {
-            $pressure = ($low + $high) / 2;
+        $excess = static function (float $pressure) use ($pump, $lines, $trunkResistance): float {
             $flow = 0.0;
             foreach ($lines as $line) {
                 $flow += $line->flowAt($pressure);
             }
-            if ($pump->pressureAt($flow) - $trunkResistance * $flow > $pressure) {
-                $low = $pressure;
-            } else {
-                $high = $pressure;
-            }
-        }
 
-        return [array_map(static fn (Line $line): float => $line->flowAt($low), $lines), $low];
+            return is_infinite($flow) ? -INF : $pump->pressureAt($flow) - $trunkResistance * $flow - $pressure;
+        };
+        [$low, $high] = [0.0, $pump->maxPressure()];
+        [$over, $under] = [$excess($low), $excess($high)];
+        $side = 0;
+        $halve = false;
+        for ($i = 0; $i < self::STEPS && $over > 0.0 && $under < 0.0 && $high - $low > self::TOLERANCE_KPA; $i++) {
+            $width = $high - $low;
+            $pressure = $halve ? ($low + $high) / 2 : $low + $width * $over / ($over - $under);
+            $value = $excess($pressure);
+            if ($value > 0.0) {
+                [$low, $over] = [$pressure, $value];
+                $under = $side === 1 ? $under / 2 : $under;
+                $side = 1;
+            } else {
+                [$high, $under] = [$pressure, $value];
+                $over = $side === -1 ? $over / 2 : $over;
+                $side = -1;
+            }
+            $halve = ! $halve && $high - $low > $width / 2;
+        }
+        $pressure = $over > 0.0 ? ($under < 0.0 ? $low : $high) : 0.0;
+
+        return [array_map(static fn (Line $line): float => $line->flowAt($pressure), $lines), $pressure];
     }
 }

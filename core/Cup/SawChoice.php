@@ -28,18 +28,18 @@ final class SawChoice
         if ($wantedRaise !== null && $wantedRaise > 0.0) {
             return self::nearestRaise($cup, [...$owned, ...$stock], $wantedRaise);
         }
-        $bearing = static fn (Saw $s): bool => Seat::of($cup, $s->diameter)->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM;
-        $play = static fn (Saw $s): float => Seat::of($cup, $s->diameter)->play;
+        $bears = static fn (Seat $seat): bool => $seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM;
         $rules = [
-            [static fn (Saw $s): bool => $bearing($s) && $play($s) >= self::LEAST_PLAY_MM - self::ROUNDING_MM && $play($s) <= Seat::MOST_PLAY_MM + self::ROUNDING_MM, true],
-            [static fn (Saw $s): bool => $bearing($s) && $play($s) >= -self::ROUNDING_MM, false],
-            [static fn (Saw $s): bool => Seat::of($cup, $s->diameter)->kind === SeatKind::Wedged, true],
+            [static fn (Seat $s): bool => $bears($s) && $s->play >= self::LEAST_PLAY_MM - self::ROUNDING_MM && $s->play <= Seat::MOST_PLAY_MM + self::ROUNDING_MM, true],
+            [static fn (Seat $s): bool => $bears($s) && $s->play >= -self::ROUNDING_MM, false],
+            [static fn (Seat $s): bool => $s->kind === SeatKind::Wedged, true],
         ];
+        $seats = array_map(static fn (array $saws): array => array_map(static fn (Saw $s): Seat => Seat::of($cup, $s->diameter), $saws), [$owned, $stock]);
         foreach ($rules as [$fits, $largest]) {
-            foreach ([$owned, $stock] as $saws) {
-                $fitting = array_values(array_filter($saws, $fits));
+            foreach ([$owned, $stock] as $shelf => $saws) {
+                $fitting = array_keys(array_filter($seats[$shelf], $fits));
                 if ($fitting !== []) {
-                    return $largest ? $fitting[count($fitting) - 1] : $fitting[0];
+                    return $saws[$largest ? $fitting[count($fitting) - 1] : $fitting[0]];
                 }
             }
         }
