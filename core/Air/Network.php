@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Air;
 
+use KelpTub\Core\Numbers\Crossing;
+
 /**
  * A pump and the lines it feeds, solved together: all lines share the pressure at the manifold and their flows sum to the pump's.
  *
@@ -12,8 +14,6 @@ namespace KelpTub\Core\Air;
  */
 final readonly class Network
 {
-    private const STEPS = 60;
-
     private const TOLERANCE_KPA = 1.0e-11;
 
     /**
@@ -59,8 +59,7 @@ final readonly class Network
     }
 
     /**
-     * The lines take more the higher the pressure and the pump gives less, so the two meet once: found by false position, in which an end
-     * that stays put counts half (the Illinois variant), so that both close in. A step that falls short of halving is followed by one in the middle.
+     * The lines take more the higher the pressure and the pump gives less, so the two meet once.
      *
      * @param  list<Line>  $lines
      * @return array{list<float>, float}
@@ -75,26 +74,7 @@ final readonly class Network
 
             return is_infinite($flow) ? -INF : $pump->pressureAt($flow) - $trunkResistance * $flow - $pressure;
         };
-        [$low, $high] = [0.0, $pump->maxPressure()];
-        [$over, $under] = [$excess($low), $excess($high)];
-        $side = 0;
-        $halve = false;
-        for ($i = 0; $i < self::STEPS && $over > 0.0 && $under < 0.0 && $high - $low > self::TOLERANCE_KPA; $i++) {
-            $width = $high - $low;
-            $pressure = $halve ? ($low + $high) / 2 : $low + $width * $over / ($over - $under);
-            $value = $excess($pressure);
-            if ($value > 0.0) {
-                [$low, $over] = [$pressure, $value];
-                $under = $side === 1 ? $under / 2 : $under;
-                $side = 1;
-            } else {
-                [$high, $under] = [$pressure, $value];
-                $over = $side === -1 ? $over / 2 : $over;
-                $side = -1;
-            }
-            $halve = ! $halve && $high - $low > $width / 2;
-        }
-        $pressure = $over > 0.0 ? ($under < 0.0 ? $low : $high) : 0.0;
+        $pressure = Crossing::of($excess, 0.0, $pump->maxPressure(), self::TOLERANCE_KPA);
 
         return [array_map(static fn (Line $line): float => $line->flowAt($pressure), $lines), $pressure];
     }

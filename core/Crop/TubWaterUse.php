@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Crop;
 
+use KelpTub\Core\Numbers\Crossing;
+
 /**
  * How much all plants of one tub drink from transplanting on, all set out on the same day. Litres and days.
  *
@@ -55,16 +57,7 @@ final readonly class TubWaterUse
         if ($this->until($this->lastDay) < $litres) {
             return null;
         }
-        [$low, $high] = [0.0, $this->lastDay];
-        while ($high - $low > self::DAY_TOLERANCE * $this->lastDay) {
-            $middle = ($low + $high) / 2;
-            if ($this->until($middle) < $litres) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
 
-        return ($low + $high) / 2;
+        return Crossing::of(fn (float $day): float => $litres - $this->until($day), 0.0, $this->lastDay, self::DAY_TOLERANCE * $this->lastDay);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Vessel;
 
 use KelpTub\Core\Cup\HangingCups;
+use KelpTub\Core\Numbers\Crossing;
 
 /**
  * The solution in a vessel with cups hanging in it: litres for a level and level for litres, what the pebbles displace taken off.
@@ -49,16 +50,7 @@ final readonly class Reservoir
         if ($litres <= $this->litresAt($free)) {
             return $this->profile->depthFor($litres);
         }
-        [$low, $high] = [max(0.0, $free), $this->profile->rim()];
-        while ($high - $low > self::LEVEL_TOLERANCE_MM) {
-            $middle = ($low + $high) / 2;
-            if ($this->litresAt($middle) < $litres) {
-                $low = $middle;
-            } else {
-                $high = $middle;
-            }
-        }
 
-        return ($low + $high) / 2;
+        return Crossing::of(fn (float $level): float => $litres - $this->litresAt($level), max(0.0, $free), $this->profile->rim(), self::LEVEL_TOLERANCE_MM);
     }
 }

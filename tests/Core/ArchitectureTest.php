@@ -11,7 +11,7 @@ arch('the core asks no clock, no file, no network and no chance')
     ->not->toBeUsedIn('KelpTub\Core');
 
 arch('the rules do not know the garden that is planned by them')
-    ->expect(['KelpTub\Core\Units', 'KelpTub\Core\Vessel', 'KelpTub\Core\Cup', 'KelpTub\Core\Lid', 'KelpTub\Core\Crop', 'KelpTub\Core\Air', 'KelpTub\Core\Cost'])
+    ->expect(['KelpTub\Core\Numbers', 'KelpTub\Core\Units', 'KelpTub\Core\Vessel', 'KelpTub\Core\Cup', 'KelpTub\Core\Lid', 'KelpTub\Core\Crop', 'KelpTub\Core\Air', 'KelpTub\Core\Cost'])
     ->not->toUse('KelpTub\Core\Garden');
 
 arch('units know nobody')
