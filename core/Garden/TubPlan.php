@@ -202,4 +202,14 @@ final readonly class TubPlan
     {
         return $this->tub->floorHeight() + $this->line->highest();
     }
+
+    /** Height of the upper face that lips lie on: the lid's, a jar's rim, or the top of a floating board. */
+    public function lidTop(): float
+    {
+        return match (true) {
+            $this->raft !== null => $this->line->cupBottom + $this->tub->cup->height - $this->seat->raise,
+            $this->inMouth => $this->tub->vessel->profile->rim(),
+            default => $this->tub->vessel->profile->rim() + $this->tub->vessel->lid->topAboveRim,
+        };
+    }
 }
