@@ -100,11 +100,12 @@ final class PlanCommand extends GardenCommand
         $table = (new Table($output))->setStyle('compact');
         foreach ($plan->purchases as $purchase) {
             $unit = $purchase->need->unit === 'piece' ? '' : $purchase->need->unit;
-            $packs = implode(' + ', array_map(static function (array $pack) use ($w): string {
+            $packs = implode(' + ', array_map(static function (array $pack) use ($w, $unit): string {
                 /** @var array{Offer, int} $pack */
-                return $pack[1].' × '.$w->number($pack[0]->pack, 1);
+                return $pack[1].' × '.($unit === 'mm' ? $w->run($pack[0]->pack) : $w->number($pack[0]->pack, 1));
             }, $purchase->packs));
-            $table->addRow(['  '.$purchase->need->name, $w->number($purchase->need->amount, $purchase->need->amount < 1.0 ? 2 : 1, $unit), $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
+            $need = $unit === 'mm' ? $w->run($purchase->need->amount) : $w->number($purchase->need->amount, $purchase->need->amount < 1.0 ? 2 : 1, $unit);
+            $table->addRow(['  '.$purchase->need->name, $need, $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
         }
         $table->render();
         $budget = $plan->budget;

@@ -13,6 +13,8 @@ final readonly class QuantityWriter
 {
     private const SIXTEENTHS = 16;
 
+    private const MM_PER_FOOT = 304.8;
+
     /** A thin space stands between number and unit. */
     private const GAP = "\u{2009}";
 
@@ -24,6 +26,16 @@ final readonly class QuantityWriter
     public function length(float $mm): string
     {
         return $this->system === UnitSystem::Us ? self::inches($mm) : self::plain(round($mm * 2) / 2, 1).self::GAP.'mm';
+    }
+
+    /** A run of tube or cord as it is sold: `8.95 m` or `29.4 ft`; a short piece as a length. */
+    public function run(float $mm): string
+    {
+        return match (true) {
+            $this->system === UnitSystem::Us && abs($mm) >= self::MM_PER_FOOT => self::plain($mm / self::MM_PER_FOOT, 1).self::GAP.'ft',
+            $this->system === UnitSystem::Metric && abs($mm) >= 1000.0 => self::plain($mm / 1000, 2).self::GAP.'m',
+            default => $this->length($mm),
+        };
     }
 
     /** `17.4 L` or `4.6 gal`; under one litre `760 mL` or `26 fl oz`. */

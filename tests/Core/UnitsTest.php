@@ -104,6 +104,7 @@ it('agrees with the vectors that the page formats against', function () {
         $write = new QuantityWriter(UnitSystem::from($v->system));
         $shown = match ($v->kind) {
             'length' => $write->length((float) $v->value),
+            'run' => $write->run((float) $v->value),
             'volume' => $write->volume((float) $v->value),
             'mass' => $write->mass((float) $v->value),
             'temperature' => $write->temperature((float) $v->value),

@@ -29,7 +29,7 @@ const fed = computed(() => garden.report.value.tubs.filter((t) => pump.value?.br
 const branch = computed(() => pump.value?.branches.find((b) => b.tub === tub.value.id) ?? null);
 const oxygen = computed(() => report.value.oxygen);
 const floor = computed(() => report.value.limits.oxygen_mg_l);
-const letters = computed(() => Object.fromEntries(fed.value.map((t) => [t.id, t.name])));
+const letters = garden.letters;
 
 function set(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
@@ -103,7 +103,7 @@ const thumbSays = computed(() => {
                     <table>
                         <tbody>
                             <tr v-for="b in pump?.branches ?? []" :key="b.tub" :class="{ here: b.tub === tub.id }">
-                                <th scope="row">{{ garden.report.value.tubs.find((t) => t.id === b.tub)?.name }}</th>
+                                <th scope="row"><span class="letter">{{ letters[b.tub] }}</span> {{ garden.report.value.tubs.find((t) => t.id === b.tub)?.name }}</th>
                                 <td>{{ b.pieces_mm.map((mm) => length(mm, units)).join(' + ') }}<template v-if="(fed.find((t) => t.id === b.tub)?.count ?? 1) > 1">, {{ fed.find((t) => t.id === b.tub)?.count }} times</template></td>
                             </tr>
                         </tbody>
@@ -137,6 +137,7 @@ const thumbSays = computed(() => {
 .below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
 .cuts { overflow-y: auto; }
 .cuts th, .cuts td { padding: 0.2rem 0.6rem 0.2rem 0; vertical-align: top; font-size: 0.875rem; }
+.letter { display: inline-block; min-width: 1.35rem; border: 1.5px solid var(--ink); text-align: center; font: 600 0.8125rem/1.25rem var(--grotesque); color: var(--ink); margin-right: 0.2rem; }
 .cuts .here th { color: var(--ink); font-weight: 600; }
 .caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
 .valve { display: grid; gap: 0.2rem; }

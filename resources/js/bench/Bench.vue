@@ -15,7 +15,7 @@ const garden = useGarden();
 const adding = ref(false);
 const stage = ref<'young' | 'grown'>('grown');
 const report = garden.report;
-const letters = computed(() => Object.fromEntries(report.value.tubs.map((tub, i) => [tub.id, String.fromCharCode(65 + (i % 26)) + (i >= 26 ? Math.floor(i / 26) : '')])));
+const letters = garden.letters;
 const onBench = computed(() => report.value.tubs.reduce((sum, tub) => sum + tub.mass_kg * tub.count, 0));
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 

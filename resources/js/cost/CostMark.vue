@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { length, money, number } from '../kit/format';
+import { money, number, run } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { markOf } from '../kit/marks';
 import MarkPage from '../shell/MarkPage.vue';
@@ -76,7 +76,7 @@ function addPrice(part: PartReport): void {
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
-const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? length(value, garden.units.value) : part.unit === 'piece' || part.unit === 'packet' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
+const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? run(value, garden.units.value) : part.unit === 'piece' || part.unit === 'packet' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
 </script>
 
 <template>
@@ -98,9 +98,10 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
                 <b v-if="budget.cap !== null" :style="{ left: `${(budget.cap / full) * 100}%` }"><span>cap {{ money(budget.cap) }}</span></b>
             </div>
             <table>
-                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r">left</th><th scope="col" class="r">{{ currency }}</th><td class="acts" /></tr></thead>
+                <colgroup><col class="c-part" /><col class="c-need" /><col class="c-have" /><col /><col class="c-left" /><col class="c-cost" /><col class="c-acts" /></colgroup>
+                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r left">left</th><th scope="col" class="r">{{ currency }}</th><td class="acts" /></tr></thead>
                 <tbody v-for="g in groups" :key="g.kind">
-                    <tr class="group"><th scope="rowgroup" colspan="5">{{ g.name }}</th><td class="r number">{{ money(g.cost) }}</td><td class="acts" /></tr>
+                    <tr class="group"><th scope="rowgroup" colspan="4">{{ g.name }}</th><td class="left" /><td class="r number">{{ money(g.cost) }}</td><td class="acts" /></tr>
                     <template v-for="p in g.parts" :key="p.key">
                         <tr :data-part="p.key">
                             <td>{{ p.name }}</td>
@@ -111,7 +112,7 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
                                 <span v-else-if="p.priced" class="faint">nothing</span>
                                 <span v-else class="severity mind">no price</span>
                             </td>
-                            <td class="r faint">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
+                            <td class="r faint left">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
                             <td class="r number">{{ money(p.cost) }}</td>
                             <td class="acts">
                                     <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">have it<span class="hidden-visually">: {{ p.name }}</span></button>
@@ -144,7 +145,7 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
 
 <style scoped>
 .list { position: relative; flex: 1; overflow-y: auto; min-height: 0; padding-right: 0.4rem; scrollbar-width: thin; scrollbar-color: var(--rule) transparent; }
-.where { display: flex; position: relative; height: 34px; border: 1px solid var(--ink); margin: 1.1rem 0 0.8rem; background: var(--sheet); }
+.where { display: flex; position: relative; height: 34px; border: 1px solid var(--ink); margin: 1.6rem 0 0.8rem; background: var(--sheet); }
 .where i { display: block; border-right: 1px solid var(--ink); font-style: normal; font-size: 12px; line-height: 32px; padding-left: 6px; overflow: hidden; white-space: nowrap; }
 .where i.part { background: var(--water-wash); }
 .where i.consumable { background: var(--shoal); }
@@ -152,7 +153,12 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
 .where i.tool { background: var(--cup); }
 .where b { position: absolute; top: -7px; bottom: -7px; width: 2px; background: var(--ink); }
 .where b span { position: absolute; bottom: 100%; right: 0; white-space: nowrap; font-size: 12px; font-weight: 600; }
-table { font-size: 0.875rem; }
+table { font-size: 0.875rem; table-layout: fixed; }
+.c-part { width: 25%; }
+.c-need, .c-have { width: 4.4rem; }
+.c-left { width: 2.8rem; }
+.c-cost { width: 3.6rem; }
+.c-acts { width: 5.6rem; }
 td, th { padding: 0.16rem 0.5rem 0.16rem 0; border-bottom: 1px solid var(--rule); vertical-align: baseline; }
 thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
 .r { text-align: right; }
@@ -162,6 +168,7 @@ thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
 .acts { white-space: nowrap; text-align: right; padding: 0; }
 .acts .word { color: var(--faint); padding: 0 0 0 0.5rem; }
 .r, .packs { white-space: nowrap; }
+.packs { display: inline-block; margin-right: 0.25rem; }
 .list { font-size: 0.875rem; }
 .pricing td { background: var(--sheet); }
 .pricing label { margin-right: 0.8rem; }
@@ -170,5 +177,5 @@ thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
 .field { display: grid; gap: 0.2rem; }
 .field label { font-weight: 600; font-family: var(--grotesque); }
 .wrong { color: var(--stop-text); }
-@media (max-width: 760px) { .acts { display: none; } td:nth-child(5), th:nth-child(5) { display: none; } }
+@media (max-width: 760px) { .acts, .left, .c-acts, .c-left { display: none; } .c-part { width: 26%; } .c-need { width: 3.3rem; } .c-have { width: 3.6rem; } .have { width: 2.4rem; } .packs { white-space: normal; display: inline; } }
 </style>

@@ -3,6 +3,7 @@ export type Units = 'metric' | 'us';
 
 const GAP = '\u2009';
 const MM_PER_INCH = 25.4;
+const MM_PER_FOOT = 304.8;
 const L_PER_GALLON = 3.785411784;
 const G_PER_POUND = 453.59237;
 
@@ -39,6 +40,12 @@ const halfMillimetres = (mm: number): number => (Math.sign(mm) * Math.round(Math
 
 export function length(mm: number, units: Units): string {
     return units === 'us' ? inches(mm) : plain(halfMillimetres(mm), 1) + GAP + 'mm';
+}
+
+/** A run of tube or cord as it is sold; a short piece as a length. */
+export function run(mm: number, units: Units): string {
+    if (units === 'us') return Math.abs(mm) >= MM_PER_FOOT ? number(mm / MM_PER_FOOT, 1, 'ft') : inches(mm);
+    return Math.abs(mm) >= 1000 ? number(mm / 1000, 2, 'm') : length(mm, units);
 }
 
 /** A length without its unit, for dimensions on a drawing that says its unit once. */

@@ -81,6 +81,8 @@ export class OpenGarden {
     readonly redoSays = computed(() => this.future.value.at(-1)?.says ?? '');
     readonly index = computed(() => (this.document.value.tubs ?? []).findIndex((tub) => tub.id === this.selected.value));
     readonly tub = computed<Tub | null>(() => this.document.value.tubs?.[this.index.value] ?? null);
+    /** The letter that each tub goes by in drawings, by its place on the bench. */
+    readonly letters = computed<Record<string, string>>(() => Object.fromEntries(this.report.value.tubs.map((tub, i) => [tub.id, String.fromCharCode(65 + (i % 26)) + (i >= 26 ? Math.floor(i / 26) : '')])));
     readonly tubReport = computed<TubReport | null>(() => this.report.value.tubs.find((tub) => tub.id === this.selected.value) ?? null);
 
     /** Findings on the chosen tub and on what it shares with others. */
