@@ -64,7 +64,7 @@ function setPlants(i: number, event: Event): void {
             <button v-if="several" type="button" class="away" :aria-label="`Take crop ${i + 1} off this lid`" title="Take it off this lid" @click="change(i, null)">×</button>
         </div>
         <button v-if="wishes.length > 0 && wishes.length < 6" type="button" class="word" data-act="add-crop" @click="add">Add another crop on this lid</button>
-        <p v-if="several" class="small faint">Left empty, places are shared evenly. The tallest stand at the back.</p>
+        <p v-if="several" class="small faint">Left empty, places are shared evenly. The tallest stand at the back, wide ones beside narrow ones.</p>
     </div>
 </template>
 
