@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -134,7 +135,8 @@ final class Browser
                 $this->see($what)->click();
 
                 return true;
-            } catch (StaleElementReferenceException) {
+            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
+                // It is being drawn anew, or something that is still moving lies over it: it is pressed when it holds still.
                 return false;
             }
         }, 'to press');
@@ -145,8 +147,7 @@ final class Browser
     /** Replaces what is in a field and leaves it. */
     public function write(string|WebDriverBy $field, string $text): self
     {
-        $element = $this->see($field);
-        $element->click();
+        $element = $this->press($field)->see($field);
         $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $element->sendKeys($text === '' ? WebDriverKeys::BACKSPACE : $text);
         $element->sendKeys(WebDriverKeys::TAB);

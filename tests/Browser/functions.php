@@ -51,7 +51,12 @@ function written(float $value, int $decimals = 1): string
 function kept(Browser $browser, Server $server, callable $so): void
 {
     $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
-    $browser->until(fn (): bool => $so($server->document($id)->tubs[0]), 'for the change to be kept');
+    $browser->until(function () use ($server, $id, $so): bool {
+        // A new garden is kept before its first tub is.
+        $tub = $server->document($id)->tubs[0] ?? null;
+
+        return $tub !== null && $so($tub);
+    }, 'for the change to be kept');
 }
 
 /** The report of the garden that is open, from the file as it is kept: what the command line says. */
