@@ -50,8 +50,9 @@ final readonly class CropMix
      * Of crops counted elsewhere.
      *
      * @param  list<Crop>  $crops  one for each plant
+     * @param  list<string>  $order  keys of those that come first, in their order
      */
-    public static function count(array $crops, Density $density): self
+    public static function count(array $crops, Density $density, array $order = []): self
     {
         $byKey = $counts = [];
         foreach ($crops as $crop) {
@@ -59,7 +60,9 @@ final readonly class CropMix
             $counts[$crop->key] = ($counts[$crop->key] ?? 0) + 1;
         }
 
-        return new self(array_map(static fn (string|int $key): CropShare => new CropShare($byKey[$key], $counts[$key]), array_keys($byKey)), $density);
+        $keys = array_unique([...array_values(array_filter($order, static fn (string $key): bool => isset($byKey[$key]))), ...array_keys($byKey)]);
+
+        return new self(array_map(static fn (string|int $key): CropShare => new CropShare($byKey[$key], $counts[$key]), array_values($keys)), $density);
     }
 
     public function isEmpty(): bool

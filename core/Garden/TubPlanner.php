@@ -91,7 +91,7 @@ final readonly class TubPlanner
             : $this->layOut($tub, $space, $solver, $byLid, $bySpacing, $byWater);
         $cropAt = CropPlaces::of($tub->crops, $tub->plants, $tub->layout->holes, $tub->density, $arrangement);
         $cupAt = self::cupAt($tub, $cropAt);
-        $mix = CropMix::count(array_values(array_filter($cropAt)), $tub->density);
+        $mix = CropMix::count(array_values(array_filter($cropAt)), $tub->density, array_map(static fn (CropWish $w): string => $w->crop->key, $tub->crops));
         $solution = $reservoir($cupAt);
         $pebbles = $tub->pebbles ? array_sum(array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litres(), self::hanging($sizes, $cupAt))) : 0.0;
         $floor = RoundedBox::of($vessel->profile->sectionAt(0.0));

@@ -117,6 +117,10 @@ it('lets more plants stand on a lid of wide and narrow ones', function () {
         ->and($tub->limits->crop_pitch_mm)->toEqualWithDelta($want, 1e-9)
         ->and($between)->toBeGreaterThan($tub->layout->spacing_mm);
 
+    // Listed as the grower wrote them, whichever stands in the first hole.
+    expect(array_column($tub->crops, 'plants', 'crop'))->toBe(['chives' => 6, 'strawberry' => 3, 'rocket' => 2])
+        ->and(array_column($tub->shape->crops, 'key'))->toBe(['chives', 'strawberry', 'rocket'])
+        ->and($tub->layout->holes[0]->crop)->not->toBe('chives');
     expect(lacking($crops, holesAt(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $tub->layout->holes))))->toBe(0.0)
         ->and($tub->capacity->by_spacing)->toBeGreaterThanOrEqual(11)
         ->and(Gardens::report(Gardens::tub(['vessel' => 'tote-64', 'cup' => 'net-cup-75', 'crop' => 'strawberry']))->tubs[0]->capacity->by_spacing)->toBeLessThan(11)
