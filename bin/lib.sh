@@ -98,12 +98,12 @@ settings() {
     forget_layouts
 }
 
-# What is remembered of lids is only as good as the code that found it, and not kept for ever.
+# What is remembered of lids is only as good as the code that found it (how crops share a lid is asked too), and not kept for ever.
 forget_layouts() {
     local kept=storage/framework/cache/layouts
-    if ! fresh layouts core/Lid core/Garden/TubPlanner.php; then
+    if ! fresh layouts core; then
         rm -rf "$kept"
-        stamp layouts core/Lid core/Garden/TubPlanner.php
+        stamp layouts core
     fi
     [ ! -d "$kept" ] || find "$kept" -type f -mtime +30 -delete
 }
