@@ -1,13 +1,14 @@
 import { mount } from '@vue/test-utils';
 import PrimeVue from 'primevue/config';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { defineComponent, h, nextTick } from 'vue';
+import { defineComponent, h, nextTick, ref, withDirectives } from 'vue';
 import Counter from '../../resources/js/kit/Counter.vue';
 import Figure from '../../resources/js/kit/Figure.vue';
 import Findings from '../../resources/js/kit/Findings.vue';
 import { OpenGarden, provideGarden } from '../../resources/js/kit/garden';
 import type { Library } from '../../resources/js/kit/library';
 import Measure from '../../resources/js/kit/Measure.vue';
+import { vShown } from '../../resources/js/kit/shown';
 import TideStaff from '../../resources/js/shell/TideStaff.vue';
 import type { Finding } from '../../resources/js/types/report';
 
@@ -155,5 +156,26 @@ describe('TideStaff', () => {
         await wrapper.setProps({ empty: true });
         expect(wrapper.find('[data-mark=air]').attributes('disabled')).toBeDefined();
         expect(wrapper.find('.water').attributes('style')).toContain('height: 0%');
+    });
+});
+
+describe('a field that shows a value', () => {
+    it('keeps what is being typed while the page is drawn anew, and shows the value when it is left', async () => {
+        const plants = ref(4);
+        const other = ref(0);
+        const field = mount(defineComponent({ setup: () => () => h('div', [String(other.value), withDirectives(h('input'), [[vShown, plants.value]])]) }), { attachTo: document.body });
+        const input = field.get('input').element;
+        expect(input.value).toBe('4');
+        input.focus();
+        input.value = '12';
+        other.value++;
+        plants.value = 5;
+        await nextTick();
+        expect(input.value).toBe('12');
+        input.blur();
+        other.value++;
+        await nextTick();
+        expect(input.value).toBe('5');
+        field.unmount();
     });
 });

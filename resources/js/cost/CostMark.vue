@@ -8,6 +8,7 @@ import { useGarden } from '../kit/garden';
 import { markOf } from '../kit/marks';
 import MarkPage from '../shell/MarkPage.vue';
 import type { PartReport } from '../types/report';
+import { vShown } from '../kit/shown';
 
 const garden = useGarden();
 const report = garden.report;
@@ -84,7 +85,7 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
         <template #set>
             <div class="field">
                 <label for="cap">Spend at most, {{ currency }}</label>
-                <input id="cap" class="text" inputmode="decimal" :value="budget.cap ?? ''" placeholder="no cap" :aria-invalid="capFault !== ''" @change="setCap" />
+                <input id="cap" class="text" inputmode="decimal" v-shown="budget.cap ?? ''" placeholder="no cap" :aria-invalid="capFault !== ''" @change="setCap" />
                 <p v-if="capFault" class="small wrong">{{ capFault }}</p>
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
@@ -106,7 +107,7 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
                         <tr :data-part="p.key">
                             <td>{{ p.name }}</td>
                             <td class="r">{{ quantity(p, p.need) }}</td>
-                            <td class="r"><input class="have" inputmode="decimal" :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`" :value="amount(p.owned)" @change="own(p, $event)" /></td>
+                            <td class="r"><input class="have" inputmode="decimal" :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`" v-shown="amount(p.owned)" @change="own(p, $event)" /></td>
                             <td>
                                 <template v-if="p.buy.length"><span v-for="(b, i) in p.buy" :key="i" class="packs">{{ i ? ' + ' : '' }}{{ b.count }}{{ (p.unit === 'piece' || p.unit === 'packet') && b.pack === 1 ? '' : ` × ${quantity(p, b.pack)}` }} at {{ money(b.price) }}</span></template>
                                 <span v-else-if="p.priced" class="faint">nothing</span>

@@ -7,6 +7,7 @@ import { useGarden } from '../kit/garden';
 import { cropOptions } from '../kit/library';
 import Pick from '../kit/Pick.vue';
 import type { CropWish, Tub } from '../types/garden';
+import { vShown } from '../kit/shown';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
@@ -59,7 +60,7 @@ function setPlants(i: number, event: Event): void {
             <Pick :label="several ? `Crop ${i + 1}` : 'Crop'" :model-value="wish.crop" :options="options" filter :clearable="!several" :at="several ? `${at}/crops/${i}` : `${at}/crop`" @update:model-value="(v) => change(i, v)" />
             <div v-if="several" class="number">
                 <label :for="`plants-${i}`">Plants</label>
-                <input :id="`plants-${i}`" inputmode="numeric" :value="wish.plants ?? ''" :placeholder="String(planted(wish.crop))" @change="setPlants(i, $event)" />
+                <input :id="`plants-${i}`" inputmode="numeric" v-shown="wish.plants ?? ''" :placeholder="String(planted(wish.crop))" @change="setPlants(i, $event)" />
             </div>
             <button v-if="several" type="button" class="away" :aria-label="`Take crop ${i + 1} off this lid`" title="Take it off this lid" @click="change(i, null)">×</button>
         </div>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import type { PlannedTopUp } from '../types/garden';
+import { vShown } from '../kit/shown';
 
 const garden = useGarden();
 const plan = computed(() => garden.tub.value?.planned_top_ups ?? []);
@@ -36,7 +37,7 @@ function setDay(i: number, event: Event): void {
     <div class="plan">
         <fieldset v-for="(t, i) in plan" :key="i">
             <legend>Top-up {{ i + 1 }} <button type="button" class="word small" @click="set('drop a top-up', (list) => list.filter((_, j) => j !== i))">Remove</button></legend>
-            <div class="day"><label :for="`day-${i}`">On day</label><input :id="`day-${i}`" inputmode="numeric" :value="t.day" @change="setDay(i, $event)" /></div>
+            <div class="day"><label :for="`day-${i}`">On day</label><input :id="`day-${i}`" inputmode="numeric" v-shown="t.day" @change="setDay(i, $event)" /></div>
             <Measure label="Litres" dimension="volume" :model-value="t.litres" :at="`${at}/${i}/litres`" @update:model-value="(x) => x !== null && set('change a top-up', (list) => list.map((o, j) => (j === i ? { ...o, litres: x } : o)))" />
         </fieldset>
         <button type="button" class="word" data-act="plan-top-up" @click="add">{{ plan.length ? 'Plan another' : 'Plan a top-up for a day' }}</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A whole number with a button on each side; `null` stands for "as many as it carries". */
 import { useId } from 'vue';
+import { vShown } from './shown';
 
 const props = defineProps<{ label: string; modelValue: number; least?: number; most?: number; hint?: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number] }>();
@@ -16,7 +17,7 @@ function set(value: number): void {
         <label :for="id">{{ label }}</label>
         <div class="row">
             <button type="button" :aria-label="`${label}: one fewer`" :disabled="modelValue <= (least ?? 1)" @click="set(modelValue - 1)">−</button>
-            <input :id="id" inputmode="numeric" :value="modelValue" @change="set(Number(($event.target as HTMLInputElement).value))" />
+            <input :id="id" inputmode="numeric" v-shown="modelValue" @change="set(Number(($event.target as HTMLInputElement).value))" />
             <button type="button" :aria-label="`${label}: one more`" :disabled="modelValue >= (most ?? 200)" @click="set(modelValue + 1)">+</button>
         </div>
         <p v-if="hint" class="small faint">{{ hint }}</p>

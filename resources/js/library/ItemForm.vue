@@ -7,6 +7,7 @@ import type { Dimension } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import type { Lid, Vessel } from '../types/garden';
 import type { Draft, Kind } from './shelves';
+import { vShown } from '../kit/shown';
 
 type Station = Exclude<Vessel, string>['stations'][number];
 
@@ -104,7 +105,7 @@ const words = (list: string[]): { value: string; name: string }[] => list.map((v
                 <legend>{{ g.group }}</legend>
                 <template v-for="f in g.fields" :key="f.key">
                     <Measure v-if="f.as" :label="f.name" :dimension="f.as" :model-value="n(f.key)" :at="`/${f.key}`" @update:model-value="(v) => v !== null && set(f.key, v)" />
-                    <div v-else class="plain"><label :for="`f-${f.key}`">{{ f.name }}{{ f.unit ? `, ${f.unit}` : '' }}</label><input :id="`f-${f.key}`" class="text" inputmode="decimal" :value="item[f.key]" @change="typed(f.key, $event)" /></div>
+                    <div v-else class="plain"><label :for="`f-${f.key}`">{{ f.name }}{{ f.unit ? `, ${f.unit}` : '' }}</label><input :id="`f-${f.key}`" class="text" inputmode="decimal" v-shown="item[f.key] as number" @change="typed(f.key, $event)" /></div>
                 </template>
             </fieldset>
             <Toggle label="Harvested" :model-value="String(item.harvest)" :options="[{ value: 'once', name: 'Once' }, { value: 'repeat', name: 'Again and again' }]" @update:model-value="(v) => set('harvest', v)" />

@@ -5,6 +5,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
 import { useGarden } from '../kit/garden';
 import { isNight, setNight } from '../kit/theme';
+import { vShown } from '../kit/shown';
 
 const props = defineProps<{ onBench: boolean }>();
 const emit = defineEmits<{ choose: [tub: string]; keys: [] }>();
@@ -45,7 +46,7 @@ function flip(): void {
         <div class="name">
             <Link href="/" class="back">All gardens</Link>
             <h1 v-if="!editing"><button type="button" class="title" title="Rename" @click="editing = true">{{ garden.document.value.name || 'Garden' }}</button></h1>
-            <input v-else :value="garden.document.value.name" aria-label="Name of the garden" maxlength="120" @vue:mounted="({ el }: { el: HTMLInputElement | null }) => el?.select()" @blur="rename" @keydown.enter="rename" @keydown.esc="editing = false" />
+            <input v-else v-shown="garden.document.value.name" aria-label="Name of the garden" maxlength="120" @vue:mounted="({ el }: { el: HTMLInputElement | null }) => el?.select()" @blur="rename" @keydown.enter="rename" @keydown.esc="editing = false" />
         </div>
         <div ref="strip" class="strip" role="group" aria-label="Tubs">
             <button v-for="tub in tubs" :key="tub.id" type="button" :aria-pressed="!props.onBench && garden.selected.value === tub.id" @click="emit('choose', tub.id)">

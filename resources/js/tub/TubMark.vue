@@ -18,6 +18,7 @@ import { SYSTEMS } from '../kit/systems';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Tub, Vessel } from '../types/garden';
+import { vShown } from '../kit/shown';
 
 type Station = Exclude<Vessel, string>['stations'][number];
 
@@ -136,16 +137,16 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 <Toggle label="Held by" :model-value="report.cloner.collar ? 'collar' : 'pebbles'" :options="[{ value: 'collar', name: 'Foam collars' }, { value: 'pebbles', name: 'Pebbles' }]" @update:model-value="(v) => setField('change what holds the stems', (t) => { (t.cloner ??= {}).collar = v === 'collar'; })" />
             </div>
             <div v-if="report.nursery" class="stack">
-                <div class="field"><label for="drip-flow">Water pump, L/h</label><input id="drip-flow" class="text" inputmode="decimal" :value="report.nursery.flow_l_h" @change="setDrip('flow_l_h', $event)" /></div>
+                <div class="field"><label for="drip-flow">Water pump, L/h</label><input id="drip-flow" class="text" inputmode="decimal" v-shown="report.nursery.flow_l_h" @change="setDrip('flow_l_h', $event)" /></div>
                 <div class="pair">
-                    <div class="field"><label for="drip-on">On, min</label><input id="drip-on" class="text" inputmode="decimal" :value="report.nursery.on_min" @change="setDrip('on_min', $event)" /></div>
-                    <div class="field"><label for="drip-off">Off, min</label><input id="drip-off" class="text" inputmode="decimal" :value="report.nursery.off_min" @change="setDrip('off_min', $event)" /></div>
+                    <div class="field"><label for="drip-on">On, min</label><input id="drip-on" class="text" inputmode="decimal" v-shown="report.nursery.on_min" @change="setDrip('on_min', $event)" /></div>
+                    <div class="field"><label for="drip-off">Off, min</label><input id="drip-off" class="text" inputmode="decimal" v-shown="report.nursery.off_min" @change="setDrip('off_min', $event)" /></div>
                 </div>
                 <p class="caution small">Electricity near water: a socket with residual-current protection, a drip loop in the cord, timer and plug above the water. Fixed wiring is for a licensed electrician.</p>
             </div>
             <div class="field">
                 <label for="tub-name">Name</label>
-                <input id="tub-name" class="text" :value="tub.name ?? tub.id" maxlength="120" @change="setField('rename the tub', (t) => { t.name = ($event.target as HTMLInputElement).value.trim() || t.id; })" />
+                <input id="tub-name" class="text" v-shown="tub.name ?? tub.id" maxlength="120" @change="setField('rename the tub', (t) => { t.name = ($event.target as HTMLInputElement).value.trim() || t.id; })" />
             </div>
             <Counter label="How many alike" :model-value="tub.count ?? 1" :most="50" @update:model-value="(v) => setField('change how many', (t) => { t.count = v; })" />
             <div v-if="inPlace.kind === 'bottle'" class="stack cut">
