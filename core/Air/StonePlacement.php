@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Air;
 
-use KelpTub\Core\Lid\Point;
-use KelpTub\Core\Lid\RoundedBox;
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
 
 /**
  * Where the stones of a tub lie on its floor, under the plants: the cluster centres of the cups, drawn in to the floor.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Air;
 
-use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Geometry\Point;
 
 /**
  * How much tube one line takes from the splitter to its stones, as pieces to cut, in mm.

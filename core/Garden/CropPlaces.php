@@ -9,8 +9,8 @@ use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
-use KelpTub\Core\Lid\Point;
 
 /**
  * What grows in each hole: what was said of a hole set by hand; one crop in the order of the pattern; of several the tallest at the back,

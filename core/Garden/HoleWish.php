@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Crop\Crop;
-use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Geometry\Point;
 
 /** A hole set by hand: where, and what is to grow in it and in which of the tub's two cups, where that was said. */
 final readonly class HoleWish

@@ -6,9 +6,9 @@ namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\Lid;
-use KelpTub\Core\Lid\Point;
 
 /** Two plants beside each other: how far apart they stand and how far they want to, mm. Source: handbook, rules section 6. */
 final readonly class Neighbours

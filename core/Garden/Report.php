@@ -7,7 +7,7 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\Purchase;
-use KelpTub\Core\Lid\Point;
+use KelpTub\Core\Geometry\Point;
 use stdClass;
 
 /** Writes a plan out as the report of the file format. Numbers are not rounded; what is not computed or does not apply is null. */

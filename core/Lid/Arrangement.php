@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /** Hole centres laid out by a pattern, with the least distance between any two (null for one hole), in mm. */
 final readonly class Arrangement
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /** The four corners of a rectangular lid, then even steps along its sides; five is the corners and the middle. */
 final class CornersPattern implements Pattern
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /** Rows and columns at even pitches, as wide as the space lets their corner holes go. */
 final class GridPattern implements Pattern
 {

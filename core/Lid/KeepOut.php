@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
-use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Geometry\RoundedBox;
 
 /** A part of the lid that cups stay clear of: a latch, a handle, a moulded panel, a rib. Centre and outline in mm. */
 final readonly class KeepOut

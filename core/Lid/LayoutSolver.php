@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /**
  * Answers the two questions of a lid: how many cups fit at a pitch, and where do N cups go as far apart as they can be.
  *

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Vessel\Profile;
 
 /**

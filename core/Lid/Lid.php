@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
-use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Geometry\CrossSection;
 
 /** A lid from above: outline (outside measures), thickness, make, how far its upper face lies above the rim. Lengths in mm. */
 final readonly class Lid

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
+
 /**
  * One hole in the middle of each panel that the lid's ribs leave between them.
  *

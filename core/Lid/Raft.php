@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
-use KelpTub\Core\Vessel\CrossSection;
+use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Vessel\Profile;
 
 /**

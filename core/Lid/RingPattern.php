@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /** One or two rings about the middle, with or without a cup in the centre. The outer ring is as wide as the space allows. */
 final class RingPattern implements Pattern
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /** One cup in the middle of the lid. */
 final class SinglePattern implements Pattern
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /**
  * Makes a spread exact: the distances that are least are made equal to the last digit, with the holes at the edge kept on it.
  *

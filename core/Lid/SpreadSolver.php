@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
+
 /**
  * Spreads N hole centres over a lid so that the least distance between any two is as great as it can be found.
  *

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
+use KelpTub\Core\Geometry\Point;
+
 /**
  * Rows in which every second one is shifted by half a pitch: k and k − 1 holes in turn (either first), or k in each.
  * Rows run along the lid or across it.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Vessel;
 
 use InvalidArgumentException;
+use KelpTub\Core\Geometry\CrossSection;
 
 /**
  * The inside of a vessel as a stack of stations, straight between them. Heights and lengths in mm, volumes in litres.

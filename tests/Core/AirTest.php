@@ -12,8 +12,8 @@ use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Air\TubeRoute;
-use KelpTub\Core\Lid\Point;
-use KelpTub\Core\Lid\RoundedBox;
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
 use Tests\Core\Gardens;
 
 function pump(int $outlets = 1): Pump

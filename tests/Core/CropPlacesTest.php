@@ -7,9 +7,9 @@ use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Garden\CropPlaces;
 use KelpTub\Core\Garden\HoleWish;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\PatternKind;
-use KelpTub\Core\Lid\Point;
 use Tests\Core\Gardens;
 
 /** @param  list<array{float, float}>  $at */

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\KeepOut;
@@ -11,9 +14,6 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
-use KelpTub\Core\Lid\Point;
-use KelpTub\Core\Lid\RoundedBox;
-use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 use Tests\Core\Gardens;

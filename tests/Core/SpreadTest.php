@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\KeepOut;
@@ -11,7 +12,6 @@ use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
-use KelpTub\Core\Vessel\CrossSection;
 use Tests\Core\Gardens;
 
 /**

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Feed\DripCycle;
+use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\Raft;
-use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Profile;

@@ -7,12 +7,12 @@ declare(strict_types=1);
 use App\Library\LibraryFiles;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\SpreadSolver;
-use KelpTub\Core\Vessel\CrossSection;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 

@@ -16,7 +16,7 @@ use KelpTub\Core\Garden\PartReader;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\TubPlan;
-use KelpTub\Core\Lid\RoundedBox;
+use KelpTub\Core\Geometry\RoundedBox;
 
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
 final class AirRules

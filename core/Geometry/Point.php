@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KelpTub\Core\Lid;
+namespace KelpTub\Core\Geometry;
 
 /** A position on the lid in mm from its centre: x to the right, y away from the grower. */
 final readonly class Point

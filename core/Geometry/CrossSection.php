@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KelpTub\Core\Vessel;
+namespace KelpTub\Core\Geometry;
 
 /**
  * A level cut through a vessel: a circle, or a rectangle with rounded corners. Lengths in mm, areas in mm².

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace KelpTub\Core\Lid;
-
-use KelpTub\Core\Vessel\CrossSection;
+namespace KelpTub\Core\Geometry;
 
 /**
  * A rounded rectangle about the lid's centre, by half extents and corner radius in mm; a circle is one whose radius is its half extent.
