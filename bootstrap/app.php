@@ -15,8 +15,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Routing\Middleware\SubstituteBindings;
-use KelpTub\Core\Garden\Fault;
-use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\RefusedGarden;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Cli;
 
 use App\Library\LibraryFiles;
-use KelpTub\Core\Garden\Fault;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Garden\RefusedGarden;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;

@@ -7,10 +7,10 @@ namespace App\Gardens;
 use App\Library\OwnLibrary;
 use App\Models\Garden;
 use Illuminate\Support\Facades\DB;
+use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden as Document;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Garden\RefusedGarden;
 use stdClass;
 
 /** Keeps gardens: every write is checked whole, planned, counted as a revision, and done in one transaction. */

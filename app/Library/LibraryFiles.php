@@ -6,8 +6,8 @@ namespace App\Library;
 
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Crop\CropShelf;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\Library;
 use RuntimeException;
 use stdClass;
 

@@ -7,7 +7,7 @@ namespace App\Library;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawSeries;
-use KelpTub\Core\Garden\Library;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 

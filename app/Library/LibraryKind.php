@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use KelpTub\Core\Garden\Fault;
-use KelpTub\Core\Garden\PartCheck;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\PartCheck;
 use stdClass;
 
 /** The shelves of the Library to which a grower adds things of their own. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use KelpTub\Core\Garden\Fault;
-use KelpTub\Core\Garden\RefusedGarden;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 

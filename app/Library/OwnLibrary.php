@@ -7,12 +7,12 @@ namespace App\Library;
 use App\Models\LibraryItem;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use KelpTub\Core\Garden\Fault;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\RefusedGarden;
+use KelpTub\Core\File\SchemaCheck;
+use KelpTub\Core\File\SchemaFit;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\Library;
-use KelpTub\Core\Garden\RefusedGarden;
-use KelpTub\Core\Garden\SchemaCheck;
-use KelpTub\Core\Garden\SchemaFit;
 use stdClass;
 
 /** Vessels, cups, saws and crops of one's own, kept beside the shipped ones. Many are taken all together or not at all. */

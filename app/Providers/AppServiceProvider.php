@@ -9,8 +9,8 @@ use App\Library\RememberedLayouts;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\ServiceProvider;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 
 /** Hands the core its Library and its schema, each made once a request. */

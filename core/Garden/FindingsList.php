@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Garden\Rules\AirRules;
-use KelpTub\Core\Garden\Rules\CostRules;
-use KelpTub\Core\Garden\Rules\CropRules;
-use KelpTub\Core\Garden\Rules\CupRules;
-use KelpTub\Core\Garden\Rules\LidRules;
-use KelpTub\Core\Garden\Rules\PassiveRules;
-use KelpTub\Core\Garden\Rules\RuleContext;
-use KelpTub\Core\Garden\Rules\SystemRules;
-use KelpTub\Core\Garden\Rules\VesselRules;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Marks\Air\AirRules;
+use KelpTub\Core\Marks\Cost\CostRules;
+use KelpTub\Core\Marks\Crop\CropRules;
+use KelpTub\Core\Marks\Crop\PassiveRules;
+use KelpTub\Core\Marks\Lid\CupRules;
+use KelpTub\Core\Marks\Lid\LidRules;
+use KelpTub\Core\Marks\Tub\SystemRules;
+use KelpTub\Core\Marks\Tub\VesselRules;
 
 /** Asks every rule about a plan and lists what they find, worst first and in the garden's order. */
 final readonly class FindingsList

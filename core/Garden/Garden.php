@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 

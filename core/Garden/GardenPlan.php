@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Cost\Budget;
 use KelpTub\Core\Cost\Purchase;
+use KelpTub\Core\Marks\Air\AirPlan;
+use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** All that follows from a garden, before it is written out as a report. */
 final readonly class GardenPlan

@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\AirSystem;
+use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Cost\Budget;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Cost\Purchase;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Marks\Air\AirPlan;
+use KelpTub\Core\Marks\Air\AirPlanner;
+use KelpTub\Core\Marks\Cost\PartsFromDesign;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlanner;
 use stdClass;
 
 /** Garden in, plan out: a pure function of the garden and the Library. */

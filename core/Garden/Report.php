@@ -8,6 +8,9 @@ use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Marks\Air\AirPlan;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubReport;
 use stdClass;
 
 /** Writes a plan out as the report of the file format. Numbers are not rounded; what is not computed or does not apply is null. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 

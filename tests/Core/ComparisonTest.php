@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Crop\TopUps;
-use KelpTub\Core\Garden\Comparison;
-use KelpTub\Core\Garden\SingleTub;
-use KelpTub\Core\Garden\VesselRanking;
+use KelpTub\Core\WhatIf\Comparison;
+use KelpTub\Core\WhatIf\SingleTub;
+use KelpTub\Core\WhatIf\VesselRanking;
 use Tests\Core\Gardens;
 
 /** @return array<string, mixed> */

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropPlaces;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
-use KelpTub\Core\Garden\CropPlaces;
 use KelpTub\Core\Garden\HoleWish;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use KelpTub\Core\Garden\CropRanking;
+use KelpTub\Core\WhatIf\CropRanking;
 use Tests\Core\Gardens;
 
 /** @return array<string, stdClass> by crop, in order */

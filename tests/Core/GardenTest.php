@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\File\RefusedGarden;
+use KelpTub\Core\File\SchemaCheck;
+use KelpTub\Core\File\SchemaFit;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\RefusedGarden;
-use KelpTub\Core\Garden\SchemaCheck;
-use KelpTub\Core\Garden\SchemaFit;
 use Tests\Core\Gardens;
 
 it('fills in the defaults', function () {

@@ -6,12 +6,12 @@ namespace Tests\Core;
 
 use App\Library\LibraryFiles;
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenPlan;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Garden\RefusedGarden;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\FreshMemory;

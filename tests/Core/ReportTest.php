@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use KelpTub\Core\Garden\PatchMaker;
-use KelpTub\Core\Garden\SchemaCheck;
+use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\File\SchemaCheck;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Core\Gardens;
 

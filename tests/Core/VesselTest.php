@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\HangingCups;
-use KelpTub\Core\Garden\PartReader;
+use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Vessel\Fill;
 use KelpTub\Core\Vessel\FillFit;

@@ -12,12 +12,12 @@ use App\Models\Garden;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
-use KelpTub\Core\Garden\Comparison;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Report;
-use KelpTub\Core\Garden\SingleTub;
+use KelpTub\Core\WhatIf\Comparison;
+use KelpTub\Core\WhatIf\SingleTub;
 use stdClass;
 
 /** The pages: the list of gardens, the workbench of one, the marking-out sheet of a lid, designs compared, and the Library. */

@@ -8,8 +8,8 @@ use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use KelpTub\Core\Garden\CupFits;
-use KelpTub\Core\Garden\Library;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\WhatIf\CupFits;
 
 /** Which cups fit a hole that is there already: `{"hole_mm": 64}` in; the Library's cups and one's own. */
 final readonly class CupsController

@@ -11,8 +11,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use JsonException;
+use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\RefusedGarden;
 use stdClass;
 
 /** Things of one's own in the Library: kept, removed, taken from a file and written to one. */

@@ -9,14 +9,14 @@ use App\Library\OwnLibrary;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use KelpTub\Core\Garden\CropRanking;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
-use KelpTub\Core\Garden\LayoutCandidates;
-use KelpTub\Core\Garden\Library;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
-use KelpTub\Core\Garden\VesselRanking;
+use KelpTub\Core\WhatIf\CropRanking;
+use KelpTub\Core\WhatIf\LayoutCandidates;
+use KelpTub\Core\WhatIf\VesselRanking;
 
 /** What one tub could be instead: garden in, `?tub=` says which. */
 final readonly class TubController

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Air;
+
+/** An air pump with its lines, as the grower set it. Heights from the room's floor, lengths in mm. */
+final readonly class AirSystem
+{
+    /** @param  list<Branch>  $branches */
+    public function __construct(
+        public int $index,
+        public string $id,
+        public Pump $pump,
+        public bool $aboveWater,
+        public bool $checkValve,
+        public float $height,
+        public bool $joined,
+        public Tube $tube,
+        public float $trunk,
+        public array $branches,
+    ) {
+    }
+
+    public function pointer(string $rest = ''): string
+    {
+        return "/air/$this->index$rest";
+    }
+
+    /** The same lines on another pump. */
+    public function on(Pump $pump): self
+    {
+        return new self($this->index, $this->id, $pump, $this->aboveWater, $this->checkValve, $this->height, $this->joined, $this->tube, $this->trunk, $this->branches);
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\File;
+
+use KelpTub\Core\Air\Bubble;
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Air\Tube;
+use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\Lid;
+use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Vessel\Fill;
+use KelpTub\Core\Vessel\FillFit;
+use KelpTub\Core\Vessel\Opacity;
+use KelpTub\Core\Vessel\Profile;
+use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\Vessel\Vessel;
+use stdClass;
+
+/**
+ * Makes typed parts of the objects in a garden file or on a Library shelf, which have the same form. Expects what PartCheck has passed.
+ *
+ * An object in place may say in `key` which Library item it was taken from: it is bought as that.
+ */
+final class PartReader
+{
+    public const DEFAULT_FLOOR_MM = 3.0;
+
+    public static function vessel(stdClass $raw, ?string $key): Vessel
+    {
+        $whole = new Profile(self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))));
+        $measured = isset($raw->cut_mm) ? $whole->cutAt((float) $raw->cut_mm) : $whole;
+        $fills = self::each($raw->fills ?? [], static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm));
+        $fit = $fills === [] ? null : FillFit::of($measured, $fills);
+        $scale = $fit !== null && $fit->applied ? $fit->scale : 1.0;
+        $mouth = $measured->mouth();
+        $kind = $raw->kind ?? ($mouth->round ? 'bucket' : 'tote');
+
+        return new Vessel(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? ucfirst($kind),
+            $kind,
+            isset($raw->label_l) ? (float) $raw->label_l : null,
+            Opacity::from($raw->opacity ?? 'opaque'),
+            (float) ($raw->empty_kg ?? 0),
+            (float) ($raw->floor_mm ?? self::DEFAULT_FLOOR_MM),
+            $raw->braced ?? false,
+            $raw->food_safe ?? true,
+            ($raw->cover ?? 'none') !== 'none',
+            $measured,
+            $scale === 1.0 ? $measured : $measured->withAreasScaled($scale),
+            $scale === 1.0 ? $whole : $whole->withAreasScaled($scale),
+            $fit,
+            isset($raw->lid) ? self::lid($raw->lid, $mouth) : Lid::overMouth($mouth),
+        );
+    }
+
+    public static function cup(stdClass $raw, ?string $key): Cup
+    {
+        return new Cup(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? 'Cup',
+            (float) $raw->lip_diameter_mm,
+            (float) $raw->top_diameter_mm,
+            (float) $raw->bottom_diameter_mm,
+            (float) $raw->height_mm,
+            ($raw->made ?? 'bought') === 'home',
+        );
+    }
+
+    public static function stone(stdClass $raw, ?string $key): Stone
+    {
+        return new Stone($key ?? $raw->key ?? null, $raw->name ?? 'Air stone', Bubble::from($raw->bubble), (float) ($raw->length_mm ?? 50), (float) $raw->min_l_min, (float) $raw->max_l_min, (float) $raw->resistance_kpa_per_l_min);
+    }
+
+    public static function pump(stdClass $raw, ?string $key): Pump
+    {
+        $curve = isset($raw->curve)
+            ? array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $raw->curve)
+            : Pump::straight((float) $raw->free_flow_l_min, (float) $raw->max_pressure_kpa);
+        usort($curve, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return new Pump($key ?? $raw->key ?? null, $raw->name ?? 'Air pump', $curve, (int) ($raw->outlets ?? 1), (float) ($raw->power_w ?? 0));
+    }
+
+    public static function tube(stdClass $raw, ?string $key): Tube
+    {
+        return new Tube($key ?? $raw->key ?? null, $raw->name ?? 'Air tubing', (float) $raw->inner_mm, (float) $raw->outer_mm);
+    }
+
+    /**
+     * Makes one thing of each object in a list of a file.
+     *
+     * @template T
+     *
+     * @param  callable(stdClass, int): T  $make
+     * @return list<T>
+     */
+    public static function each(mixed $list, callable $make): array
+    {
+        $made = [];
+        foreach ($list as $i => $raw) {
+            $made[] = $make($raw, $i);
+        }
+
+        return $made;
+    }
+
+    public static function section(stdClass $raw): CrossSection
+    {
+        return isset($raw->diameter_mm)
+            ? CrossSection::circle((float) $raw->diameter_mm)
+            : CrossSection::rectangle((float) $raw->length_mm, (float) $raw->width_mm, (float) ($raw->corner_radius_mm ?? 0));
+    }
+
+    private static function lid(stdClass $raw, CrossSection $mouth): Lid
+    {
+        $outlined = isset($raw->diameter_mm) || isset($raw->length_mm);
+
+        return new Lid(
+            $outlined ? self::section($raw) : $mouth,
+            (float) ($raw->thickness_mm ?? Lid::DEFAULT_THICKNESS_MM),
+            LidMake::from($raw->make ?? 'plain'),
+            (float) ($raw->top_above_rim_mm ?? 0),
+            self::each($raw->keep_outs ?? [], static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k))),
+        );
+    }
+}

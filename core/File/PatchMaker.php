@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\File;
+
+use stdClass;
+
+/**
+ * Makes the JSON Patch (RFC 6902) that sets values in a garden, whether or not the way to them is written in the file yet.
+ *
+ * Where a Library key stands for a whole object, the object is put in its place with the value changed, and remembers the key.
+ */
+final readonly class PatchMaker
+{
+    public function __construct(private stdClass $document, private Library $library)
+    {
+    }
+
+    /**
+     * `set('/tubs/0/vessel/cover', 'paint')`.
+     *
+     * @return list<stdClass>
+     */
+    public function set(string $pointer, mixed $value): array
+    {
+        $steps = explode('/', substr($pointer, 1));
+        $at = $this->document;
+        foreach ($steps as $i => $step) {
+            $rest = array_slice($steps, $i + 1);
+            $here = '/'.implode('/', array_slice($steps, 0, $i + 1));
+            $next = is_array($at) ? ($at[(int) $step] ?? null) : ($at->{$step} ?? null);
+            if ($rest === [] || $next === null || is_scalar($next)) {
+                $start = is_string($next) ? $this->fromLibrary($step, $next) : null;
+
+                return [self::operation('add', $here, self::nest($start, $rest, $value))];
+            }
+            $at = $next;
+        }
+
+        return [];
+    }
+
+    /**
+     * Appends to a list, which is made where it is missing.
+     *
+     * @return list<stdClass>
+     */
+    public function append(string $pointer, stdClass $value): array
+    {
+        $at = $this->document;
+        foreach (explode('/', substr($pointer, 1)) as $step) {
+            $at = is_array($at) ? ($at[(int) $step] ?? null) : ($at->{$step} ?? null);
+        }
+
+        return is_array($at)
+            ? [self::operation('add', "$pointer/-", $value)]
+            : $this->set($pointer, [$value]);
+    }
+
+    /**
+     * Takes out what is written in the file.
+     *
+     * @return list<stdClass>
+     */
+    public function remove(string $pointer): array
+    {
+        return [(object) ['op' => 'remove', 'path' => $pointer]];
+    }
+
+    private static function operation(string $op, string $path, mixed $value): stdClass
+    {
+        return (object) ['op' => $op, 'path' => $path, 'value' => $value];
+    }
+
+    /** @param  list<string>  $steps */
+    private static function nest(?stdClass $start, array $steps, mixed $value): mixed
+    {
+        if ($steps === []) {
+            return $value;
+        }
+        $object = $start ?? new stdClass;
+        $first = array_shift($steps);
+        $inner = $object->{$first} ?? null;
+        $object->{$first} = self::nest($inner instanceof stdClass ? clone $inner : null, $steps, $value);
+
+        return $object;
+    }
+
+    private function fromLibrary(string $member, string $key): ?stdClass
+    {
+        $shelf = match ($member) {
+            'vessel' => $this->library->vessels,
+            'cup' => $this->library->cups,
+            'kind' => $this->library->stones,
+            'pump' => $this->library->pumps,
+            'tube' => $this->library->tubes,
+            default => [],
+        };
+        if (! isset($shelf[$key])) {
+            return null;
+        }
+        $object = clone $shelf[$key];
+        $object->key = $key;
+
+        return $object;
+    }
+}

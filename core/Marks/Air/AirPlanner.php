@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Air;
+
+use KelpTub\Core\Air\AirSystem;
+use KelpTub\Core\Air\Line;
+use KelpTub\Core\Air\Network;
+use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Saturation;
+use KelpTub\Core\Air\SubmergedShare;
+use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Air\TubeRoute;
+use KelpTub\Core\Garden\Site;
+use KelpTub\Core\Marks\Tub\TubPlan;
+
+/** Solves each pump's network over the tubs it feeds, and then the oxygen in each tub. */
+final readonly class AirPlanner
+{
+    public function __construct(private Site $site)
+    {
+    }
+
+    /** @param  array<string, TubPlan>  $tubs by id */
+    public function system(AirSystem $system, array $tubs): AirPlan
+    {
+        $plans = $routes = $lines = [];
+        foreach ($system->branches as $branch) {
+            $plan = $tubs[$branch->tub];
+            $plans[] = $plan;
+            $routes[] = $route = $plan->tubeRoute($branch->distance, $plan->tub->under === null ? $system->height : $plan->tub->stand + $plan->tub->under->floor);
+            $stones = $plan->tub->stones;
+            $lines[] = $stones === null ? null : new Line(
+                $stones->stone,
+                $stones->count,
+                max(0.0, $plan->line->grown - $stones->height),
+                $system->tube,
+                $route->length(),
+                $branch->valve,
+                $system->checkValve,
+            );
+        }
+
+        return self::solve($system, $plans, $routes, $lines);
+    }
+
+    /** The same system with one branch's valve at another setting. */
+    public static function turned(AirPlan $plan, int $branch, float $valve): AirPlan
+    {
+        $lines = $plan->lines;
+        $lines[$branch] = $lines[$branch]?->withValve($valve);
+
+        return self::solve($plan->system, $plan->tubs, $plan->routes, array_values($lines));
+    }
+
+    /**
+     * @param  list<TubPlan>  $plans
+     * @param  list<TubeRoute>  $routes
+     * @param  list<Line|null>  $lines
+     */
+    private static function solve(AirSystem $system, array $plans, array $routes, array $lines): AirPlan
+    {
+        $network = $owner = [];
+        foreach ($lines as $i => $line) {
+            for ($copy = 0; $line !== null && $copy < $plans[$i]->tub->count; $copy++) {
+                $network[] = $line;
+                $owner[] = $i;
+            }
+        }
+        $solved = Network::solve($system->pump, $network, $system->joined, $system->tube->resistance($system->trunk));
+        $flows = array_fill(0, count($plans), 0.0);
+        foreach ($owner as $n => $i) {
+            // Alike tubs on unjoined outlets may differ; the one with the least air is the one judged.
+            $flows[$i] = ($n > 0 && $owner[$n - 1] === $i) ? min($flows[$i], $solved->flows[$n]) : $solved->flows[$n];
+        }
+
+        return new AirPlan($system, $plans, $routes, $lines, array_values($flows), $solved);
+    }
+
+    /** @param  list<AirPlan>  $systems */
+    public function tub(TubPlan $plan, array $systems): TubAir
+    {
+        $flow = $transfer = 0.0;
+        foreach ($systems as $system) {
+            foreach ($system->tubs as $i => $fed) {
+                $line = $system->lines[$i];
+                if ($fed->tub->id !== $plan->tub->id || $line === null) {
+                    continue;
+                }
+                $flow += $system->flows[$i];
+                $transfer += OxygenBalance::standardTransfer($line->stone->bubble, $line->submergence, $system->flows[$i]);
+            }
+        }
+        $celsius = $this->site->waterTemperatureC;
+        $saturation = Saturation::at($celsius, $this->site->altitudeM, Saturation::SALT_G_L_PER_MS_CM * $plan->mix->middleEc());
+        if (! $plan->tub->system->isAerated()) {
+            return new TubAir($flow, $saturation, null);
+        }
+        $demand = OxygenBalance::demand(
+            $plan->mix->rootOxygen(),
+            SubmergedShare::of($plan->tub->system, $plan->tub->line()),
+            $celsius,
+        );
+        $area = $plan->tub->vessel->profile->sectionAt($plan->line->grown)->area() / 1.0e6;
+
+        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius));
+    }
+}

@@ -1,0 +1,207 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Crop;
+
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Marks\Tub\TubPlan;
+
+/** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
+final class CropRules
+{
+    /** Above this share of the crop's figure a shortfall is only worth knowing. */
+    private const MIND_SHARE = 0.8;
+
+    /** Down to these shares a shortfall is the tight school's way. */
+    private const TIGHT_PITCH = 0.6;
+
+    private const TIGHT_LITRES = 0.35;
+
+    private const WARM_MARGIN_C = 4.0;
+
+    private const LIGHT_SHARE = 0.75;
+
+    private const ROUNDING = 1.0e-9;
+
+    /** @return list<Finding> */
+    public static function of(TubPlan $plan, RuleContext $context): array
+    {
+        if ($plan->mix->isEmpty()) {
+            return [];
+        }
+        $findings = [self::line($plan), self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
+        foreach ($plan->mix->crops() as $crop) {
+            $findings = [...$findings, self::passive($plan, $crop, $context), self::temperature($plan, $crop, $context), self::light($plan, $crop, $context), self::headroom($plan, $crop, $context)];
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    private static function line(TubPlan $plan): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->askedLine === null || $tub->askedLine === $tub->line() || ! in_array($tub->system, [GrowingSystem::Aerated, GrowingSystem::Passive], true)) {
+            return null;
+        }
+
+        return new Finding('tub.line', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
+            sprintf('"%s" is no water line of %s tub; it is planned with "%s".', $tub->askedLine->value, $tub->system === GrowingSystem::Passive ? 'a passive' : 'an aerated', $tub->line()->value),
+            'Each system has its own choices of water line.');
+    }
+
+    private static function spacing(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $pair = $plan->closest;
+        if ($pair === null) {
+            return null;
+        }
+        [$spacing, $wanted, $crop, $other] = [$pair->distance, $pair->wanted, $pair->crop, $pair->other];
+        $severity = self::shortfall($spacing / $wanted, $plan->tub->density, self::TIGHT_PITCH);
+        if ($severity === null) {
+            return null;
+        }
+        $most = min($plan->capacity->bySpacing, $plan->cups() - 1);
+        if ($plan->tub->density === Density::Tight) {
+            $kind = $plan->tub->layout->pattern === PatternKind::Manual ? PatternKind::Best : $plan->tub->layout->pattern;
+            $most = $plan->solver->most($kind, max($plan->space->leastPitch(), $wanted), $plan->cups() - 1);
+        }
+        $remedies = $most >= 1 ? [$context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)] : [];
+
+        return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
+            $crop === $other
+                ? sprintf('Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.', $context->write->length($spacing), mb_strtolower($crop->name), $context->write->length($wanted))
+                : sprintf('%s and %s stand %s apart and want %s between them. Plant fewer, or harvest young.', $crop->name, mb_strtolower($other->name), $context->write->length($spacing), $context->write->length($wanted)),
+            'Crowded plants shade each other, stay wet and rot.',
+            $remedies);
+    }
+
+    private static function water(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->system === GrowingSystem::Cloner) {
+            return null;
+        }
+        $wanted = $plan->mix->litresWanted();
+        $share = $plan->working() / $wanted;
+        $severity = self::shortfall($share, $tub->density, self::TIGHT_LITRES);
+        if ($severity === null) {
+            return null;
+        }
+        $most = (int) floor($plan->plants * $share);
+        $crops = $plan->mix->crops();
+        $w = $context->write;
+
+        return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
+            count($crops) === 1
+                ? sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $w->volume($plan->working() / $plan->plants), mb_strtolower($crops[0]->name), $w->volume($crops[0]->litresPerPlant))
+                : sprintf('%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.', $w->volume($plan->working()), $plan->plants, $w->volume($wanted)),
+            'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
+            $most >= 1 && $most < $plan->plants ? [$context->plants($plan, $most)] : []);
+    }
+
+    /** Crops that share a reservoir share its strength, its pH and its warmth. */
+    private static function windows(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $crops = $plan->mix->crops();
+        if (count($crops) < 2) {
+            return null;
+        }
+        $w = $context->write;
+        $windows = [
+            ['strength (EC)', static fn (Crop $c): array => [$c->ecLow, $c->ecHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1, 'mS/cm')],
+            ['pH', static fn (Crop $c): array => [$c->phLow, $c->phHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1)],
+            ['water temperature', static fn (Crop $c): array => [$c->waterTempLowC, $c->waterTempHighC], static fn (float $low, float $high): string => $w->temperature($low).' to '.$w->temperature($high)],
+        ];
+        $apart = [];
+        foreach ($windows as [$name, $window, $shown]) {
+            usort($crops, static fn (Crop $a, Crop $b): int => $window($a)[1] <=> $window($b)[1]);
+            $lowest = $crops[0];
+            usort($crops, static fn (Crop $a, Crop $b): int => $window($b)[0] <=> $window($a)[0]);
+            $highest = $crops[0];
+            if ($window($highest)[0] > $window($lowest)[1] + self::ROUNDING) {
+                $apart[] = sprintf('%s: %s wants %s, %s %s', $name, mb_strtolower($lowest->name), $shown(...$window($lowest)), mb_strtolower($highest->name), $shown(...$window($highest)));
+            }
+        }
+        if ($apart === []) {
+            return null;
+        }
+
+        return new Finding('crop.windows', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/crops'),
+            'These crops cannot share a tub. '.ucfirst(implode('; ', $apart)).'. Give each a tub of its own, or pair it with another.',
+            'One reservoir has one strength, one pH and one temperature. Where windows do not meet, one of the crops always does badly.');
+    }
+
+    private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->system !== GrowingSystem::Passive || $crop->passive === 'good') {
+            return null;
+        }
+        $short = $crop->passive === 'short';
+
+        return new Finding('crop.passive', $short ? Severity::Mind : Severity::Mend, $tub->id, $tub->pointer('/system'),
+            $short
+                ? sprintf('%s does well in still water to the first harvest, and poorly after it.', $crop->name)
+                : sprintf('%s grows slowly and rots more often without air. Add an air stone, or grow something else here.', $crop->name),
+            'Some roots live on the air gap alone; others, and old ones, need oxygen in the water.',
+            [$context->addAir('Add air', $plan)]);
+    }
+
+    private static function temperature(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $water = $context->plan->garden->site->waterTemperatureC;
+        $off = max($crop->waterTempLowC - $water, $water - $crop->waterTempHighC);
+        if ($off <= 0.0) {
+            return null;
+        }
+        $w = $context->write;
+
+        return new Finding('crop.temperature', $off > self::WARM_MARGIN_C ? Severity::Mend : Severity::Mind, $plan->tub->id, '/site/water_temperature_c',
+            sprintf('The water is %s; %s does well from %s to %s.', $w->temperature($water), mb_strtolower($crop->name), $w->temperature($crop->waterTempLowC), $w->temperature($crop->waterTempHighC)),
+            $water > $crop->waterTempHighC ? 'Warm water holds less oxygen, and rot likes it. Shade, a light cover and a larger volume keep it cooler.' : 'Cold roots feed slowly. Insulate the tub or lift it off the floor.');
+    }
+
+    private static function light(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $hours = $context->plan->garden->site->lightHours;
+        if ($hours >= self::LIGHT_SHARE * $crop->lightHours) {
+            return null;
+        }
+        $w = $context->write;
+
+        return new Finding('crop.light', Severity::Mind, $plan->tub->id, '/site/light_hours',
+            sprintf('%s hours of light, and %s wants %s. Add a lamp, or expect thin, slow plants.', $w->number($hours, 1), mb_strtolower($crop->name), $w->number($crop->lightHours, 0)),
+            'Too little light draws stems out and stops growth, whatever the water holds.',
+            [$context->set(sprintf('Light it %s hours a day', $w->number($crop->lightHours, 0)), '/site/light_hours', $crop->lightHours)]);
+    }
+
+    private static function headroom(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $room = $context->plan->garden->site->headroomMm;
+        if ($room === null || $crop->matureHeightMm <= $room) {
+            return null;
+        }
+
+        return new Finding('crop.headroom', Severity::Mind, $plan->tub->id, '/site/headroom_mm',
+            sprintf('Grown %s stands %s over the lid, and there are %s. Pinch it out, or grow something lower.', mb_strtolower($crop->name), $context->write->length($crop->matureHeightMm), $context->write->length($room)),
+            'Leaves against a lamp burn; against a ceiling they mould.');
+    }
+
+    /** How bad a share of the crop's figure is, or null when it is met. */
+    private static function shortfall(float $share, Density $density, float $tightest): ?Severity
+    {
+        return match (true) {
+            $share >= 1.0 - 1.0e-9 => null,
+            $share >= self::MIND_SHARE => Severity::Mind,
+            $density === Density::Tight && $share >= $tightest => Severity::Mind,
+            default => Severity::Mend,
+        };
+    }
+}

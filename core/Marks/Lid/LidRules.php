@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Lid;
+
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Remedy;
+use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Lid\CupInHole;
+use KelpTub\Core\Lid\KeepOut;
+use KelpTub\Core\Lid\LayoutSolver;
+use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\Lid;
+use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Marks\Tub\TubPlan;
+
+/** What the lid says of its holes: lips, webs, edge, walls, keep-outs, strength. Source: handbook, rules section 5. */
+final class LidRules
+{
+    private const ROUNDING_MM = 1.0e-6;
+
+    /** Share of the lid's area above which it is worth knowing, and above which it fails. */
+    private const REMOVED_STOP = 0.5;
+
+    /** @return list<Finding> */
+    public static function of(TubPlan $plan, RuleContext $context): array
+    {
+        $own = [self::tooMany($plan, $context), self::heavyPlant($plan, $context), self::pattern($plan)];
+        if ($plan->inMouth || $plan->cups() === 0) {
+            return array_values(array_filter($own));
+        }
+
+        return array_values(array_filter([
+            ...$own,
+            self::lips($plan, $context),
+            self::web($plan, $context),
+            self::edge($plan, $context),
+            self::wall($plan, $context),
+            self::keepOut($plan, $context),
+            self::removed($plan, $context),
+            self::ligament($plan, $context),
+        ]));
+    }
+
+    private static function tooMany(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $asked = max($plan->asked, $tub->plants ?? 0);
+        $laidOut = $plan->cups();
+        if ($laidOut >= $asked && $laidOut > 0) {
+            return null;
+        }
+        if ($laidOut === 0 && self::isSwallowed($plan)) {
+            return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/vessel/lid/keep_outs'),
+                'What has to stay clear leaves no room on the lid for a hole. Make it smaller, or take it out where cups may go after all.',
+                sprintf('Cups stay %s off latches, handles and ribs, all of which are drawn hatched.', $context->write->length(KeepOut::CLEAR_MM)));
+        }
+        $second = $plan->sizes[1] ?? null;
+        if ($laidOut === 0 && $second !== null && self::holdsOne($plan, $plan->lid, [$plan->space->cups[0]])) {
+            return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/cups_2'),
+                sprintf('No hole of %s, for the second size of cup, fits this lid. Use a smaller one, or leave it out.', $context->write->length($second->seat->hole)),
+                'A layout has places that take either size, so the lid must hold the larger one.',
+                [$context->set('Leave the second size out', $tub->pointer('/cups_2'), null)]);
+        }
+        if ($laidOut === 0) {
+            return $plan->seat->holds() || $tub->layout->pattern === PatternKind::Manual ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
+                sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->seat->hole)),
+                'A hole stays off the rim, which carries the load, and the hanging cup off the walls.') : null;
+        }
+
+        $remedies = $plan->asked > $laidOut ? [$context->cups("Lay out $laidOut", $plan, $laidOut)] : [];
+        if (($tub->plants ?? 0) > $laidOut) {
+            $remedies = [new Remedy("Plant $laidOut", [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)])];
+        }
+
+        return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer($plan->asked > $laidOut ? '/layout/cups' : '/plants'),
+            sprintf('%d asked for, and the lid holds %d. The %d that fit are laid out.', $asked, $laidOut, $laidOut),
+            'Lips must not touch, and there must be lid between the holes and round the edge.', $remedies);
+    }
+
+    /** Whether the lid would take a hole if nothing on it had to stay clear. */
+    private static function isSwallowed(TubPlan $plan): bool
+    {
+        if ($plan->lid->keepOuts === [] || ! $plan->seat->holds()) {
+            return false;
+        }
+
+        return self::holdsOne($plan, new Lid($plan->lid->outline, $plan->lid->thickness, $plan->lid->make, $plan->lid->topAboveRim, []), $plan->space->cups);
+    }
+
+    /**
+     * Whether a lid over this tub holds one of some cups.
+     *
+     * @param  non-empty-list<CupInHole>  $cups
+     */
+    private static function holdsOne(TubPlan $plan, Lid $lid, array $cups): bool
+    {
+        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->vessel->profile)))->mostRegular(PatternKind::Best, $plan->space->leastPitch(), 1) > 0;
+    }
+
+    private static function pattern(TubPlan $plan): ?Finding
+    {
+        if ($plan->complete) {
+            return null;
+        }
+
+        return new Finding('lid.incomplete', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout'),
+            sprintf('%d cups make no complete pattern here: places of a larger %s stay uncut.', $plan->cups(), $plan->arrangement->pattern->value),
+            'A regular pattern is easier to mark out; its last places are simply not cut.');
+    }
+
+    private static function lips(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $spacing = $plan->arrangement->spacing;
+        $lacking = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->space->lipPitch($plan->cupAt[$i], $plan->cupAt[$j]));
+        if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
+            return null;
+        }
+        $wanted = $spacing - $lacking;
+
+        return new Finding('lid.lips', Severity::Stop, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            sprintf('Two cups stand %s apart and their lips need %s. Move them apart.', $context->write->length($spacing), $context->write->length($wanted)),
+            'Lips that overlap do not lie flat, and no cup can be lifted out by itself.', self::layOutAgain($plan, $context));
+    }
+
+    private static function web(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $web = $plan->web();
+        $least = $plan->lid->make->leastWeb();
+        if ($web === null || $web >= $least - self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->lid->make->value, $context->write->length($least)),
+            'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.', self::layOutAgain($plan, $context));
+    }
+
+    private static function edge(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $edge = $plan->edge();
+        $least = $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $plan->lid->make->leastEdge();
+        if ($edge === null || $edge >= $least - self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.edge', $edge <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            $edge <= 0.0
+                ? 'A hole runs over the edge of the lid. Move it in.'
+                : sprintf('A hole comes to %s of the edge of the lid; %s carries the load.', $context->write->length($edge), $context->write->length($least)),
+            'The rim of a lid is what stiffens it.', self::layOutAgain($plan, $context));
+    }
+
+    private static function wall(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $clear = min(INF, ...array_map($plan->space->wall(...), $plan->arrangement->points, $plan->cupAt));
+        if ($clear >= LayoutSpace::WALL_CLEAR_MM - self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.wall', $clear < 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            $clear < 0.0
+                ? sprintf('A hanging cup runs into the wall by %s. Move its hole in.', $context->write->length(-$clear))
+                : sprintf('A hanging cup comes to %s of the wall; keep %s.', $context->write->length($clear), $context->write->length(LayoutSpace::WALL_CLEAR_MM)),
+            'Walls taper inwards, so a cup that clears the rim may touch lower down.', self::layOutAgain($plan, $context));
+    }
+
+    private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $clear = min(INF, ...array_map($plan->space->keepOut(...), $plan->arrangement->points, $plan->cupAt));
+        if ($clear >= KeepOut::CLEAR_MM - self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.keep-out', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            $clear < 0.0
+                ? sprintf('A cup stands %s into a part of the lid that was to stay clear. Move it.', $context->write->length(-$clear))
+                : sprintf('A cup comes to %s of a part of the lid that was to stay clear; keep %s.', $context->write->length($clear), $context->write->length(KeepOut::CLEAR_MM)),
+            'Latches, handles and ribs need room to work, and a saw skids on them.', self::layOutAgain($plan, $context));
+    }
+
+    private static function removed(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $removed = ($plan->removedPercent() ?? 0.0) / 100;
+        if ($plan->isOneInTheMiddle() || $removed <= LayoutSpace::MOST_REMOVED + self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.removed', $removed > self::REMOVED_STOP ? Severity::Stop : Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout/cups'),
+            sprintf('%s %% of the lid is cut away. Over %s lids start to sag; over %s they fail.', $context->write->number($removed * 100, 0), $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0), $context->write->number(self::REMOVED_STOP * 100, 0)),
+            'What is cut away no longer carries the cups.', self::mostThatKeep($plan, $context));
+    }
+
+    private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $share = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance <= 0.0 ? 0.0 : $plan->space->web($distance, $plan->cupAt[$i], $plan->cupAt[$j]) / $distance);
+        if ($share === null || $share >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
+            return null;
+        }
+
+        return new Finding('lid.ligament', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout'),
+            sprintf('Between holes %s %% of the pitch is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $share * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
+            'A row of holes with little between them tears like a stamp.', self::mostThatKeep($plan, $context));
+    }
+
+    private static function heavyPlant(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $fruiting = array_values(array_filter($plan->mix->crops(), static fn (Crop $c): bool => $c->group === 'fruit'));
+        if ($fruiting === [] || $plan->lid->make !== LidMake::Thin || $tub->trellis) {
+            return null;
+        }
+
+        return new Finding('lid.heavy-plant', Severity::Mend, $tub->id, $tub->pointer('/trellis'),
+            sprintf('A grown %s weighs %s and the lid is thin. Carry it on a trellis.', mb_strtolower($fruiting[0]->name), $context->write->mass($fruiting[0]->matureMassG / 1000)),
+            'A thin lid bends under a fruiting plant until the cup slips through.',
+            [$context->set('Put up a trellis', $tub->pointer('/trellis'), true)]);
+    }
+
+    /** @return list<Remedy> the same number of cups where the solver puts them, or as many as fit */
+    private static function layOutAgain(TubPlan $plan, RuleContext $context): array
+    {
+        $most = $plan->solver->most(PatternKind::Best, $plan->space->leastPitch(), $plan->cups());
+
+        return $plan->tub->layout->pattern !== PatternKind::Manual || $most < 1 ? [] : [$context->cups("Lay out $most again", $plan, $most)];
+    }
+
+    /** @return list<Remedy> */
+    private static function mostThatKeep(TubPlan $plan, RuleContext $context): array
+    {
+        $most = $plan->capacity->byLid;
+
+        return $most < 1 || $most >= $plan->cups() ? [] : [$context->cups("Use $most cups", $plan, $most)];
+    }
+}

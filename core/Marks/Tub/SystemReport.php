@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Tub;
+
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Vessel\LinerBag;
+use KelpTub\Core\Vessel\NestedPair;
+use stdClass;
+
+/** What is particular to a raft, a cloner, a nursery, a nested pair, a lined or painted tub, a jar with an adapter; null where a tub is none. */
+final class SystemReport
+{
+    /** @return array<string, stdClass|null> by the report's key */
+    public static function of(TubPlan $plan): array
+    {
+        $tub = $plan->tub;
+        $vessel = $tub->vessel;
+
+        return [
+            'raft' => self::raft($plan),
+            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) ['stem_end_mm' => $plan->line->cupBottom - $tub->cloner->stemBelowCup, 'stem_below_cup_mm' => $tub->cloner->stemBelowCup, 'collar' => $tub->cloner->collar] : null,
+            'nursery' => self::nursery($plan),
+            'under' => self::under($plan),
+            'liner' => self::liner($plan),
+            'sight_strip' => self::sightStrip($plan),
+            'adapter' => $vessel->isJar() && ! $plan->inMouth && $plan->raft === null ? (object) ['outer_mm' => $vessel->lid->across(), 'inner_mm' => $plan->seat->hole] : null,
+        ];
+    }
+
+    private static function raft(TubPlan $plan): ?stdClass
+    {
+        $raft = $plan->raft;
+        if ($raft === null) {
+            return null;
+        }
+        $tillJam = max(0.0, $plan->working() - $plan->reservoir->litresAt($raft->jamLevel));
+
+        return (object) [
+            'board' => (object) ShapeReport::section($raft->board),
+            'thickness_mm' => $raft->thickness,
+            'gap_mm' => $raft->gap,
+            'travel_mm' => $raft->travel(),
+            'jam_level_mm' => $raft->jamLevel,
+            'litres_till_jam' => $tillJam,
+            'jam_day' => $plan->use?->dayWhenUsed($tillJam),
+            'load_kg' => $plan->raftLoad(),
+            'carries_kg' => $raft->carries($plan->holesArea()),
+            'draught_mm' => SystemRules::draught($plan),
+            'dip_mm' => SystemRules::dip($plan),
+        ];
+    }
+
+    private static function nursery(TubPlan $plan): ?stdClass
+    {
+        $drip = $plan->tub->drip;
+        if ($plan->tub->system !== GrowingSystem::Nursery) {
+            return null;
+        }
+
+        return (object) [
+            'flow_l_h' => $drip->flow,
+            'on_min' => $drip->on,
+            'off_min' => $drip->off,
+            'duty' => $drip->duty(),
+            'litres_day' => $drip->litresADay(),
+            'per_cup_l_h' => $drip->perCup($plan->cups()),
+            'turnovers_day' => $plan->working() > 0.0 ? $drip->litresADay() / $plan->working() : null,
+            'head_mm' => $plan->lidTop(),
+        ];
+    }
+
+    private static function under(TubPlan $plan): ?stdClass
+    {
+        $pair = $plan->pair;
+        if ($pair === null) {
+            return null;
+        }
+
+        return (object) [
+            'name' => $pair->lower->name,
+            'floor_mm' => $pair->lower->floor,
+            'blocks_mm' => $pair->blocks,
+            'room_mm' => $pair->room,
+            'above_mm' => $pair->above,
+            'gap_mm' => is_finite($pair->gap) ? $pair->gap : null,
+            'cord_hole_mm' => $pair->cordHole(),
+            'cord_hole_diameter_mm' => NestedPair::CORD_HOLE_MM,
+            'wall_mm' => NestedPair::WALL_MM,
+            'stations' => ShapeReport::stations($pair->lower->profile->stations),
+        ];
+    }
+
+    /** The smallest liner bag that fits, beside the one chosen. */
+    private static function liner(TubPlan $plan): stdClass
+    {
+        $least = LinerBag::leastFor($plan->tub->vessel->profile);
+        $bag = $plan->tub->liner;
+
+        return (object) ['least_width_mm' => $least->width, 'least_length_mm' => $least->length, 'width_mm' => $bag?->width, 'length_mm' => $bag?->length];
+    }
+
+    /** Heights between which a painted passive tub keeps a strip bare, to read the level by; null for others. */
+    private static function sightStrip(TubPlan $plan): ?stdClass
+    {
+        $tub = $plan->tub;
+
+        return $tub->system === GrowingSystem::Passive && $tub->cover === 'paint' && $tub->vessel->opacity->needsCover()
+            ? (object) ['from_mm' => $plan->lowest, 'to_mm' => $plan->line->highest()]
+            : null;
+    }
+}

@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Tub;
+
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Remedy;
+use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Vessel\FillFit;
+use KelpTub\Core\Vessel\LinerBag;
+use KelpTub\Core\Vessel\Weight;
+
+/** What the vessel itself says: label, weight, walls, light, ground. Source: handbook, rules section 2. */
+final class VesselRules
+{
+    /** A brim above this many times the label is odd. */
+    private const LABEL_MARGIN = 1.25;
+
+    private const BOW_LENGTH_MM = 600.0;
+
+    private const BOW_DEPTH_MM = 250.0;
+
+    private const BOW_FILL = 0.7;
+
+    /** Bags are sold in steps of this, mm. */
+    private const BAG_STEP_MM = 50;
+
+    /** Height of a batten that lifts a tub off cold ground, mm. */
+    private const BATTEN_MM = 20;
+
+    /** @return list<Finding> */
+    public static function of(TubPlan $plan, RuleContext $context): array
+    {
+        return array_values(array_filter([
+            self::label($plan, $context),
+            self::taper($plan, $context),
+            ...self::fills($plan, $context),
+            self::heavy($plan, $context),
+            self::shelf($plan, $context),
+            self::bow($plan, $context),
+            self::light($plan, $context),
+            self::liner($plan, $context),
+            self::sun($plan, $context),
+            self::coldFloor($plan, $context),
+            self::food($plan),
+        ]));
+    }
+
+    private static function label(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $label = $tub->vessel->labelLitres;
+        // A label speaks of the whole bottle.
+        $brim = $tub->vessel->whole->brim();
+        if ($label === null || ($brim >= $label && $brim <= self::LABEL_MARGIN * $label)) {
+            return null;
+        }
+
+        return new Finding('vessel.label', Severity::Mind, $tub->id, $tub->pointer('/vessel/label_l'),
+            sprintf('The label says %s and the measures hold %s to the rim. Check them with a known fill.', $context->write->volume($label), $context->write->volume($brim)),
+            $brim < $label ? 'Labels are often of the outside or to the rim; dose and weight follow the measures, not the label.' : 'A vessel this much larger than its label is most often measured wrong.');
+    }
+
+    private static function taper(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $stations = $tub->vessel->profile->stations;
+        [$floor, $rim] = [$stations[0]->section, $stations[count($stations) - 1]->section];
+        if ($tub->vessel->isJar() || $tub->vessel->kind === 'bottle' || $floor->area() <= $rim->area()) {
+            return null;
+        }
+
+        return new Finding('vessel.taper', Severity::Mind, $tub->id, $tub->pointer('/vessel/stations'),
+            sprintf('The floor is wider than the rim: %s against %s. Were the two mixed up?', $context->write->length($floor->length), $context->write->length($rim->length)),
+            'Buckets and totes stack, so nearly all of them widen upwards. Shouldered jars and bottles do narrow.');
+    }
+
+    /** @return list<Finding> */
+    private static function fills(TubPlan $plan, RuleContext $context): array
+    {
+        $tub = $plan->tub;
+        $fit = $tub->vessel->fit;
+        $why = 'Fills against a tape should lie on one line; one that does not was misread or poured wrong.';
+        $off = static fn (float $share): string => sprintf('%s %% %s', $context->write->number(abs($share) * 100, 1), $share > 0 ? 'above' : 'below');
+        if ($fit?->odd !== null) {
+            return [new Finding('vessel.fill', Severity::Mind, $tub->id, $tub->pointer("/vessel/fills/$fit->odd"),
+                sprintf('Fill %d is %s what the others say, and they agree. Pour and read it again, or leave it out.', $fit->odd + 1, $off($fit->oddDeviation ?? 0.0)), $why,
+                [new Remedy('Leave fill '.($fit->odd + 1).' out', $context->patch->remove($tub->pointer("/vessel/fills/$fit->odd")))])];
+        }
+        $findings = [];
+        foreach ($fit->deviations ?? [] as $i => $deviation) {
+            if (abs($deviation) > FillFit::TOLERANCE) {
+                $findings[] = new Finding('vessel.fill', Severity::Mind, $tub->id, $tub->pointer("/vessel/fills/$i"),
+                    sprintf('Fill %d is %s the line through all of them. Pour and read it again.', $i + 1, $off($deviation)), $why);
+            }
+        }
+
+        return $findings;
+    }
+
+    private static function heavy(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($plan->weight->kg <= Weight::LIFT_LIMIT_KG) {
+            return null;
+        }
+        $bearing = in_array($context->plan->garden->site->load, ['balcony', 'roof', 'boat', 'upper'], true)
+            ? sprintf(' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.', $context->write->number($plan->weight->kgPerSquareMetre, 0))
+            : '';
+
+        return new Finding('vessel.heavy', Severity::Mind, $tub->id, $tub->pointer('/vessel'),
+            sprintf('Filled it weighs %s. Fill it where it will stand, and do not lift it.%s', $context->write->mass($plan->weight->kg), $bearing),
+            sprintf('More than %s is more than one person should lift, and water moves.', $context->write->mass(Weight::LIFT_LIMIT_KG)));
+    }
+
+    private static function shelf(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $limit = $context->plan->garden->site->shelfLimitKg;
+        $kg = $plan->weight->kg * $tub->count;
+        if ($limit === null || $kg <= Weight::SHELF_MARGIN * $limit) {
+            return null;
+        }
+        $over = $kg > $limit;
+
+        return new Finding('vessel.shelf', $over ? Severity::Stop : Severity::Mend, $tub->id, '/site/shelf_limit_kg',
+            sprintf('%s on a shelf that bears %s. %s', $context->write->mass($kg), $context->write->mass($limit), $over ? 'Put it on the ground, or build it smaller.' : 'That is over four fifths of it: use a smaller tub or a stronger shelf.'),
+            'A shelf bears less in the middle than at its ends, and less when wet. Whoever built it knows.');
+    }
+
+    private static function bow(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $profile = $tub->vessel->profile;
+        $filled = $profile->volumeAt($plan->line->grown) / $profile->brim();
+        if ($tub->vessel->braced || $profile->longest() <= self::BOW_LENGTH_MM || $profile->rim() <= self::BOW_DEPTH_MM || $filled <= self::BOW_FILL) {
+            return null;
+        }
+
+        return new Finding('vessel.bow', Severity::Mind, $tub->id, $tub->pointer('/vessel/braced'),
+            sprintf('%s long and %s %% full, its long walls will bow. Brace it round the middle with a strap or a batten.', $context->write->length($profile->longest()), $context->write->number($filled * 100, 0)),
+            'Water presses hardest at the bottom of a long flat wall; the lid then no longer sits.',
+            [$context->set('Brace it', $tub->pointer('/vessel/braced'), true)]);
+    }
+
+    private static function light(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if (! $tub->vessel->opacity->needsCover() || $tub->vessel->covered) {
+            return null;
+        }
+
+        return new Finding('vessel.light', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
+            sprintf('%s walls let light in and algae will grow. Choose a cover.', ucfirst($tub->vessel->opacity->value)),
+            'Light on nutrient solution feeds algae, which take oxygen and nutrients. Paint goes on the outside only, outdoors, a dark coat and then a light one.',
+            [
+                $context->set('Paint the outside', $tub->pointer('/vessel/cover'), 'paint'),
+                $context->set('Wrap it in foil', $tub->pointer('/vessel/cover'), 'foil'),
+                $context->set('Make a sleeve', $tub->pointer('/vessel/cover'), 'sleeve'),
+            ]);
+    }
+
+    private static function liner(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->liner === null || $tub->liner->fits($tub->vessel->profile)) {
+            return null;
+        }
+        $w = $context->write;
+        $least = LinerBag::leastFor($tub->vessel->profile);
+        $up = static fn (float $mm): int => (int) (ceil($mm / self::BAG_STEP_MM) * self::BAG_STEP_MM);
+
+        return new Finding('vessel.liner', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
+            sprintf('The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.', $w->length($tub->liner->width), $w->length($tub->liner->length), $w->length($least->width), $w->length($least->length)),
+            'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth it before it is trimmed.',
+            [$context->set(sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))), $tub->pointer('/vessel/cover'), (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]])]);
+    }
+
+    private static function sun(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if (! $context->plan->garden->site->fullSun || $tub->vessel->opacity->needsCover() || $tub->vessel->covered) {
+            return null;
+        }
+
+        return new Finding('vessel.sun', Severity::Mind, $tub->id, $tub->pointer('/vessel/cover'),
+            'Full sun warms a bare opaque tub. Give it a light outer coat, or shade.',
+            'Warm water holds less oxygen and roots use more of it.',
+            [$context->set('Give it a light coat', $tub->pointer('/vessel/cover'), 'paint'), $context->set('Make a light sleeve', $tub->pointer('/vessel/cover'), 'sleeve')]);
+    }
+
+    private static function coldFloor(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $floor = $context->plan->garden->site->floor;
+        if (! in_array($floor, ['concrete', 'stone'], true) || $tub->stand > 0.0) {
+            return null;
+        }
+
+        return new Finding('vessel.cold-floor', Severity::Mind, $tub->id, $tub->pointer('/stand_mm'),
+            sprintf('It stands on bare %s, which draws its warmth away. Put battens under it.', $floor),
+            'Cold roots drink and feed slowly.',
+            [$context->set('Stand it on battens', $tub->pointer('/stand_mm'), self::BATTEN_MM)]);
+    }
+
+    private static function food(TubPlan $plan): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->vessel->foodSafe) {
+            return null;
+        }
+
+        return new Finding('vessel.food', Severity::Stop, $tub->id, $tub->pointer('/vessel/food_safe'),
+            'This container is not food safe. Use one made for food or drinking water.',
+            'Containers that held chemicals, and plastics not made for food, give off what roots take up. Washing does not mend it.');
+    }
+}

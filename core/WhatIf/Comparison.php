@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\WhatIf;
+
+use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use stdClass;
+
+/**
+ * What designs are compared by: the figures of all tubs of a plan together, whether it has one or many.
+ *
+ * Amounts are sums over the tubs and those alike; what has to be watched (days between fills, oxygen) is that of the tub where it is least.
+ */
+final class Comparison
+{
+    private const MOST_SAID = 3;
+
+    /** @param  list<Finding>  $findings */
+    public static function of(GardenPlan $plan, array $findings): stdClass
+    {
+        $sum = static fn (callable $figure): float => (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $plan->tubs));
+        $plants = (int) $sum(static fn (TubPlan $tub): float => $tub->plants);
+        $working = $sum(static fn (TubPlan $tub): float => $tub->working());
+        $lids = $sum(static fn (TubPlan $tub): float => $tub->lid->outline->area() / 1.0e6);
+        $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->vessel->labelLitres, $plan->tubs);
+        $harvests = array_filter(array_map(static fn (TubPlan $tub): ?float => $tub->use?->harvestDay, $plan->tubs), static fn (?float $day): bool => $day !== null);
+        $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
+
+        return (object) [
+            'tubs' => (int) $sum(static fn (): float => 1),
+            'plants' => $plants,
+            'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(static fn (TubPlan $tub): float => $tub->tub->vessel->labelLitres ?? 0.0),
+            'brim_l' => $sum(static fn (TubPlan $tub): float => $tub->tub->vessel->profile->brim()),
+            'working_l' => $working,
+            'litres_per_plant' => $plants > 0 ? $working / $plants : null,
+            'plants_per_m2' => $lids > 0.0 ? $plants / $lids : null,
+            'mass_kg' => $sum(static fn (TubPlan $tub): float => $tub->weight->kg),
+            'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->use->toHarvest ?? 0.0),
+            'harvest_day' => $harvests === [] ? null : max($harvests),
+            'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->daysBetweenFills(), $plan->tubs)),
+            'oxygen_mg_l' => self::least(array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->oxygen)),
+            'outlay' => $plan->budget->outlay,
+            'per_plant' => $plan->budget->perPlant,
+            'currency' => $plan->garden->currency,
+            'stops' => $count['stop'] ?? 0,
+            'mends' => $count['mend'] ?? 0,
+            'minds' => $count['mind'] ?? 0,
+            'says' => array_map(static fn (Finding $f): stdClass => (object) ['severity' => $f->severity->value, 'says' => $f->says], array_slice($findings, 0, self::MOST_SAID)),
+        ];
+    }
+
+    /** @param  array<float|null>  $figures */
+    private static function least(array $figures): ?float
+    {
+        $known = array_filter($figures, static fn (?float $figure): bool => $figure !== null);
+
+        return $known === [] ? null : min($known);
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\WhatIf;
+
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Tub;
+use stdClass;
+
+/**
+ * What else could grow in a tub: every crop of the Library planned in it by itself, as many as it carries, best first, each with its reason.
+ *
+ * Only what the crop has to say counts (room, water, air gap, warmth, light, height, cup); the vessel and the air are the same for all.
+ */
+final readonly class CropRanking
+{
+    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen', 'raft.'];
+
+    public function __construct(private GardenReader $reader, private Planner $planner, private Library $library)
+    {
+    }
+
+    /** @return list<stdClass> */
+    public function of(Garden $garden, Tub $tub): array
+    {
+        $ranked = [];
+        foreach ($this->library->crops as $crop) {
+            if (($crop->group === 'cutting') === ($tub->system->value === 'cloner')) {
+                $ranked[] = $this->judge($garden, $tub, $crop);
+            }
+        }
+        usort($ranked, static fn (stdClass $a, stdClass $b): int => [$a->stops, $a->mends, $a->minds, -$a->plants, $a->name] <=> [$b->stops, $b->mends, $b->minds, -$b->plants, $b->name]);
+
+        return $ranked;
+    }
+
+    private function judge(Garden $garden, Tub $tub, Crop $crop): stdClass
+    {
+        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::changed($garden, $tub, static function (stdClass $raw) use ($crop): void {
+            $raw->crop = $crop->key;
+            $raw->crops = [];
+        })));
+        $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
+        $reason = null;
+        foreach ($this->planner->findings($plan) as $finding) {
+            if ($finding->tub === $tub->id && self::isAboutCrop($finding)) {
+                $count[$finding->severity->value]++;
+                $reason ??= $finding;
+            }
+        }
+        $planned = $plan->tubs[$tub->id];
+
+        return (object) [
+            'crop' => $crop->key,
+            'name' => $crop->name,
+            'plants' => $planned->plants,
+            'harvest_day' => $planned->use?->harvestDay,
+            'stops' => $count['stop'],
+            'mends' => $count['mend'],
+            'minds' => $count['mind'],
+            'severity' => $reason?->severity->value,
+            'says' => $reason?->says,
+        ];
+    }
+
+    private static function isAboutCrop(Finding $finding): bool
+    {
+        foreach (self::ABOUT_CROP as $prefix) {
+            if (str_starts_with($finding->code, $prefix)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
