@@ -86,7 +86,7 @@ npm_packages() {
 }
 
 pages() {
-    local from=(resources data/schemas package.json package-lock.json vite.config.ts tsconfig.json)
+    local from=(resources data/schemas core/File app/Cli package.json package-lock.json vite.config.ts tsconfig.json)
     if [ -f public/build/manifest.json ] && fresh pages "${from[@]}"; then return; fi
     step "building the pages" npm run build
     stamp pages "${from[@]}"

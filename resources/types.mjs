@@ -1,13 +1,14 @@
 // Makes the page's types from the schemas, so that neither can drift from the other.
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { compile } from 'json-schema-to-typescript';
 
 mkdirSync('resources/js/types', { recursive: true });
 for (const name of ['garden', 'report']) {
-    const schema = JSON.parse(readFileSync(`data/schemas/${name}.schema.json`, 'utf8'));
+    const schema = JSON.parse(execFileSync('php', ['bin/kelp', 'schema', name], { encoding: 'utf8' }));
     const types = await compile(schema, name === 'garden' ? 'Garden' : 'Report', {
         additionalProperties: false,
-        bannerComment: `// Made from data/schemas/${name}.schema.json by "npm run types"; do not edit.`,
+        bannerComment: `// Made from data/schemas/${name} by "npm run types"; do not edit.`,
         maxItems: -1,
         ignoreMinAndMaxItems: true,
         style: { singleQuote: true, tabWidth: 4 },

@@ -6,10 +6,11 @@ namespace App\Cli;
 
 use App\Library\LibraryFiles;
 use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
-use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Marks;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
@@ -45,7 +46,7 @@ abstract class GardenCommand extends Command
             return self::REFUSED;
         }
 
-        return $this->answer($garden, new Planner($library), $input, $output);
+        return $this->answer($garden, new Planner(Marks::all(), $library), $input, $output);
     }
 
     abstract protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int;
@@ -61,7 +62,7 @@ abstract class GardenCommand extends Command
         if ($file !== '-' && ! is_file($file)) {
             throw RefusedGarden::one('', "there is no file $file");
         }
-        $text = file_get_contents($file === '-' ? 'php://stdin' : $file, length: GardenReader::MOST_BYTES + 1);
+        $text = file_get_contents($file === '-' ? 'php://stdin' : $file, length: GardenFile::MOST_BYTES + 1);
 
         return $text !== false ? $text : throw RefusedGarden::one('', "$file cannot be read");
     }

@@ -8,11 +8,14 @@ use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
-use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Garden\Report;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\CostPlan;
+use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Units\QuantityWriter;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Helper\Table;
@@ -31,16 +34,16 @@ final class PlanCommand extends GardenCommand
 
     protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int
     {
-        $plan = $planner->plan($garden);
-        $findings = $planner->findings($plan);
         if ($input->getOption('json') === true) {
-            $output->writeln(json_encode(Report::of($plan, $findings), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $output->writeln(json_encode($planner->report($garden), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
             return self::SUCCESS;
         }
+        $plan = $planner->plan($garden);
+        $findings = $planner->findings($plan);
         $write = new QuantityWriter($garden->units);
         $output->writeln($garden->name, OutputInterface::OUTPUT_RAW);
-        foreach ($plan->tubs as $tub) {
+        foreach ($plan->get(TubPlans::class)->tubs as $tub) {
             self::tub($tub, $plan, $write, $output);
         }
         $output->writeln(['', 'Findings'], OutputInterface::OUTPUT_RAW);
@@ -55,25 +58,25 @@ final class PlanCommand extends GardenCommand
         return self::SUCCESS;
     }
 
-    private static function tub(TubPlan $tub, GardenPlan $plan, QuantityWriter $w, OutputInterface $output): void
+    private static function tub(TubPlan $tub, Plan $plan, QuantityWriter $w, OutputInterface $output): void
     {
-        $air = $plan->oxygen[$tub->tub->id];
-        $label = $tub->tub->vessel->labelLitres;
-        $spacing = $tub->arrangement->spacing;
-        $dry = $tub->dryDay();
+        $air = $plan->get(AirPlans::class)->tubs[$tub->tub->id];
+        $label = $tub->tub->body->vessel->labelLitres;
+        $spacing = $tub->holes->arrangement->spacing;
+        $dry = $tub->water->dryDay();
         $output->writeln(['', $tub->tub->name.($tub->tub->count > 1 ? " × {$tub->tub->count}" : '')], OutputInterface::OUTPUT_RAW);
         (new Table($output))->setStyle('compact')->setRows([
-            ['  vessel', $tub->tub->vessel->name.', '.$tub->tub->system->value],
-            ['  volume', sprintf('%s working, %s usable, %s to the rim%s', $w->volume($tub->working()), $w->volume($tub->usable()), $w->volume($tub->tub->vessel->profile->brim()), $label === null ? '' : ', label '.$w->volume($label))],
-            ['  water line', $w->length($tub->line->grown).' above the floor, cup bottom at '.$w->length($tub->line->cupBottom)],
-            ['  weight', $w->mass($tub->weight->kg)],
+            ['  vessel', $tub->tub->body->vessel->name.', '.$tub->tub->system->value],
+            ['  volume', sprintf('%s working, %s usable, %s to the rim%s', $w->volume($tub->water->working()), $w->volume($tub->water->usable()), $w->volume($tub->tub->body->vessel->profile->brim()), $label === null ? '' : ', label '.$w->volume($label))],
+            ['  water line', $w->length($tub->water->line->grown).' above the floor, cup bottom at '.$w->length($tub->water->line->cupBottom)],
+            ['  weight', $w->mass($tub->fittings->weight->kg)],
             ...self::system($tub, $w),
-            ['  hole', $tub->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name().' saw', $size->seat->kind->value), $tub->sizes))],
-            ['  layout', sprintf('%d × %s%s', $tub->cups(), $tub->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
-            ...($tub->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->mix->shares))]]),
-            ['  carries', sprintf('%d plants, limited by %s', $tub->capacity->plants, $tub->capacity->limitedBy)],
+            ['  hole', $tub->cutting->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name().' saw', $size->seat->kind->value), $tub->cutting->sizes))],
+            ['  layout', sprintf('%d × %s%s', $tub->holes->count(), $tub->holes->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
+            ...($tub->plants->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->plants->mix->shares))]]),
+            ['  carries', sprintf('%d plants, limited by %s', $tub->plants->capacity->plants, $tub->plants->capacity->limitedBy)],
             ['  oxygen', $air->balance === null ? 'by the air gap' : sprintf('%s of air, steady at %s', $w->number($air->flow, 2, 'L/min'), $w->number($air->balance->steady(), 1, 'mg/L'))],
-            ['  days', $tub->use === null ? 'no crop' : sprintf('harvest on day %s, dry %s if nobody tops up', $w->number($tub->use->harvestDay, 0), $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0))],
+            ['  days', $tub->water->use === null ? 'no crop' : sprintf('harvest on day %s, dry %s if nobody tops up', $w->number($tub->water->use->harvestDay, 0), $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0))],
         ])->render();
     }
 
@@ -81,24 +84,24 @@ final class PlanCommand extends GardenCommand
     private static function system(TubPlan $tub, QuantityWriter $w): array
     {
         $rows = [];
-        if ($tub->raft !== null) {
-            $rows[] = ['  raft', sprintf('%s by %s board, %s thick, goes down %s before it jams', $w->length($tub->raft->board->length), $w->length($tub->raft->board->width), $w->length($tub->raft->thickness), $w->length($tub->raft->travel()))];
+        if ($tub->cutting->raft !== null) {
+            $rows[] = ['  raft', sprintf('%s by %s board, %s thick, goes down %s before it jams', $w->length($tub->cutting->raft->board->length), $w->length($tub->cutting->raft->board->width), $w->length($tub->cutting->raft->thickness), $w->length($tub->cutting->raft->travel()))];
         }
         if ($tub->tub->system === GrowingSystem::Nursery) {
-            $rows[] = ['  drip', sprintf('%s a day over the cups, %s min on and %s off', $w->volume($tub->tub->drip->litresADay()), $w->number($tub->tub->drip->on, 0), $w->number($tub->tub->drip->off, 0))];
+            $rows[] = ['  drip', sprintf('%s a day over the cups, %s min on and %s off', $w->volume($tub->tub->water->drip->litresADay()), $w->number($tub->tub->water->drip->on, 0), $w->number($tub->tub->water->drip->off, 0))];
         }
-        if ($tub->pair !== null) {
-            $rows[] = ['  stands in', sprintf('%s, on blocks of %s, %s above its rim', $tub->pair->lower->name, $w->length($tub->pair->blocks), $w->length($tub->pair->above))];
+        if ($tub->fittings->pair !== null) {
+            $rows[] = ['  stands in', sprintf('%s, on blocks of %s, %s above its rim', $tub->fittings->pair->lower->name, $w->length($tub->fittings->pair->blocks), $w->length($tub->fittings->pair->above))];
         }
 
         return $rows;
     }
 
-    private static function cost(GardenPlan $plan, QuantityWriter $w, OutputInterface $output): void
+    private static function cost(Plan $plan, QuantityWriter $w, OutputInterface $output): void
     {
         $output->writeln(['', 'Parts'], OutputInterface::OUTPUT_RAW);
         $table = (new Table($output))->setStyle('compact');
-        foreach ($plan->purchases as $purchase) {
+        foreach ($plan->get(CostPlan::class)->purchases as $purchase) {
             $unit = $purchase->need->unit === 'piece' ? '' : $purchase->need->unit;
             $packs = implode(' + ', array_map(static function (array $pack) use ($w, $unit): string {
                 /** @var array{Offer, int} $pack */
@@ -108,7 +111,7 @@ final class PlanCommand extends GardenCommand
             $table->addRow(['  '.$purchase->need->name, $need, $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
         }
         $table->render();
-        $budget = $plan->budget;
-        $output->writeln(['', sprintf('Outlay %s %s%s', number_format($budget->outlay, 2), $plan->garden->currency, $budget->perPlant === null ? '' : ', '.number_format($budget->perPlant, 2).' a plant').($budget->cap === null ? '' : ', cap '.number_format($budget->cap, 2))], OutputInterface::OUTPUT_RAW);
+        $budget = $plan->get(CostPlan::class)->budget;
+        $output->writeln(['', sprintf('Outlay %s %s%s', number_format($budget->outlay, 2), $plan->garden->of(MoneyWish::class)->currency, $budget->perPlant === null ? '' : ', '.number_format($budget->perPlant, 2).' a plant').($budget->cap === null ? '' : ', cap '.number_format($budget->cap, 2))], OutputInterface::OUTPUT_RAW);
     }
 }

@@ -7,10 +7,12 @@ namespace App\Gardens;
 use App\Library\OwnLibrary;
 use App\Models\Garden;
 use Illuminate\Support\Facades\DB;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden as Document;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\WhatIf\Comparison;
 use stdClass;
 
 /** Keeps gardens: every write is checked whole, planned, counted as a revision, and done in one transaction. */
@@ -64,10 +66,10 @@ final readonly class GardenStore
 
     public function copy(Garden $garden): Garden
     {
-        $document = GardenReader::decode($garden->document);
+        $document = GardenFile::decode($garden->document);
         $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
 
-        return $this->create(GardenReader::encode($document));
+        return $this->create(GardenFile::encode($document));
     }
 
     /** An empty garden of a name, with the saws that its grower has. */
@@ -75,7 +77,7 @@ final readonly class GardenStore
     {
         $saws = $this->own->saws();
 
-        return GardenReader::encode((object) ['format' => Document::FORMAT, 'version' => Document::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => [], 'saws_mm' => $saws === [] ? null : $saws]);
+        return GardenFile::encode((object) ['format' => GardenFile::FORMAT, 'version' => GardenFile::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => [], 'saws_mm' => $saws === [] ? null : $saws]);
     }
 
     /** @return array{document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string} */
@@ -84,20 +86,16 @@ final readonly class GardenStore
         $garden = $this->reader->read($document);
         $plan = $this->planner->plan($garden);
         $findings = $this->planner->findings($plan);
-        $tubs = $plants = 0;
-        foreach ($plan->tubs as $tub) {
-            $tubs += $tub->tub->count;
-            $plants += $tub->plants * $tub->tub->count;
-        }
+        $sums = Comparison::of($plan, $findings);
 
         return [
-            'document' => GardenReader::encode($garden->document),
+            'document' => GardenFile::encode($garden->document),
             'name' => $garden->name,
-            'tubs' => $tubs,
-            'plants' => $plants,
+            'tubs' => $sums->tubs,
+            'plants' => $sums->plants,
             'worst' => $findings === [] ? null : $findings[0]->severity->value,
-            'outlay' => round($plan->budget->outlay, 2),
-            'currency' => $garden->currency,
+            'outlay' => round($sums->outlay, 2),
+            'currency' => $sums->currency,
         ];
     }
 }

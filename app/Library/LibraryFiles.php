@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace App\Library;
 
 use KelpTub\Core\Cost\OfferShelf;
-use KelpTub\Core\Crop\CropShelf;
+use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PartReader;
+use KelpTub\Core\File\SchemaCheck;
+use KelpTub\Core\File\SchemaParts;
+use KelpTub\Core\File\Shelf;
 use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Marks\Marks;
 use RuntimeException;
 use stdClass;
 
@@ -21,34 +26,46 @@ final readonly class LibraryFiles
     public function library(): Library
     {
         return new Library(
-            $this->shelf('vessels'),
-            $this->shelf('cups'),
-            CropShelf::fromCsv($this->text('crops.csv')),
-            $this->shelf('stones'),
-            $this->shelf('pumps'),
-            $this->shelf('tubes'),
-            $this->shelf('products'),
+            new Shelf($this->items('vessels'), PartReader::vessel(...)),
+            new Shelf($this->items('cups'), PartReader::cup(...)),
+            new Shelf($this->crops(), Crop::fromRow(...)),
+            new Shelf($this->items('stones'), PartReader::stone(...)),
+            new Shelf($this->items('pumps'), PartReader::pump(...)),
+            new Shelf($this->items('tubes'), PartReader::tube(...)),
+            $this->items('products'),
             OfferShelf::of((array) $this->json('offers.json')),
             (array) $this->json('parts.json'),
         );
     }
 
+    /** The schema of a garden or of a report, put together from the files of its marks. */
     public function schema(string $name): stdClass
     {
-        $schema = $this->json("schemas/$name.schema.json");
+        $files = glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
 
-        return $schema instanceof stdClass ? $schema : throw new RuntimeException("The schema $name is not an object.");
+        return SchemaParts::joined(array_map(fn (string $file): mixed => $this->json("schemas/$name/".basename($file)), $files));
     }
 
     public function reader(?Library $library = null): GardenReader
     {
-        return new GardenReader($library ?? $this->library(), $this->schema('garden'));
+        return new GardenReader(Marks::all(), $library ?? $this->library(), new SchemaCheck($this->schema('garden')));
     }
 
     /** @return array<string, stdClass> */
-    private function shelf(string $name): array
+    private function items(string $name): array
     {
         return (array) $this->json("$name.json");
+    }
+
+    /** @return array<string, stdClass> by key */
+    private function crops(): array
+    {
+        $crops = [];
+        foreach (LibraryTable::read(LibraryKind::Crops, $this->text('crops.csv')) as $row) {
+            $crops[(string) $row->key] = $row;
+        }
+
+        return $crops;
     }
 
     private function json(string $file): mixed

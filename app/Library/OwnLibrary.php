@@ -8,11 +8,12 @@ use App\Models\LibraryItem;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\File\SchemaFit;
-use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\File\SchemaParts;
 use stdClass;
 
 /** Vessels, cups, saws and crops of one's own, kept beside the shipped ones. Many are taken all together or not at all. */
@@ -34,7 +35,7 @@ final readonly class OwnLibrary
     {
         $documents = [];
         foreach (LibraryItem::query()->where('kind', $kind->value)->orderBy('name')->get() as $item) {
-            $documents[$item->key] = GardenReader::decode($item->document);
+            $documents[$item->key] = GardenFile::decode($item->document);
         }
 
         return $documents;
@@ -110,7 +111,7 @@ final readonly class OwnLibrary
         $now = now();
         $rows = [];
         foreach ($items as $key => $item) {
-            $rows[] = ['kind' => $kind->value, 'key' => $key, 'name' => $item->name, 'document' => GardenReader::encode($item), 'created_at' => $now, 'updated_at' => $now];
+            $rows[] = ['kind' => $kind->value, 'key' => $key, 'name' => $item->name, 'document' => GardenFile::encode($item), 'created_at' => $now, 'updated_at' => $now];
         }
         DB::transaction(static function () use ($rows): void {
             foreach (array_chunk($rows, self::CHUNK) as $chunk) {
@@ -134,9 +135,9 @@ final readonly class OwnLibrary
     private function isShipped(LibraryKind $kind, string $key): bool
     {
         return match ($kind) {
-            LibraryKind::Vessels => isset($this->shipped->vessels[$key]),
-            LibraryKind::Cups => isset($this->shipped->cups[$key]),
-            LibraryKind::Crops => isset($this->shipped->crops[$key]),
+            LibraryKind::Vessels => $this->shipped->vessels->has($key),
+            LibraryKind::Cups => $this->shipped->cups->has($key),
+            LibraryKind::Crops => $this->shipped->crops->has($key),
             LibraryKind::Saws => false,
         };
     }
@@ -144,17 +145,6 @@ final readonly class OwnLibrary
     /** The schema of one item: what the garden file asks of it in place, and a name. */
     private function schema(LibraryKind $kind): stdClass
     {
-        $definitions = $this->files->schema('garden')->{'$defs'};
-        $definitions->saw = (object) ['type' => 'object', 'required' => ['diameter_mm'], 'properties' => (object) ['diameter_mm' => (object) ['$ref' => '#/$defs/length']]];
-
-        return (object) [
-            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
-            '$id' => "kelp-tub:own-{$kind->value}",
-            '$defs' => $definitions,
-            '$ref' => "#/\$defs/{$kind->definition()}",
-            'type' => 'object',
-            'required' => ['name'],
-            'properties' => (object) ['name' => (object) ['type' => 'string', 'minLength' => 1, 'maxLength' => self::NAME_LENGTH], 'key' => (object) ['type' => 'string', 'maxLength' => self::NAME_LENGTH]],
-        ];
+        return SchemaParts::item($this->files->schema('garden'), $kind->definition());
     }
 }

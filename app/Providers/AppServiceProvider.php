@@ -12,6 +12,7 @@ use Illuminate\Support\ServiceProvider;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Marks;
 
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider
@@ -28,7 +29,7 @@ final class AppServiceProvider extends ServiceProvider
 
     private function planner(bool $solve): Planner
     {
-        return new Planner($this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $solve));
+        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $solve));
     }
 
     public function boot(): void

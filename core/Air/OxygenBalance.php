@@ -37,6 +37,9 @@ final readonly class OxygenBalance
 
     private const SLICES = 64;
 
+    /** † rule of thumb that growers ask for: air per litre of solution, L/min, from and to. */
+    private const THUMB_L_MIN_PER_L = [0.13, 0.26];
+
     /**
      * @param  float  $saturation  C*, mg/L
      * @param  float  $demand  of the grown plants at plenty, mg/h
@@ -69,6 +72,16 @@ final readonly class OxygenBalance
     public static function standardTransfer(Bubble $bubble, float $submergenceMm, float $flow): float
     {
         return $bubble->transferPerMetre() * $submergenceMm / 1000 * $flow * 60 * self::MG_PER_LITRE_OF_AIR;
+    }
+
+    /**
+     * What a grower's rule of thumb would give a tub of so many litres, to set beside the balance.
+     *
+     * @return list<float> L/min, from and to
+     */
+    public static function thumb(float $litres): array
+    {
+        return array_map(static fn (float $share): float => $share * $litres, self::THUMB_L_MIN_PER_L);
     }
 
     /** Demand in mg/h of grown roots at a water temperature: `root demand of all plants at 20 °C·submerged share·2^((T − 20)/10)`. */

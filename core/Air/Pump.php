@@ -33,6 +33,12 @@ final readonly class Pump
         return $this->curve[0][1];
     }
 
+    /** Electricity for a month of running day and night, kWh; a month is a twelfth of 365 days. */
+    public function kwhAMonth(): float
+    {
+        return $this->watts * 24 * 365 / 12 / 1000;
+    }
+
     /** Pressure in kPa at a flow; below zero beyond the free flow, so that no such flow is a solution. */
     public function pressureAt(float $flow): float
     {

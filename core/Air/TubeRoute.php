@@ -19,6 +19,9 @@ final readonly class TubeRoute
     /** Tube hole below the rim, mm. */
     public const BELOW_RIM_MM = 25.0;
 
+    /** A tube hole is drilled this much over the tube, mm. */
+    public const HOLE_OVER_MM = 1.0;
+
     /** A tube hole stays this far above the highest water line, mm. */
     public const ABOVE_WATER_MM = 15.0;
 

@@ -28,7 +28,7 @@ final readonly class Budget
         $outlay = $used = $tools = 0.0;
         foreach ($purchases as $purchase) {
             $outlay += $purchase->cost;
-            if ($purchase->need->kind === 'tool') {
+            if ($purchase->need->kind === NeedKind::Tool) {
                 $tools += $purchase->cost;
             } else {
                 $used += $purchase->used();

@@ -21,9 +21,13 @@ final readonly class Purchase
     ) {
     }
 
-    /** @param  list<Offer>  $offers for this part */
+    /**
+     * @param  float  $owned  so much is there already by the grower's list; what the need itself says counts too
+     * @param  list<Offer>  $offers  for this part
+     */
     public static function of(Need $need, float $owned, array $offers): self
     {
+        $owned = max($owned, $need->owned);
         $missing = max(0.0, $need->amount - $owned);
         $packs = PackCover::of($missing, $offers);
         $bought = $cost = 0.0;

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Crop;
 
+use stdClass;
+
 /** A crop of the Library: what one mature plant needs, by the roomy school. Field names and units follow the crop table's columns. */
 final readonly class Crop
 {
     public function __construct(
         public string $key,
         public string $name,
-        public string $group,
+        public CropGroup $group,
         public float $spacingMm,
         public float $litresPerPlant,
         public float $waterToHarvestL,
@@ -19,7 +21,7 @@ final readonly class Crop
         public int $daysTransplantToHarvest,
         public bool $repeats,
         public int $daysHarvestLasts,
-        public string $passive,
+        public StillWater $stillWater,
         public float $ecLow,
         public float $ecHigh,
         public float $phLow,
@@ -37,41 +39,19 @@ final readonly class Crop
     ) {
     }
 
-    /**
-     * A crop of a row with the crop table's columns, as text or as numbers.
-     *
-     * @param  array<string, mixed>  $row
-     */
-    public static function fromRow(string $key, array $row): self
+    /** A crop of a row with the crop table's columns. */
+    public static function fromRow(stdClass $row, string $key): self
     {
-        $number = static fn (string $column): float => (float) (is_scalar($row[$column] ?? null) ? $row[$column] : 0);
-        $text = static fn (string $column, string $default): string => is_string($row[$column] ?? null) ? $row[$column] : $default;
-
         return new self(
-            $key, $text('name', $key), $text('group', 'leaf'),
-            $number('spacing_mm'), $number('litres_per_plant'), $number('water_to_harvest_l'),
-            (int) $number('days_germinate'), (int) $number('days_sow_to_transplant'), (int) $number('days_transplant_to_harvest'),
-            $text('harvest', 'once') === 'repeat', (int) $number('days_harvest_lasts'), $text('passive', 'no'),
-            $number('ec_low'), $number('ec_high'), $number('ph_low'), $number('ph_high'),
-            $number('root_oxygen_mg_h'), $number('water_temp_low_c'), $number('water_temp_high_c'),
-            $text('support', 'none'), $number('light_hours'), $number('yield_g'), $number('cup_min_mm'),
-            $number('mature_mass_g'), $number('mature_height_mm'), $text('habit', 'herb'),
+            $key, $row->name ?? $key, CropGroup::from($row->group),
+            (float) $row->spacing_mm, (float) $row->litres_per_plant, (float) $row->water_to_harvest_l,
+            (int) $row->days_germinate, (int) $row->days_sow_to_transplant, (int) $row->days_transplant_to_harvest,
+            $row->harvest === 'repeat', (int) $row->days_harvest_lasts, StillWater::from($row->passive),
+            (float) $row->ec_low, (float) $row->ec_high, (float) $row->ph_low, (float) $row->ph_high,
+            (float) $row->root_oxygen_mg_h, (float) $row->water_temp_low_c, (float) $row->water_temp_high_c,
+            $row->support, (float) $row->light_hours, (float) $row->yield_g, (float) $row->cup_min_mm,
+            (float) $row->mature_mass_g, (float) $row->mature_height_mm, $row->habit,
         );
-    }
-
-    /** @return array<string, string|int|float> with the crop table's columns, its key left out */
-    public function toRow(): array
-    {
-        return [
-            'name' => $this->name, 'group' => $this->group,
-            'spacing_mm' => $this->spacingMm, 'litres_per_plant' => $this->litresPerPlant, 'water_to_harvest_l' => $this->waterToHarvestL,
-            'days_germinate' => $this->daysGerminate, 'days_sow_to_transplant' => $this->daysSowToTransplant, 'days_transplant_to_harvest' => $this->daysTransplantToHarvest,
-            'harvest' => $this->repeats ? 'repeat' : 'once', 'days_harvest_lasts' => $this->daysHarvestLasts, 'passive' => $this->passive,
-            'ec_low' => $this->ecLow, 'ec_high' => $this->ecHigh, 'ph_low' => $this->phLow, 'ph_high' => $this->phHigh,
-            'root_oxygen_mg_h' => $this->rootOxygenMgH, 'water_temp_low_c' => $this->waterTempLowC, 'water_temp_high_c' => $this->waterTempHighC,
-            'support' => $this->support, 'light_hours' => $this->lightHours, 'yield_g' => $this->yieldG, 'cup_min_mm' => $this->cupMinMm,
-            'mature_mass_g' => $this->matureMassG, 'mature_height_mm' => $this->matureHeightMm, 'habit' => $this->habit,
-        ];
     }
 
     public function middleEc(): float

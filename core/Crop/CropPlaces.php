@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Crop;
 
-use KelpTub\Core\Garden\HoleWish;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
 
@@ -26,16 +25,16 @@ final class CropPlaces
 
     /**
      * @param  list<CropWish>  $wishes
-     * @param  list<HoleWish>  $holes  of a layout by hand
+     * @param  list<Crop|null>  $said  what was said of each hole set by hand
      * @return list<Crop|null> by hole
      */
-    public static function of(array $wishes, ?int $plants, array $holes, Density $density, Arrangement $arrangement): array
+    public static function of(array $wishes, ?int $plants, array $said, Density $density, Arrangement $arrangement): array
     {
-        $crops = array_map(static fn (int $i): ?Crop => $holes[$i]->crop ?? null, array_keys($arrangement->points));
+        $crops = array_map(static fn (int $i): ?Crop => $said[$i] ?? null, array_keys($arrangement->points));
         $free = array_keys($crops, null, true);
-        $said = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($crops)));
-        $left = array_map(static fn (CropWish $w): CropWish => new CropWish($w->crop, $w->plants === null ? null : max(0, $w->plants - ($said[$w->crop->key] ?? 0))), $wishes);
-        $places = min($plants === null ? count($free) : max(0, $plants - array_sum($said)), count($free));
+        $given = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($crops)));
+        $left = array_map(static fn (CropWish $w): CropWish => new CropWish($w->crop, $w->plants === null ? null : max(0, $w->plants - ($given[$w->crop->key] ?? 0))), $wishes);
+        $places = min($plants === null ? count($free) : max(0, $plants - array_sum($given)), count($free));
         $shares = CropMix::of($left, $density, $places)->shares;
         $order = $free;
         if (count($shares) > 1) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Crop;
 
+use KelpTub\Core\Cup\GrowingSystem;
+
 /** How water is put back between changes. */
 enum TopUps: string
 {
@@ -11,6 +13,12 @@ enum TopUps: string
     case Level = 'level';
     case Quarter = 'quarter';
     case Half = 'half';
+
+    /** Still water is not topped up unless it is asked for: roots have grown into the air gap. Source: handbook, format. */
+    public static function defaultFor(GrowingSystem $system): self
+    {
+        return $system === GrowingSystem::Passive ? self::None : self::Level;
+    }
 
     /** Share of the usable water after which it is topped up; all of it where it never is. Source: handbook, format. */
     public function usedShare(): float

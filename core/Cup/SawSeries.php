@@ -60,6 +60,22 @@ final class SawSeries
         return array_map(static fn (float $mm): Saw => new Saw($mm, $mm, $system, true), $diameters);
     }
 
+    /**
+     * Whether one of the grower's saws is sold as this size, to the whole millimetre.
+     *
+     * @param  list<float>|null  $diameters  the saws the grower has, mm; null when never said
+     */
+    public static function has(?array $diameters, float $size): bool
+    {
+        foreach ($diameters ?? [] as $diameter) {
+            if (abs($diameter - $size) <= 2 * self::SAME_MM) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** `54 mm` or `2 1/8 in`: in the grower's units where the size is one of that series, else in the other's. */
     public static function name(float $mm, UnitSystem $system): string
     {

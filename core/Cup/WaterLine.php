@@ -30,6 +30,9 @@ final readonly class WaterLine
     /** A cloner's water stands this far under the stem ends, mm. */
     public const CLONER_BELOW_STEMS_MM = 50.0;
 
+    /** An overflow hole is drilled this far above the highest line, mm. */
+    public const OVERFLOW_MM = 5.0;
+
     private function __construct(
         public float $cupBottom,
         public float $grown,
@@ -71,5 +74,11 @@ final readonly class WaterLine
     public function highest(): float
     {
         return max($this->grown, $this->start);
+    }
+
+    /** Height of the overflow hole of a tub that stands in the rain, mm. */
+    public function overflow(): float
+    {
+        return $this->highest() + self::OVERFLOW_MM;
     }
 }

@@ -42,6 +42,12 @@ final readonly class DripCycle
         return $this->flow * 24 * $this->duty();
     }
 
+    /** How many times a day the litres of a tub go over its cups; null for an empty one. */
+    public function turnovers(float $litres): ?float
+    {
+        return $litres > 0.0 ? $this->litresADay() / $litres : null;
+    }
+
     /** Flow to each of so many cups while the pump runs, L/h; null without cups. */
     public function perCup(int $cups): ?float
     {

@@ -4,32 +4,35 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\File;
 
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cost\OfferShelf;
-use KelpTub\Core\Crop\CropShelf;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
-/**
- * The shelves a garden takes its things from, by key. Vessels, cups, stones, pumps and tubes are kept in the form a garden file
- * would hold them in place, so both are read by the same code.
- */
+/** The shelves a garden takes its things from, by key. */
 final readonly class Library
 {
     /**
-     * @param  array<string, stdClass>  $vessels
-     * @param  array<string, stdClass>  $cups
-     * @param  array<string, stdClass>  $stones
-     * @param  array<string, stdClass>  $pumps
-     * @param  array<string, stdClass>  $tubes
+     * @param  Shelf<Vessel>  $vessels
+     * @param  Shelf<Cup>  $cups
+     * @param  Shelf<Crop>  $crops
+     * @param  Shelf<Stone>  $stones
+     * @param  Shelf<Pump>  $pumps
+     * @param  Shelf<Tube>  $tubes
      * @param  array<string, stdClass>  $products
      * @param  array<string, string>  $partNames  of parts that are on no other shelf
      */
     public function __construct(
-        public array $vessels,
-        public array $cups,
-        public CropShelf $crops,
-        public array $stones,
-        public array $pumps,
-        public array $tubes,
+        public Shelf $vessels,
+        public Shelf $cups,
+        public Shelf $crops,
+        public Shelf $stones,
+        public Shelf $pumps,
+        public Shelf $tubes,
         public array $products,
         public OfferShelf $offers,
         public array $partNames,
@@ -39,11 +42,28 @@ final readonly class Library
     /**
      * The same shelves with crops of one's own beside the shipped ones.
      *
-     * @param  array<string, array<string, mixed>>  $rows  by key
+     * @param  array<string, stdClass>  $rows  by key
      */
     public function withCrops(array $rows): self
     {
         return $rows === [] ? $this : new self($this->vessels, $this->cups, $this->crops->with($rows), $this->stones, $this->pumps, $this->tubes, $this->products, $this->offers, $this->partNames);
+    }
+
+    /**
+     * The shelf that a member of a garden file takes its keys from; null where it takes none.
+     *
+     * @return Shelf<Vessel>|Shelf<Cup>|Shelf<Stone>|Shelf<Pump>|Shelf<Tube>|null
+     */
+    public function shelfFor(string $member): ?Shelf
+    {
+        return match ($member) {
+            'vessel' => $this->vessels,
+            'cup', 'cups_2' => $this->cups,
+            'kind' => $this->stones,
+            'pump' => $this->pumps,
+            'tube' => $this->tubes,
+            default => null,
+        };
     }
 
     public function partName(string $key): string

@@ -9,6 +9,22 @@ use stdClass;
 /** What a schema cannot say of a vessel, a cup or a pump: that its measures agree with each other. */
 final class PartCheck
 {
+    /**
+     * A part that is in place, or named by its key on a shelf.
+     *
+     * @param  Shelf<covariant object>  $shelf
+     * @param  callable(stdClass, string): list<Fault>  $check
+     * @return list<Fault>
+     */
+    public static function part(string|stdClass $given, Shelf $shelf, string $at, string $word, callable $check): array
+    {
+        if ($given instanceof stdClass) {
+            return $check($given, $at);
+        }
+
+        return $shelf->has($given) ? [] : [new Fault($at, "is \"$given\", and the Library has no such $word")];
+    }
+
     /** @return list<Fault> */
     public static function vessel(stdClass $raw, string $at): array
     {

@@ -7,18 +7,22 @@ namespace KelpTub\Core\File;
 use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\Fill;
 use KelpTub\Core\Vessel\FillFit;
+use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\Opacity;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 use KelpTub\Core\Vessel\Vessel;
+use KelpTub\Core\Vessel\VesselKind;
 use stdClass;
 
 /**
@@ -38,11 +42,11 @@ final class PartReader
         $fit = $fills === [] ? null : FillFit::of($measured, $fills);
         $scale = $fit !== null && $fit->applied ? $fit->scale : 1.0;
         $mouth = $measured->mouth();
-        $kind = $raw->kind ?? ($mouth->round ? 'bucket' : 'tote');
+        $kind = VesselKind::from($raw->kind ?? ($mouth->round ? 'bucket' : 'tote'));
 
         return new Vessel(
             $key ?? $raw->key ?? null,
-            $raw->name ?? ucfirst($kind),
+            $raw->name ?? ucfirst($kind->value),
             $kind,
             isset($raw->label_l) ? (float) $raw->label_l : null,
             Opacity::from($raw->opacity ?? 'opaque'),
@@ -50,12 +54,10 @@ final class PartReader
             (float) ($raw->floor_mm ?? self::DEFAULT_FLOOR_MM),
             $raw->braced ?? false,
             $raw->food_safe ?? true,
-            ($raw->cover ?? 'none') !== 'none',
             $measured,
             $scale === 1.0 ? $measured : $measured->withAreasScaled($scale),
             $scale === 1.0 ? $whole : $whole->withAreasScaled($scale),
             $fit,
-            isset($raw->lid) ? self::lid($raw->lid, $mouth) : Lid::overMouth($mouth),
         );
     }
 
@@ -117,7 +119,33 @@ final class PartReader
             : CrossSection::rectangle((float) $raw->length_mm, (float) $raw->width_mm, (float) ($raw->corner_radius_mm ?? 0));
     }
 
-    private static function lid(stdClass $raw, CrossSection $mouth): Lid
+    /** The light cover; an object in its place is a liner bag. */
+    public static function cover(stdClass $vessel): Cover
+    {
+        $cover = $vessel->cover ?? Cover::None->value;
+
+        return is_string($cover) ? Cover::from($cover) : Cover::Liner;
+    }
+
+    public static function liner(stdClass $vessel): ?LinerBag
+    {
+        $bag = ($vessel->cover ?? null) instanceof stdClass ? $vessel->cover->liner : null;
+
+        return $bag === null ? null : new LinerBag((float) $bag->width_mm, (float) $bag->length_mm);
+    }
+
+    /** @param  Shelf<Stone>  $shelf */
+    public static function stones(stdClass $raw, Shelf $shelf): StoneSet
+    {
+        return new StoneSet(
+            is_string($raw->kind) ? $shelf->get($raw->kind) : self::stone($raw->kind, null),
+            (int) ($raw->count ?? 1),
+            (float) ($raw->height_mm ?? Stone::DEFAULT_HEIGHT_MM),
+        );
+    }
+
+    /** @param  CrossSection  $mouth  of the vessel, which the lid follows where its outline is not given */
+    public static function lid(stdClass $raw, CrossSection $mouth): Lid
     {
         $outlined = isset($raw->diameter_mm) || isset($raw->length_mm);
 

@@ -89,18 +89,11 @@ final readonly class PatchMaker
 
     private function fromLibrary(string $member, string $key): ?stdClass
     {
-        $shelf = match ($member) {
-            'vessel' => $this->library->vessels,
-            'cup' => $this->library->cups,
-            'kind' => $this->library->stones,
-            'pump' => $this->library->pumps,
-            'tube' => $this->library->tubes,
-            default => [],
-        };
-        if (! isset($shelf[$key])) {
+        $shelf = $this->library->shelfFor($member);
+        if ($shelf === null || ! $shelf->has($key)) {
             return null;
         }
-        $object = clone $shelf[$key];
+        $object = clone $shelf->raw($key);
         $object->key = $key;
 
         return $object;

@@ -4,35 +4,27 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Units\UnitSystem;
+use LogicException;
 use stdClass;
 
-/** One plan: a site, its tubs, its air pumps, its money. Made by GardenReader, never changed. */
+/** One plan: a site, its tubs, and what is asked for under each mark. Made by GardenReader, never changed. */
 final readonly class Garden
 {
-    public const FORMAT = 'kelp-tub.garden';
-
-    public const VERSION = 1;
-
     /**
      * @param  stdClass  $document  the file as it was read, unknown keys and all
      * @param  list<Tub>  $tubs
-     * @param  list<AirSystem>  $air
      * @param  list<float>|null  $saws  the grower's hole saws, mm; null when never said
-     * @param  array<string, float>  $owned  quantity by part key
+     * @param  array<class-string, object>  $wishes  what each mark read of the document, by its class
      */
     public function __construct(
         public stdClass $document,
         public string $name,
         public UnitSystem $units,
         public Site $site,
-        public string $currency,
-        public ?float $cap,
         public array $tubs,
-        public array $air,
         public ?array $saws,
-        public array $owned,
+        private array $wishes,
     ) {
     }
 
@@ -45,5 +37,20 @@ final readonly class Garden
         }
 
         return null;
+    }
+
+    /**
+     * What a mark read of the document.
+     *
+     * @template T of object
+     *
+     * @param  class-string<T>  $class
+     * @return T
+     */
+    public function of(string $class): object
+    {
+        $wish = $this->wishes[$class] ?? null;
+
+        return $wish instanceof $class ? $wish : throw new LogicException("No mark has read a $class.");
     }
 }

@@ -4,63 +4,57 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Air\AirSystem;
-use KelpTub\Core\Air\TubAir;
-use KelpTub\Core\Cost\Budget;
-use KelpTub\Core\Cost\Need;
-use KelpTub\Core\Cost\OfferShelf;
-use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\LayoutMemory;
-use KelpTub\Core\Marks\Air\AirPlan;
-use KelpTub\Core\Marks\Air\AirPlanner;
-use KelpTub\Core\Marks\Cost\PartsFromDesign;
-use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Marks\Tub\TubPlanner;
 use stdClass;
 
-/** Garden in, plan out: a pure function of the garden and the Library. */
+/** Garden in, plan out: a pure function of the garden and the Library. Walks the list of marks; what they compute is theirs. */
 final readonly class Planner
 {
-    public function __construct(private Library $library, private LayoutMemory $memory = new FreshMemory)
+    public PlanningAids $aids;
+
+    /** @param  list<Mark>  $marks  in the order in which they plan */
+    public function __construct(private array $marks, Library $library, LayoutMemory $memory = new FreshMemory)
     {
+        $this->aids = new PlanningAids($library, $memory);
     }
 
-    public function plan(Garden $garden): GardenPlan
+    public function plan(Garden $garden): Plan
     {
-        $tubPlanner = new TubPlanner($garden, $this->memory);
-        $tubs = [];
-        foreach ($garden->tubs as $tub) {
-            $tubs[$tub->id] = $tubPlanner->plan($tub);
-        }
-        $airPlanner = new AirPlanner($garden->site);
-        $air = array_map(static fn (AirSystem $system): AirPlan => $airPlanner->system($system, $tubs), $garden->air);
-        $oxygen = array_map(static fn (TubPlan $plan): TubAir => $airPlanner->tub($plan, $air), $tubs);
-        $purchases = $this->purchases($garden, PartsFromDesign::of($this->library, $tubs, $air));
-        $count = $plants = 0;
-        foreach ($tubs as $plan) {
-            $count += $plan->tub->count;
-            $plants += $plan->plants * $plan->tub->count;
+        $plan = Plan::of($garden);
+        foreach ($this->marks as $mark) {
+            $plan = $plan->with($mark->plan($plan, $this->aids));
+            $plan = $plan->needing($mark->needs($plan, $this->aids->library));
         }
 
-        return new GardenPlan($garden, $tubs, $air, $oxygen, $purchases, Budget::of($purchases, $count, $plants, $garden->cap));
-    }
-
-    /** One tub by itself, without the air it shares. */
-    public function tub(Garden $garden, Tub $tub): TubPlan
-    {
-        return (new TubPlanner($garden, $this->memory))->plan($tub);
+        return $plan;
     }
 
     /**
-     * The findings on a plan, worst first.
+     * The findings on a plan, worst first; among those alike the tubs' in their order, then the garden's, mark by mark.
      *
      * @return list<Finding>
      */
-    public function findings(GardenPlan $plan): array
+    public function findings(Plan $plan): array
     {
-        return (new FindingsList($plan, $this->library))->all();
+        $context = new RuleContext($plan, $this->aids);
+        $findings = [];
+        foreach ($plan->garden->tubs as $tub) {
+            foreach ($this->marks as $mark) {
+                foreach ($mark->findingsOnTub($tub->id, $context) as $finding) {
+                    $findings[] = $finding->saidBy($mark);
+                }
+            }
+        }
+        foreach ($this->marks as $mark) {
+            foreach ($mark->findings($context) as $finding) {
+                $findings[] = $finding->saidBy($mark);
+            }
+        }
+        usort($findings, static fn (Finding $a, Finding $b): int => $a->severity->rank() <=> $b->severity->rank());
+
+        return $findings;
     }
 
     /** Garden in, report out. */
@@ -68,17 +62,16 @@ final readonly class Planner
     {
         $plan = $this->plan($garden);
 
-        return Report::of($plan, $this->findings($plan));
+        return $this->written($plan, $this->findings($plan));
     }
 
     /**
-     * @param  list<Need>  $needs
-     * @return list<Purchase>
+     * A plan and what was found on it as the report.
+     *
+     * @param  list<Finding>  $findings
      */
-    private function purchases(Garden $garden, array $needs): array
+    public function written(Plan $plan, array $findings): stdClass
     {
-        $own = OfferShelf::of($garden->document->prices ?? []);
-
-        return array_map(fn (Need $need): Purchase => Purchase::of($need, PartsFromDesign::owned($garden, $need), [...$this->library->offers->for($need->key), ...$own->for($need->key)]), $needs);
+        return Report::of($plan->garden, array_map(static fn (Mark $mark): MarkReport => $mark->report($plan), $this->marks), $findings);
     }
 }

@@ -4,101 +4,82 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\Air\TubeRoute;
-use KelpTub\Core\Cost\Offer;
-use KelpTub\Core\Cost\Purchase;
+use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Geometry\Point;
-use KelpTub\Core\Marks\Air\AirPlan;
-use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Marks\Tub\TubReport;
+use LogicException;
 use stdClass;
 
-/** Writes a plan out as the report of the file format. Numbers are not rounded; what is not computed or does not apply is null. */
+/** Puts the marks' parts together as the report of the file format. Numbers are not rounded; what is not computed or does not apply is null. */
 final class Report
 {
     public const FORMAT = 'kelp-tub.report';
 
     public const VERSION = 1;
 
-    /** @param  list<Finding>  $findings */
-    public static function of(GardenPlan $plan, array $findings): stdClass
+    /** What of a tub is null until a mark computes it. */
+    private const TUB = ['season' => ['top_up_l' => null, 'top_ups' => null, 'changes' => null, 'days' => null], 'feed' => null];
+
+    /** The same of the garden. */
+    private const GARDEN = ['budget' => ['next_tub' => null, 'monthly' => null, 'harvest_value' => null, 'payback_days' => null]];
+
+    /**
+     * @param  list<MarkReport>  $parts
+     * @param  list<Finding>  $findings
+     */
+    public static function of(Garden $garden, array $parts, array $findings): stdClass
     {
-        $budget = $plan->budget;
+        $whole = self::GARDEN;
+        $tubs = [];
+        foreach ($garden->tubs as $tub) {
+            $tubs[$tub->id] = ['id' => $tub->id, 'name' => $tub->name, 'count' => $tub->count, 'system' => $tub->system->value, ...self::TUB];
+        }
+        foreach ($parts as $part) {
+            $whole = self::joined($whole, $part->garden);
+            foreach ($part->tubs as $id => $of) {
+                $tubs[$id] = self::joined($tubs[$id], $of);
+            }
+        }
+        foreach ($findings as $finding) {
+            if ($finding->tub !== null && $finding->isPending()) {
+                $tubs[$finding->tub]['layout']['pending'] = true;
+            }
+        }
 
         return (object) [
             'format' => self::FORMAT,
             'version' => self::VERSION,
-            'tubs' => array_map(static fn (TubPlan $tub): stdClass => TubReport::of($tub, $plan->oxygen[$tub->tub->id], $plan), array_values($plan->tubs)),
-            'air' => array_map(self::air(...), $plan->air),
-            'parts' => array_map(self::part(...), $plan->purchases),
-            'budget' => (object) [
-                'currency' => $plan->garden->currency,
-                'outlay' => $budget->outlay,
-                'used' => $budget->used,
-                'tools' => $budget->tools,
-                'per_tub' => $budget->perTub,
-                'per_plant' => $budget->perPlant,
-                'next_tub' => null,
-                'monthly' => null,
-                'harvest_value' => null,
-                'payback_days' => null,
-                'cap' => $budget->cap,
-                'over_cap' => $budget->overCap,
-            ],
+            'tubs' => array_map(self::objects(...), array_values($tubs)),
+            ...get_object_vars(self::objects($whole)),
             'findings' => array_map(self::finding(...), $findings),
         ];
     }
 
-    private static function air(AirPlan $air): stdClass
+    /**
+     * Two parts as one: members of the same name are joined, where one of them is null the other stands. No two marks give one figure.
+     *
+     * @param  array<string, mixed>  $one
+     * @param  array<string, mixed>  $other
+     * @return array<string, mixed>
+     */
+    private static function joined(array $one, array $other): array
     {
-        $branches = [];
-        foreach ($air->tubs as $i => $plan) {
-            $branches[] = (object) [
-                'tub' => $plan->tub->id,
-                'flow_l_min' => $air->flows[$i],
-                'per_stone_l_min' => $plan->tub->stones === null ? null : $air->perStone($i),
-                'valve' => $air->system->branches[$i]->valve,
-                'line_mm' => $air->routes[$i]->length(),
-                'pieces_mm' => [$air->routes[$i]->main, ...$air->routes[$i]->stubs],
-            ];
+        foreach ($other as $key => $value) {
+            $before = $one[$key] ?? null;
+            $one[$key] = match (true) {
+                $before === null => $value,
+                $value === [] && is_array($before) => $before,
+                is_array($before) && is_array($value) && ! array_is_list($before) && ! array_is_list($value) => self::joined($before, $value),
+                default => throw new LogicException("Two marks report $key."),
+            };
         }
 
-        return (object) [
-            'id' => $air->system->id,
-            'name' => $air->system->pump->name,
-            'power_w' => $air->system->pump->watts,
-            'free_flow_l_min' => $air->system->pump->freeFlow(),
-            'max_pressure_kpa' => $air->system->pump->maxPressure(),
-            'pressure_kpa' => $air->network->pressure,
-            'flow_l_min' => $air->network->total(),
-            'outlets_used' => $air->network->outletsUsed,
-            'tubing_mm' => $air->tubing(),
-            'slack_mm' => TubeRoute::SLACK_MM,
-            'above_water' => $air->isAboveWater(),
-            'check_valve' => $air->system->checkValve,
-            'height_above_floor_mm' => $air->system->height,
-            'kwh_month' => $air->system->pump->watts * 24 * 365 / 12 / 1000,
-            'branches' => $branches,
-        ];
+        return $one;
     }
 
-    private static function part(Purchase $purchase): stdClass
+    /** @param  array<string, mixed>  $members */
+    private static function objects(array $members): stdClass
     {
-        return (object) [
-            'key' => $purchase->need->key,
-            'name' => $purchase->need->name,
-            'kind' => $purchase->need->kind,
-            'need' => $purchase->need->amount,
-            'unit' => $purchase->need->unit,
-            'owned' => $purchase->owned,
-            'buy' => array_map(static function (array $pack): stdClass {
-                /** @var array{Offer, int} $pack */
-                return (object) ['pack' => $pack[0]->pack, 'count' => $pack[1], 'price' => $pack[0]->price];
-            }, $purchase->packs),
-            'priced' => $purchase->priced,
-            'cost' => $purchase->cost,
-            'left' => $purchase->left,
-        ];
+        return (object) array_map(static fn (mixed $m): mixed => is_array($m) && ! array_is_list($m) ? self::objects($m) : $m, $members);
     }
 
     private static function finding(Finding $finding): stdClass
@@ -106,6 +87,7 @@ final class Report
         return (object) [
             'code' => $finding->code,
             'severity' => $finding->severity->value,
+            'mark' => $finding->mark,
             'tub' => $finding->tub,
             'at' => $finding->at,
             'says' => $finding->says,
@@ -121,5 +103,11 @@ final class Report
     public static function points(array $points): array
     {
         return array_map(static fn (Point $p): stdClass => (object) ['x_mm' => $p->x, 'y_mm' => $p->y], $points);
+    }
+
+    /** @return array<string, bool|float> */
+    public static function section(CrossSection $section): array
+    {
+        return ['round' => $section->round, 'length_mm' => $section->length, 'width_mm' => $section->width, 'corner_radius_mm' => $section->cornerRadius];
     }
 }

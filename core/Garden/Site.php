@@ -11,14 +11,14 @@ use stdClass;
 final readonly class Site
 {
     private function __construct(
-        public string $setting,
+        public Setting $setting,
         public float $altitudeM,
         public float $airTemperatureC,
         public float $humidityPct,
         public float $waterTemperatureC,
         public float $lightHours,
-        public string $floor,
-        public string $load,
+        public Ground $ground,
+        public Bearing $bearing,
         public ?float $shelfLimitKg,
         public ?float $headroomMm,
         public bool $fullSun,
@@ -28,14 +28,14 @@ final readonly class Site
     public static function fromDocument(stdClass $site): self
     {
         return new self(
-            $site->setting ?? 'indoor',
+            Setting::from($site->setting ?? 'indoor'),
             (float) ($site->altitude_m ?? 0),
             (float) ($site->air_temperature_c ?? 21),
             (float) ($site->humidity_pct ?? 55),
             (float) ($site->water_temperature_c ?? 20),
             (float) ($site->light_hours ?? 16),
-            $site->floor ?? 'wood',
-            $site->load ?? 'ground',
+            Ground::from($site->floor ?? 'wood'),
+            Bearing::from($site->load ?? 'ground'),
             isset($site->shelf_limit_kg) ? (float) $site->shelf_limit_kg : null,
             isset($site->headroom_mm) ? (float) $site->headroom_mm : null,
             $site->full_sun ?? false,

@@ -73,6 +73,12 @@ final readonly class Raft
         return $area <= 0.0 ? INF : $loadKg / $area + self::FOAM_KG_PER_L * $this->thickness;
     }
 
+    /** How far cups that hang so far down from its upper face dip into the water at a draught; negative where they hang clear of it. */
+    public function dip(float $hang, float $draught): float
+    {
+        return $hang - $this->thickness + $draught;
+    }
+
     /** The load under which it would go under, kg. */
     public function carries(float $holesMm2): float
     {

@@ -4,13 +4,9 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Vessel;
 
-use KelpTub\Core\Lid\Lid;
-
 /** A container as it stands on the bench: its inside, its lid, what it is made of. Lengths in mm, mass in kg. */
 final readonly class Vessel
 {
-    public const KINDS = ['bucket', 'tote', 'jar', 'bottle', 'tray', 'other'];
-
     /**
      * @param  Profile  $measured  the inside as measured, up to where its top is cut off
      * @param  Profile  $profile  the inside as computed with: measured, rescaled by the fills where there are two or more
@@ -19,24 +15,22 @@ final readonly class Vessel
     public function __construct(
         public ?string $key,
         public string $name,
-        public string $kind,
+        public VesselKind $kind,
         public ?float $labelLitres,
         public Opacity $opacity,
         public float $emptyKg,
         public float $floor,
         public bool $braced,
         public bool $foodSafe,
-        public bool $covered,
         public Profile $measured,
         public Profile $profile,
         public Profile $whole,
         public ?FillFit $fit,
-        public Lid $lid,
     ) {
     }
 
     public function isJar(): bool
     {
-        return $this->kind === 'jar';
+        return $this->kind === VesselKind::Jar;
     }
 }

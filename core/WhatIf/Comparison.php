@@ -6,8 +6,12 @@ namespace KelpTub\Core\WhatIf;
 
 use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Garden\Finding;
-use KelpTub\Core\Garden\GardenPlan;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\CostPlan;
+use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
@@ -20,32 +24,34 @@ final class Comparison
     private const MOST_SAID = 3;
 
     /** @param  list<Finding>  $findings */
-    public static function of(GardenPlan $plan, array $findings): stdClass
+    public static function of(Plan $plan, array $findings): stdClass
     {
-        $sum = static fn (callable $figure): float => (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $plan->tubs));
-        $plants = (int) $sum(static fn (TubPlan $tub): float => $tub->plants);
-        $working = $sum(static fn (TubPlan $tub): float => $tub->working());
-        $lids = $sum(static fn (TubPlan $tub): float => $tub->lid->outline->area() / 1.0e6);
-        $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->vessel->labelLitres, $plan->tubs);
-        $harvests = array_filter(array_map(static fn (TubPlan $tub): ?float => $tub->use?->harvestDay, $plan->tubs), static fn (?float $day): bool => $day !== null);
+        $tubs = $plan->get(TubPlans::class)->tubs;
+        $budget = $plan->get(CostPlan::class)->budget;
+        $sum = static fn (callable $figure): float => (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $tubs));
+        $plants = (int) $sum(static fn (TubPlan $tub): float => $tub->plants->count);
+        $working = $sum(static fn (TubPlan $tub): float => $tub->water->working());
+        $lids = $sum(static fn (TubPlan $tub): float => $tub->cutting->lid->outline->area() / 1.0e6);
+        $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->body->vessel->labelLitres, $tubs);
+        $harvests = array_filter(array_map(static fn (TubPlan $tub): ?float => $tub->water->use?->harvestDay, $tubs), static fn (?float $day): bool => $day !== null);
         $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
 
         return (object) [
             'tubs' => (int) $sum(static fn (): float => 1),
             'plants' => $plants,
-            'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(static fn (TubPlan $tub): float => $tub->tub->vessel->labelLitres ?? 0.0),
-            'brim_l' => $sum(static fn (TubPlan $tub): float => $tub->tub->vessel->profile->brim()),
+            'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(static fn (TubPlan $tub): float => $tub->tub->body->vessel->labelLitres ?? 0.0),
+            'brim_l' => $sum(static fn (TubPlan $tub): float => $tub->tub->body->vessel->profile->brim()),
             'working_l' => $working,
             'litres_per_plant' => $plants > 0 ? $working / $plants : null,
             'plants_per_m2' => $lids > 0.0 ? $plants / $lids : null,
-            'mass_kg' => $sum(static fn (TubPlan $tub): float => $tub->weight->kg),
-            'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->use->toHarvest ?? 0.0),
+            'mass_kg' => $sum(static fn (TubPlan $tub): float => $tub->fittings->weight->kg),
+            'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->water->use->toHarvest ?? 0.0),
             'harvest_day' => $harvests === [] ? null : max($harvests),
-            'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->daysBetweenFills(), $plan->tubs)),
-            'oxygen_mg_l' => self::least(array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->oxygen)),
-            'outlay' => $plan->budget->outlay,
-            'per_plant' => $plan->budget->perPlant,
-            'currency' => $plan->garden->currency,
+            'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),
+            'oxygen_mg_l' => self::least(array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->get(AirPlans::class)->tubs)),
+            'outlay' => $budget->outlay,
+            'per_plant' => $budget->perPlant,
+            'currency' => $plan->garden->of(MoneyWish::class)->currency,
             'stops' => $count['stop'] ?? 0,
             'mends' => $count['mend'] ?? 0,
             'minds' => $count['mind'] ?? 0,

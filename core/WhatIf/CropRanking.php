@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace KelpTub\Core\WhatIf;
 
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropGroup;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
@@ -31,7 +34,7 @@ final readonly class CropRanking
     {
         $ranked = [];
         foreach ($this->library->crops as $crop) {
-            if (($crop->group === 'cutting') === ($tub->system->value === 'cloner')) {
+            if (($crop->group === CropGroup::Cutting) === ($tub->system === GrowingSystem::Cloner)) {
                 $ranked[] = $this->judge($garden, $tub, $crop);
             }
         }
@@ -46,26 +49,15 @@ final readonly class CropRanking
             $raw->crop = $crop->key;
             $raw->crops = [];
         })));
-        $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
-        $reason = null;
-        foreach ($this->planner->findings($plan) as $finding) {
-            if ($finding->tub === $tub->id && self::isAboutCrop($finding)) {
-                $count[$finding->severity->value]++;
-                $reason ??= $finding;
-            }
-        }
-        $planned = $plan->tubs[$tub->id];
+        $verdict = Verdict::of($this->planner->findings($plan), static fn (Finding $f): bool => $f->tub === $tub->id && self::isAboutCrop($f));
+        $planned = $plan->get(TubPlans::class)->tubs[$tub->id];
 
         return (object) [
             'crop' => $crop->key,
             'name' => $crop->name,
-            'plants' => $planned->plants,
-            'harvest_day' => $planned->use?->harvestDay,
-            'stops' => $count['stop'],
-            'mends' => $count['mend'],
-            'minds' => $count['mind'],
-            'severity' => $reason?->severity->value,
-            'says' => $reason?->says,
+            'plants' => $planned->plants->count,
+            'harvest_day' => $planned->water->use?->harvestDay,
+            ...$verdict->toAnswer(),
         ];
     }
 

@@ -37,7 +37,7 @@ final class SingleTub
     {
         $document = self::alone($garden, $tub);
         $raw = $document->tubs[0];
-        if ($tub->layout->asked !== 'manual') {
+        if (! $tub->holes->layout->isByHand()) {
             $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
             $raw->plants = null;
             $raw->crops = array_map(static fn (stdClass $wish): stdClass => (object) ['crop' => $wish->crop, 'plants' => null], $raw->crops ?? []);

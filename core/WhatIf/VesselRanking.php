@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\WhatIf;
 
+use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
@@ -44,26 +46,15 @@ final readonly class VesselRanking
             $raw->hole_mm = null;
         });
         $plan = $this->planner->plan($this->reader->fromDocument($document));
-        $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
-        $reason = null;
-        foreach ($this->planner->findings($plan) as $finding) {
-            if ($finding->tub === $tub->id) {
-                $count[$finding->severity->value]++;
-                $reason ??= $finding;
-            }
-        }
-        $planned = $plan->tubs[$tub->id];
+        $verdict = Verdict::of($this->planner->findings($plan), static fn (Finding $f): bool => $f->tub === $tub->id);
+        $planned = $plan->get(TubPlans::class)->tubs[$tub->id];
 
         return (object) [
             'vessel' => $key,
-            'name' => $planned->tub->vessel->name,
-            'plants' => $planned->plants,
-            'working_l' => $planned->working(),
-            'stops' => $count['stop'],
-            'mends' => $count['mend'],
-            'minds' => $count['mind'],
-            'severity' => $reason?->severity->value,
-            'says' => $reason?->says,
+            'name' => $planned->tub->body->vessel->name,
+            'plants' => $planned->plants->count,
+            'working_l' => $planned->water->working(),
+            ...$verdict->toAnswer(),
         ];
     }
 }

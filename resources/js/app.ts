@@ -7,14 +7,14 @@ import PrimeVue from 'primevue/config';
 import { createApp, h, type DefineComponent } from 'vue';
 import { preset } from './kit/preset';
 
-const pages = import.meta.glob<{ default: DefineComponent }>('./Pages/*.vue', { eager: true });
+const pages = import.meta.glob<{ default: DefineComponent }>('./Pages/*.vue');
 
 void createInertiaApp({
     title: (title) => (title ? `${title} · Kelp Tub` : 'Kelp Tub'),
-    resolve: (name) => {
+    resolve: async (name) => {
         const page = pages[`./Pages/${name}.vue`];
         if (!page) throw new Error(`There is no page ${name}.`);
-        return page.default;
+        return (await page()).default;
     },
     setup({ el, App, props, plugin }) {
         createApp({ render: () => h(App, props) })

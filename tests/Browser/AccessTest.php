@@ -70,6 +70,6 @@ it('has none in its dialogs', function () {
     $browser->press('[data-act=open-add]')->see('[data-act=add-tub]');
     expect(barriers($browser))->toBe([]);
     $browser->keys(WebDriverKeys::ESCAPE);
-    $browser->press(Browser::text('Keys', 'button'))->see('[role=dialog]');
+    $browser->press(Browser::text('Keys', 'button'))->see('dialog[open]');
     expect(barriers($browser))->toBe([]);
 });

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\CostPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\WhatIf\Comparison;
 use KelpTub\Core\WhatIf\SingleTub;
 use KelpTub\Core\WhatIf\VesselRanking;
@@ -21,27 +24,27 @@ it('adds up what is compared, and takes the least of what has to be watched', fu
     $plan = Gardens::plan(Gardens::of(twoTubs()));
     $findings = Gardens::planner()->findings($plan);
     $figures = Comparison::of($plan, $findings);
-    [$a, $b] = array_values($plan->tubs);
+    [$a, $b] = array_values($plan->get(TubPlans::class)->tubs);
 
     expect($figures->tubs)->toBe(3)
-        ->and($figures->plants)->toBe(2 * $a->plants + $b->plants)
-        ->and($figures->working_l)->toEqualWithDelta(2 * $a->working() + $b->working(), 1e-9)
+        ->and($figures->plants)->toBe(2 * $a->plants->count + $b->plants->count)
+        ->and($figures->working_l)->toEqualWithDelta(2 * $a->water->working() + $b->water->working(), 1e-9)
         ->and($figures->litres_per_plant)->toEqualWithDelta($figures->working_l / $figures->plants, 1e-9)
-        ->and($figures->mass_kg)->toEqualWithDelta(2 * $a->weight->kg + $b->weight->kg, 1e-9)
+        ->and($figures->mass_kg)->toEqualWithDelta(2 * $a->fittings->weight->kg + $b->fittings->weight->kg, 1e-9)
         ->and($figures->label_l)->toBe(2 * 20.0 + 12.0)
-        ->and($figures->plants_per_m2)->toEqualWithDelta($figures->plants / (2 * M_PI * ($a->lid->outline->length / 1000) ** 2 / 4 + $b->lid->outline->area() / 1e6), 1e-9)
-        ->and($figures->harvest_day)->toBe(max($a->use?->harvestDay, $b->use?->harvestDay))
-        ->and($figures->oxygen_mg_l)->toBe($plan->oxygen['a']->balance?->steady())
-        ->and($figures->days_between_fills)->toBe(min($a->daysBetweenFills(), $b->daysBetweenFills()))
-        ->and([$figures->outlay, $figures->per_plant])->toBe([$plan->budget->outlay, $plan->budget->perPlant])
+        ->and($figures->plants_per_m2)->toEqualWithDelta($figures->plants / (2 * M_PI * ($a->cutting->lid->outline->length / 1000) ** 2 / 4 + $b->cutting->lid->outline->area() / 1e6), 1e-9)
+        ->and($figures->harvest_day)->toBe(max($a->water->use?->harvestDay, $b->water->use?->harvestDay))
+        ->and($figures->oxygen_mg_l)->toBe($plan->get(AirPlans::class)->tubs['a']->balance?->steady())
+        ->and($figures->days_between_fills)->toBe(min($a->water->daysBetweenFills(), $b->water->daysBetweenFills()))
+        ->and([$figures->outlay, $figures->per_plant])->toBe([$plan->get(CostPlan::class)->budget->outlay, $plan->get(CostPlan::class)->budget->perPlant])
         ->and($figures->stops + $figures->mends + $figures->minds)->toBe(count($findings));
 });
 
 it('counts days between fills by the share after which a school tops up', function () {
-    $days = fn (string $topUps) => Gardens::plan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'top_ups' => $topUps, 'layout' => ['cups' => 4]]))->tubs['tub']->daysBetweenFills();
-    $plan = Gardens::plan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'layout' => ['cups' => 4]]))->tubs['tub'];
+    $days = fn (string $topUps) => Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'top_ups' => $topUps, 'layout' => ['cups' => 4]]))->water->daysBetweenFills();
+    $plan = Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'layout' => ['cups' => 4]]));
 
-    expect($days('none'))->toEqualWithDelta($plan->usable() / $plan->use?->peakDaily(), 1e-9)
+    expect($days('none'))->toEqualWithDelta($plan->water->usable() / $plan->water->use?->peakDaily(), 1e-9)
         ->and($days('level'))->toEqualWithDelta($days('none') / 3, 1e-9)
         ->and($days('half'))->toEqualWithDelta($days('none') / 2, 1e-9)
         ->and(TopUps::Quarter->usedShare())->toBe(TopUps::Level->usedShare());
@@ -61,7 +64,7 @@ it('takes a tub out of its garden as it is, with its air', function () {
 
 it('ranks vessels as each would be planned by itself', function () {
     $garden = Gardens::of(twoTubs());
-    $vessels = array_intersect_key(Gardens::library()->vessels, array_flip(['bucket-10', 'tote-45', 'jar-1', 'tub-70-round']));
+    $vessels = array_intersect_key(Gardens::library()->vessels->documents(), array_flip(['bucket-10', 'tote-45', 'jar-1', 'tub-70-round']));
     $ranked = (new VesselRanking(Gardens::reader(), Gardens::planner()))->of($garden, $garden->tubs[0], $vessels);
 
     expect(array_column($ranked, 'vessel'))->toEqualCanonicalizing(array_keys($vessels));

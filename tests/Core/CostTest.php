@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\PackCover;
+use KelpTub\Core\Cup\Cup;
 use Tests\Core\Gardens;
 
 /** Cheapest cover by trying everything up to a count of each. */
@@ -147,8 +148,7 @@ it('finds a budget over its cap and a part without a price', function () {
 it('knows a price for everything the Library offers', function () {
     $library = Gardens::library();
     $offered = $library->offers->parts();
-    $home = fn ($cup) => $cup->made === 'home';
-    $keys = [...array_keys($library->vessels), ...array_keys(array_filter($library->cups, fn ($c) => ! $home($c))), ...array_keys($library->stones), ...array_keys($library->pumps), ...array_keys($library->tubes), ...array_keys($library->partNames)];
+    $keys = [...$library->vessels->keys(), ...array_keys(array_filter(iterator_to_array($library->cups), fn (Cup $c) => ! $c->homeMade)), ...$library->stones->keys(), ...$library->pumps->keys(), ...$library->tubes->keys(), ...array_keys($library->partNames)];
 
     expect(array_diff($keys, $offered))->toBe([]);
 });

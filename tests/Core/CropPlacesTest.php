@@ -6,7 +6,6 @@ use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\CropPlaces;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
-use KelpTub\Core\Garden\HoleWish;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\PatternKind;
@@ -20,7 +19,7 @@ function holesAt(array $at): Arrangement
 
 function grown(string $crop, ?int $plants): CropWish
 {
-    return new CropWish(Gardens::library()->crops[$crop], $plants);
+    return new CropWish(Gardens::library()->crops->get($crop), $plants);
 }
 
 /**
@@ -74,10 +73,9 @@ it('leaves holes empty between plants of one crop where some are not planted', f
 
 it('moves nothing that was said of a hole', function () {
     $row = holesAt([[-160, 0], [0, 0], [160, 0]]);
-    $strawberry = Gardens::library()->crops['strawberry'];
-    $holes = array_map(fn (Point $p, ?Crop $c): HoleWish => new HoleWish($p, $c, null), $row->points, [$strawberry, $strawberry, null]);
+    $strawberry = Gardens::library()->crops->get('strawberry');
 
-    expect(keysOf(CropPlaces::of([grown('strawberry', 2), grown('chives', 1)], null, $holes, Density::Roomy, $row)))->toBe(['strawberry', 'strawberry', 'chives']);
+    expect(keysOf(CropPlaces::of([grown('strawberry', 2), grown('chives', 1)], null, [$strawberry, $strawberry, null], Density::Roomy, $row)))->toBe(['strawberry', 'strawberry', 'chives']);
 });
 
 it('finds no exchange of two that would help further, and keeps every count', function () {
@@ -101,7 +99,7 @@ it('finds no exchange of two that would help further, and keeps every count', fu
 
 it('lets more plants stand on a lid of wide and narrow ones', function () {
     $tub = Gardens::report(Gardens::tub(['vessel' => 'tote-64', 'cups_2' => 'net-cup-75', 'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3], ['crop' => 'rocket', 'plants' => 2]]]))->tubs[0];
-    $crops = array_map(fn ($h) => Gardens::library()->crops[$h->crop], $tub->layout->holes);
+    $crops = array_map(fn ($h) => Gardens::library()->crops->get($h->crop), $tub->layout->holes);
     // The pair with the least to spare, of its own spacing, by hand.
     $share = INF;
     foreach ($tub->layout->holes as $i => $h) {

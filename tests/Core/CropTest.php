@@ -5,6 +5,7 @@ declare(strict_types=1);
 use KelpTub\Core\Crop\Capacity;
 use KelpTub\Core\Crop\Climate;
 use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Crop\WaterUse;
 use KelpTub\Core\Cup\GrowingSystem;
@@ -14,10 +15,10 @@ it('has every crop of the table with all its figures', function () {
     $crops = Gardens::library()->crops;
 
     expect($crops)->toHaveCount(42)
-        ->and($crops['lettuce-leaf']->waterToHarvestL)->toBe(3.8)
-        ->and($crops['tomato-vine']->matureHeightMm)->toBe(2000.0)
-        ->and($crops['mizuna']->repeats)->toBeTrue()
-        ->and($crops['celery']->passive)->toBe('no');
+        ->and($crops->get('lettuce-leaf')->waterToHarvestL)->toBe(3.8)
+        ->and($crops->get('tomato-vine')->matureHeightMm)->toBe(2000.0)
+        ->and($crops->get('mizuna')->repeats)->toBeTrue()
+        ->and($crops->get('celery')->stillWater)->toBe(StillWater::No);
     foreach ($crops as $crop) {
         expect($crop->spacingMm)->toBeGreaterThan(0)
             ->and($crop->ecLow)->toBeLessThan($crop->ecHigh)
@@ -61,7 +62,7 @@ it('finds the day on which a volume is used', function () {
 });
 
 it('carries what the water carries', function () {
-    $mizuna = Gardens::library()->crops['mizuna'];
+    $mizuna = Gardens::library()->crops->get('mizuna');
     $carries = fn (Density $d, GrowingSystem $s, TopUps $t, float $working, float $usable, float $climate = 1.0) => Capacity::byWater($mizuna, $d, $s, $t, $climate, $working, $usable);
 
     // 2 L a plant, 3.5 L to harvest in 28 days, peak 3.5/28·2.1005 = 0.2626 L a day.
@@ -112,7 +113,7 @@ it('judges a passive tub by its gap and its dry day', function () {
         ->and($report->season->dry_day)->toBeNull()
         ->and($report->levels->water_line_mm)->toBe(323.0)
         ->and($report->levels->air_gap_harvest_mm)->toBeGreaterThan(25.0)
-        ->and(Gardens::plan(Gardens::tub(['system' => 'passive', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 2]]))->tubs['tub']->reservoir->litresAt($report->levels->harvest_mm))->toEqualWithDelta($left, 1e-6)
+        ->and(Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 2]]))->water->reservoir->litresAt($report->levels->harvest_mm))->toEqualWithDelta($left, 1e-6)
         ->and($report->oxygen->steady_mg_l)->toBeNull()
         ->and($report->oxygen->saturation_mg_l)->toBeGreaterThan(9.0);
 });

@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\File\SchemaFit;
-use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\File\SchemaParts;
+use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Vessel\VesselKind;
 use Tests\Core\Gardens;
 
 it('fills in the defaults', function () {
@@ -14,25 +17,25 @@ it('fills in the defaults', function () {
 
     expect($garden->units->value)->toBe('metric')
         ->and($garden->site->waterTemperatureC)->toBe(20.0)
-        ->and($garden->currency)->toBe('EUR')
-        ->and($garden->cap)->toBeNull()
+        ->and($garden->of(MoneyWish::class)->currency)->toBe('EUR')
+        ->and($garden->of(MoneyWish::class)->cap)->toBeNull()
         ->and($tub->name)->toBe('a')
         ->and($tub->count)->toBe(1)
-        ->and($tub->line()->value)->toBe('touch')
-        ->and($tub->topUps->value)->toBe('none')
-        ->and($tub->cup->key)->toBe('net-cup-50')
-        ->and($tub->vessel->kind)->toBe('tote')
-        ->and($tub->vessel->lid->outline->length)->toBe(320.0)
-        ->and($tub->vessel->lid->thickness)->toBe(2.5)
-        ->and($tub->vessel->floor)->toBe(3.0)
-        ->and($tub->tubeThroughLid)->toBeFalse()
+        ->and($tub->water->line()->value)->toBe('touch')
+        ->and($tub->water->topUps->value)->toBe('none')
+        ->and($tub->holes->cup->key)->toBe('net-cup-50')
+        ->and($tub->body->vessel->kind)->toBe(VesselKind::Tote)
+        ->and($tub->body->lid->outline->length)->toBe(320.0)
+        ->and($tub->body->lid->thickness)->toBe(2.5)
+        ->and($tub->body->vessel->floor)->toBe(3.0)
+        ->and($tub->body->tubeThroughLid)->toBeFalse()
         ->and(Gardens::of([])->tubs)->toBe([]);
 });
 
 it('keeps unknown keys, empty objects and the point of a number', function () {
     $json = '{"format":"kelp-tub.garden","version":1,"name":"ä ⅜ </script>","later":{"x":1.0,"e":{},"l":[]},"tubs":[]}';
 
-    expect(GardenReader::encode(Gardens::reader()->read($json)->document))->toBe($json);
+    expect(GardenFile::encode(Gardens::reader()->read($json)->document))->toBe($json);
 });
 
 it('refuses what is no garden, and says why', function (string $json, string $fault) {
@@ -110,7 +113,7 @@ it('names every fault at once', function () {
 });
 
 it('plans alike from a Library key and from the object in place', function () {
-    $vessel = Gardens::library()->vessels['tote-45'];
+    $vessel = Gardens::library()->vessels->raw('tote-45');
     $in = (array) json_decode((string) json_encode($vessel), true);
     $one = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'crop' => 'mizuna']))->tubs[0];
     $other = Gardens::report(Gardens::tub(['vessel' => $in, 'crop' => 'mizuna']))->tubs[0];
@@ -132,14 +135,30 @@ it('ships files that fit their schemas', function (string $schema, Closure $docu
     'the demo garden' => ['garden', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))],
     'its report' => ['report', fn () => Gardens::report(Gardens::reader()->read((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json')))],
     'the report of an empty garden' => ['report', fn () => Gardens::report(Gardens::of([]))],
-    'the vessels' => ['vessels', fn () => Gardens::library()->vessels],
-    'the cups' => ['cups', fn () => Gardens::library()->cups],
-    'the stones' => ['stones', fn () => Gardens::library()->stones],
-    'the pumps' => ['pumps', fn () => Gardens::library()->pumps],
-    'the tubes' => ['tubes', fn () => Gardens::library()->tubes],
-    'the offers' => ['offers', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json'))],
-    'the crops' => ['crops', fn () => array_values(array_map(get_object_vars(...), Gardens::library()->crops->all()))],
 ]);
+
+it('ships a Library of things that a garden may hold in place', function (string $definition, Closure $items) {
+    $check = new SchemaCheck(SchemaParts::item(Gardens::files()->schema('garden'), $definition));
+    foreach ($items() as $key => $item) {
+        expect(array_map(strval(...), $check->faults($item)))->toBe([], (string) $key)->and((string) $key)->toMatch('/^[a-z0-9-]+$/');
+    }
+})->with([
+    'vessels' => ['vessel', fn () => Gardens::library()->vessels->documents()],
+    'cups' => ['cup', fn () => Gardens::library()->cups->documents()],
+    'stones' => ['stoneKind', fn () => Gardens::library()->stones->documents()],
+    'pumps' => ['pump', fn () => Gardens::library()->pumps->documents()],
+    'tubes' => ['tube', fn () => Gardens::library()->tubes->documents()],
+    'crops' => ['cropRow', fn () => Gardens::library()->crops->documents()],
+    'offers' => ['offer', fn () => array_map(fn ($o) => (object) ['name' => $o->part, ...get_object_vars($o)], array_column(json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json')), null, 'part'))],
+]);
+
+it('joins a schema of its parts, and refuses two that say the same', function () {
+    $part = fn (string $json): stdClass => json_decode($json);
+    $joined = SchemaParts::joined([$part('{"$comment":"a","type":"object","required":["a"],"properties":{"a":{"type":"string"}}}'), $part('{"required":["b"],"properties":{"b":{"$ref":"#/$defs/b"}},"$defs":{"b":{"type":"null"}}}')]);
+
+    expect(json_encode($joined))->toBe('{"type":"object","required":["a","b"],"properties":{"a":{"type":"string"},"b":{"$ref":"#\\/$defs\\/b"}},"$defs":{"b":{"type":"null"}}}')
+        ->and(fn () => SchemaParts::joined([$part('{"properties":{"a":{"type":"string"}}}'), $part('{"properties":{"a":{"type":"number"}}}')]))->toThrow(LogicException::class, 'type');
+});
 
 it('has a report schema that would catch a wrong report', function () {
     $report = json_decode((string) json_encode(Gardens::report(Gardens::tub(['crop' => 'basil']))));

@@ -6,11 +6,12 @@ namespace Tests\Core;
 
 use App\Library\LibraryFiles;
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
-use KelpTub\Core\Garden\GardenPlan;
 use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\CupInHole;
@@ -19,6 +20,9 @@ use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Marks\Marks;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 use stdClass;
@@ -48,7 +52,7 @@ final class Gardens
     /** @param  array<string, mixed>  $garden what differs from an empty garden */
     public static function of(array $garden): Garden
     {
-        return self::reader()->read(json_encode(['format' => Garden::FORMAT, 'version' => 1, ...$garden], JSON_THROW_ON_ERROR));
+        return self::reader()->read(json_encode(['format' => GardenFile::FORMAT, 'version' => 1, ...$garden], JSON_THROW_ON_ERROR));
     }
 
     /**
@@ -72,12 +76,18 @@ final class Gardens
     /** The planner with its final answers: spreads worked out, each once in a run of the tests. */
     public static function planner(): Planner
     {
-        return new Planner(self::library(), self::$memory ??= new FreshMemory);
+        return new Planner(Marks::all(), self::library(), self::$memory ??= new FreshMemory);
     }
 
-    public static function plan(Garden $garden): GardenPlan
+    public static function plan(Garden $garden): Plan
     {
         return self::planner()->plan($garden);
+    }
+
+    /** The plan of the tub of Gardens::tub(), or of another one. */
+    public static function tubPlan(Garden $garden, string $id = 'tub'): TubPlan
+    {
+        return self::plan($garden)->get(TubPlans::class)->tubs[$id];
     }
 
     public static function report(Garden $garden): stdClass

@@ -77,22 +77,22 @@ it('picks the widest pattern, and the earlier one on a tie', function () {
 });
 
 it('keeps every layout inside its limits, and cannot fit one more than the most', function (string $vessel, string $cup) {
-    $tub = Gardens::plan(Gardens::tub(['vessel' => $vessel, 'cup' => $cup]))->tubs['tub'];
-    $pitch = $tub->space->leastFullPitch();
+    $tub = Gardens::tubPlan(Gardens::tub(['vessel' => $vessel, 'cup' => $cup]));
+    $pitch = $tub->cutting->space->leastFullPitch();
 
-    expect($tub->cups())->toBe($tub->capacity->byLid)
-        ->and($tub->solver->arrange(PatternKind::Best, $tub->cups() + 1, $pitch) !== null && $tub->cups() < $tub->space->mostByArea())->toBeFalse();
-    foreach ($tub->arrangement->points as $i => $p) {
-        if ($tub->cups() > 1) {
-            expect($tub->space->edge($p))->toBeGreaterThanOrEqual($tub->tub->vessel->lid->make->leastEdge() - 1e-6);
+    expect($tub->holes->count())->toBe($tub->plants->capacity->byLid)
+        ->and(Gardens::planner()->aids->solver($tub->cutting->space)->arrange(PatternKind::Best, $tub->holes->count() + 1, $pitch) !== null && $tub->holes->count() < $tub->cutting->space->mostByArea())->toBeFalse();
+    foreach ($tub->holes->arrangement->points as $i => $p) {
+        if ($tub->holes->count() > 1) {
+            expect($tub->cutting->space->edge($p))->toBeGreaterThanOrEqual($tub->tub->body->lid->make->leastEdge() - 1e-6);
         }
-        expect($tub->space->wall($p))->toBeGreaterThanOrEqual(5 - 1e-6)
-            ->and($tub->space->keepOut($p))->toBeGreaterThanOrEqual(5 - 1e-6);
+        expect($tub->cutting->space->wall($p))->toBeGreaterThanOrEqual(5 - 1e-6)
+            ->and($tub->cutting->space->keepOut($p))->toBeGreaterThanOrEqual(5 - 1e-6);
         for ($j = 0; $j < $i; $j++) {
-            expect($p->distanceTo($tub->arrangement->points[$j]))->toBeGreaterThanOrEqual($pitch - 1e-6);
+            expect($p->distanceTo($tub->holes->arrangement->points[$j]))->toBeGreaterThanOrEqual($pitch - 1e-6);
         }
     }
-    expect(($tub->removedPercent() ?? 0.0) <= 35.0001 || $tub->cups() === 1)->toBeTrue();
+    expect(($tub->holes->removedPercent() ?? 0.0) <= 35.0001 || $tub->holes->count() === 1)->toBeTrue();
 })->with(['bucket-20', 'tote-45', 'tote-30', 'tote-12', 'tray-9', 'tub-70-round', 'bucket-5'])->with(['net-cup-50', 'net-cup-75', 'net-cup-100']);
 
 it('gives the same layout every time', function () {

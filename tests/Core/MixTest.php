@@ -18,7 +18,7 @@ function wishes(?int ...$plants): array
 {
     $crops = ['mizuna', 'celery-leaf', 'dill'];
 
-    return array_map(fn (int $i, ?int $n): CropWish => new CropWish(Gardens::library()->crops[$crops[$i]], $n), array_keys($plants), array_values($plants));
+    return array_map(fn (int $i, ?int $n): CropWish => new CropWish(Gardens::library()->crops->get($crops[$i]), $n), array_keys($plants), array_values($plants));
 }
 
 /** @return list<int> */

@@ -90,14 +90,14 @@ it('mends what it claims in many gardens', function () {
         $system = $pick(['aerated', 'aerated', 'passive', 'passive', 'raft', 'nursery']);
         $tub = [
             'system' => $system,
-            'vessel' => $pick(array_keys($library->vessels)),
-            'cup' => $pick(array_keys($library->cups)),
-            'crop' => $pick(array_keys($library->crops->all())),
+            'vessel' => $pick($library->vessels->keys()),
+            'cup' => $pick($library->cups->keys()),
+            'crop' => $pick($library->crops->keys()),
             'density' => $pick(['roomy', 'tight']),
             'layout' => ['pattern' => $pick(['best', 'grid', 'ring', 'staggered']), 'cups' => $pick(['max', 1, 2, 5, 12, 40])],
             'top_ups' => $pick(['none', 'level', 'quarter', 'half']),
         ];
-        [$some, $failed] = tryRemedies(Gardens::tub($tub, ['site' => ['light_hours' => $pick([8, 14, 16]), 'floor' => $pick(['wood', 'stone']), 'water_temperature_c' => $pick([14, 20, 26])]], ['check_valve' => (bool) mt_rand(0, 1), 'pump' => $pick(array_keys($library->pumps))]));
+        [$some, $failed] = tryRemedies(Gardens::tub($tub, ['site' => ['light_hours' => $pick([8, 14, 16]), 'floor' => $pick(['wood', 'stone']), 'water_temperature_c' => $pick([14, 20, 26])]], ['check_valve' => (bool) mt_rand(0, 1), 'pump' => $pick($library->pumps->keys())]));
         expect($failed)->toBe([], (string) json_encode($tub));
         $tried += $some;
     }

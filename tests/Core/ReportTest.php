@@ -109,9 +109,9 @@ it('holds together in many gardens: what follows from what never disagrees', fun
     for ($i = 0; $i < 60; $i++) {
         $tub = [
             'system' => $pick(['aerated', 'aerated', 'passive', 'raft', 'cloner', 'nursery']),
-            'vessel' => $pick(array_keys($library->vessels)),
-            'cup' => $pick(array_keys($library->cups)),
-            'crop' => $pick([null, ...array_keys($library->crops->all())]),
+            'vessel' => $pick($library->vessels->keys()),
+            'cup' => $pick($library->cups->keys()),
+            'crop' => $pick([null, ...$library->crops->keys()]),
             'density' => $pick(['roomy', 'tight']),
             'count' => mt_rand(1, 3),
             'layout' => ['pattern' => $pick(['best', 'grid', 'ring', 'staggered', 'corners', 'single']), 'cups' => $pick(['max', 1, 3, 8])],
@@ -160,7 +160,7 @@ it('puts the Library\'s object in place where its key stands, and keeps the key'
     expect($document->tubs[0]->vessel->cover)->toBe('paint')
         ->and($document->tubs[0]->vessel->key)->toBe('bucket-20')
         ->and($document->tubs[0]->vessel->stations)->toHaveCount(2)
-        ->and(Gardens::library()->vessels['bucket-20'])->not->toHaveProperty('cover');
+        ->and(Gardens::library()->vessels->raw('bucket-20'))->not->toHaveProperty('cover');
 });
 
 it('explains its figures with this garden\'s numbers', function () {

@@ -12,6 +12,7 @@ use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
+use KelpTub\Core\Marks\Marks;
 use Tests\Core\Gardens;
 
 /**
@@ -77,10 +78,10 @@ it('gives the same spread every time', function () {
 });
 
 it('is never narrower than the regular patterns', function (string $vessel, int $count) {
-    $tub = Gardens::plan(Gardens::tub(['vessel' => $vessel, 'layout' => ['cups' => $count]]))->tubs['tub'];
-    $spread = Arrangement::leastDistance((new SpreadSolver($tub->space))->spread($count) ?? []);
+    $tub = Gardens::tubPlan(Gardens::tub(['vessel' => $vessel, 'layout' => ['cups' => $count]]));
+    $spread = Arrangement::leastDistance((new SpreadSolver($tub->cutting->space))->spread($count) ?? []);
 
-    expect($spread)->toBeGreaterThanOrEqual($tub->arrangement->spacing - 1e-6);
+    expect($spread)->toBeGreaterThanOrEqual($tub->holes->arrangement->spacing - 1e-6);
 })->with([['tote-45', 8], ['tote-45', 11], ['bucket-20', 5], ['tote-12', 7], ['tub-70-round', 13]]);
 
 it('stays clear of keep-outs', function () {
@@ -120,7 +121,7 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
             return false;
         }
     };
-    $meanwhile = (new Planner(Gardens::library(), $waiting))->report($garden)->tubs[0]->layout;
+    $meanwhile = (new Planner(Marks::all(), Gardens::library(), $waiting))->report($garden)->tubs[0]->layout;
 
     expect([$solved->pattern, $solved->count, $solved->pending])->toBe(['spread', 7, false])
         ->and($meanwhile->pending)->toBeTrue()
@@ -128,6 +129,13 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         ->and($meanwhile->count)->toBe(7)
         ->and($solved->spacing_mm)->toBeGreaterThanOrEqual($meanwhile->spacing_mm - 1e-6)
         ->and($asked)->toContain('spread 7');
+
+    // Set by hand, the holes are final; what could be laid out instead is not.
+    $byHand = Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => array_map(fn (int $i): array => ['x_mm' => 30 * $i - 105, 'y_mm' => 0], range(0, 21))]]);
+    $report = (new Planner(Marks::all(), Gardens::library(), $waiting))->report($byHand);
+    expect($report->findings[0]->code)->toBe('lid.lips')
+        ->and($report->tubs[0]->layout->pending)->toBeTrue()
+        ->and(Gardens::report($byHand)->tubs[0]->layout->pending)->toBeFalse();
 });
 
 it('fits no fewer cups by spread than by regular patterns', function () {

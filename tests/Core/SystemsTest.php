@@ -114,7 +114,7 @@ it('finds what is wrong with a nursery', function (array $nursery, string $findi
 ]);
 
 it('stands one vessel in another', function () {
-    $vessel = Gardens::plan(Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 300], ['height_mm' => 300, 'length_mm' => 500, 'width_mm' => 300]]]]))->tubs['tub']->tub->vessel;
+    $vessel = Gardens::tubPlan(Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 300], ['height_mm' => 300, 'length_mm' => 500, 'width_mm' => 300]]]]))->tub->body->vessel;
     $upper = new Profile([new Station(0, CrossSection::rectangle(400, 200, 0)), new Station(200, CrossSection::rectangle(460, 260, 0))]);
     $pair = NestedPair::of($upper, 3, $vessel, 80);
 
@@ -141,7 +141,7 @@ it('lifts what stands in another, houses its pump below the water, and buys both
         ->and($parts)->toHaveKeys(['tote-30', 'tote-64', 'block'])
         ->and($report->tubs[0]->under->room_mm)->toBe(90.0)
         ->and($report->tubs[0]->mass_kg)->toBeGreaterThan(Gardens::report($alone)->tubs[0]->mass_kg)
-        ->and(Gardens::plan($pair)->tubs['tub']->tub->floorHeight())->toEqualWithDelta(90 + 3 + Gardens::plan($pair)->tubs['tub']->pair->lower->floor, 1e-9)
+        ->and(Gardens::tubPlan($pair)->tub->body->floorHeight())->toEqualWithDelta(90 + 3 + Gardens::tubPlan($pair)->fittings->pair->lower->floor, 1e-9)
         ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-30', 'under' => ['vessel' => 'tote-64', 'blocks_mm' => 30]])))->toContain('mend under.room')
         ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-90', 'under' => ['vessel' => 'tote-20', 'blocks_mm' => 80]])))->toContain('stop under.too-wide');
 });

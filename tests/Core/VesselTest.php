@@ -50,8 +50,8 @@ it('grows with depth and is inverted by depth for volume', function (Profile $pr
 })->with(fn () => [
     'bucket' => bucket(),
     'tote' => tote(),
-    'shouldered jar' => PartReader::vessel(Gardens::library()->vessels['jar-4'], null)->profile,
-    'stepped tote' => PartReader::vessel(Gardens::library()->vessels['tote-stepped-50'], null)->profile,
+    'shouldered jar' => PartReader::vessel(Gardens::library()->vessels->raw('jar-4'), null)->profile,
+    'stepped tote' => PartReader::vessel(Gardens::library()->vessels->raw('tote-stepped-50'), null)->profile,
 ]);
 
 it('clamps outside floor and rim', function () {
@@ -147,7 +147,7 @@ it('takes what pebbles displace off the water, and inverts that too', function (
 });
 
 it('weighs water, wet pebbles and plants over the empty tub', function () {
-    $vessel = PartReader::vessel(Gardens::library()->vessels['bucket-20'], 'bucket-20');
+    $vessel = PartReader::vessel(Gardens::library()->vessels->raw('bucket-20'), 'bucket-20');
     $weight = Weight::of($vessel, 15.0, 0.3, 1.2);
 
     expect($weight->kg)->toEqualWithDelta(0.9 + 15.0 + 0.65 * 0.3 + 1.2, 1e-9)
@@ -172,7 +172,7 @@ it('finds what is wrong with a vessel', function (array $tub, array $garden, str
 ]);
 
 it('cuts a bottle where it is told to, and holds the label against the whole of it', function () {
-    $bottle = Gardens::library()->vessels['bottle-5'];
+    $bottle = Gardens::library()->vessels->raw('bottle-5');
     $of = function (?float $cut) use ($bottle) {
         $vessel = (object) [...get_object_vars($bottle), 'cut_mm' => $cut];
         unset($vessel->lid);

@@ -12,7 +12,7 @@ import { vShown } from '../../resources/js/kit/shown';
 import TideStaff from '../../resources/js/shell/TideStaff.vue';
 import type { Finding } from '../../resources/js/types/report';
 
-const finding = (code: string, severity: Finding['severity'], remedies: Finding['remedies'] = []): Finding => ({ code, severity, tub: null, at: `/${code}`, says: `${code} says`, why: 'why', remedies });
+const finding = (code: string, severity: Finding['severity'], remedies: Finding['remedies'] = []): Finding => ({ code, severity, mark: code.split('.')[0]!, tub: null, at: `/${code}`, says: `${code} says`, why: 'why', remedies });
 
 let garden: OpenGarden;
 

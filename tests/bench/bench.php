@@ -13,6 +13,7 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\SpreadSolver;
+use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 
@@ -127,7 +128,7 @@ foreach ([[false, 'in a rectangle'], [true, 'in a circle']] as [$round, $where])
 $files = new LibraryFiles("$root/data");
 $library = $files->library();
 $garden = $files->reader($library)->read(eightTubs());
-$planner = new Planner($library);
+$planner = new Planner(Marks::all(), $library);
 $times = [];
 for ($i = -5; $i < 40; $i++) {
     $start = hrtime(true);

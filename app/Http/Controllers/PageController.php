@@ -12,10 +12,10 @@ use App\Models\Garden;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Garden\Report;
 use KelpTub\Core\WhatIf\Comparison;
 use KelpTub\Core\WhatIf\SingleTub;
 use stdClass;
@@ -70,7 +70,7 @@ final readonly class PageController
         $all = Garden::query()->orderByDesc('updated_at')->get(['id', 'name', 'document'])->map(static fn (Garden $garden): array => [
             'id' => $garden->id,
             'name' => $garden->name,
-            'tubs' => array_map(static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id], GardenReader::decode($garden->document)->tubs ?? []),
+            'tubs' => array_map(static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id], GardenFile::decode($garden->document)->tubs ?? []),
         ]);
 
         return Inertia::render('Compare', ['all' => $all, 'chosen' => $chosen]);
@@ -95,7 +95,7 @@ final readonly class PageController
             'garden' => $garden->name,
             'units' => $read->units->value,
             'figures' => Comparison::of($plan, $findings),
-            'report' => GardenReader::encode(Report::of($plan, $findings)),
+            'report' => GardenFile::encode($this->planner->written($plan, $findings)),
         ];
     }
 
@@ -108,6 +108,6 @@ final readonly class PageController
 
     private function report(Garden $garden): string
     {
-        return GardenReader::encode($this->planner->report($this->reader->read($garden->document)));
+        return GardenFile::encode($this->planner->report($this->reader->read($garden->document)));
     }
 }

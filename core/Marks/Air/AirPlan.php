@@ -49,7 +49,7 @@ final readonly class AirPlan
     /** Air to each stone of a branch's tub, L/min. */
     public function perStone(int $branch): float
     {
-        $stones = $this->tubs[$branch]->tub->stones;
+        $stones = $this->tubs[$branch]->tub->water->stones;
 
         return $stones === null ? 0.0 : $this->flows[$branch] / $stones->count;
     }
@@ -57,7 +57,7 @@ final readonly class AirPlan
     /** Whether the pump stands over the highest water of every tub on it, as said or as measured; one housed under its tub never does. */
     public function isAboveWater(): bool
     {
-        if (array_filter($this->tubs, static fn (TubPlan $p): bool => $p->tub->under !== null) !== []) {
+        if (array_filter($this->tubs, static fn (TubPlan $p): bool => $p->tub->body->under !== null) !== []) {
             return false;
         }
         if ($this->system->aboveWater) {

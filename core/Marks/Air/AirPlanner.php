@@ -29,12 +29,12 @@ final readonly class AirPlanner
         foreach ($system->branches as $branch) {
             $plan = $tubs[$branch->tub];
             $plans[] = $plan;
-            $routes[] = $route = $plan->tubeRoute($branch->distance, $plan->tub->under === null ? $system->height : $plan->tub->stand + $plan->tub->under->floor);
-            $stones = $plan->tub->stones;
+            $routes[] = $route = $plan->tubeRoute($branch->distance, $plan->tub->body->under === null ? $system->height : $plan->tub->body->stand + $plan->tub->body->under->floor);
+            $stones = $plan->tub->water->stones;
             $lines[] = $stones === null ? null : new Line(
                 $stones->stone,
                 $stones->count,
-                max(0.0, $plan->line->grown - $stones->height),
+                max(0.0, $plan->water->line->grown - $stones->height),
                 $system->tube,
                 $route->length(),
                 $branch->valve,
@@ -93,16 +93,16 @@ final readonly class AirPlanner
             }
         }
         $celsius = $this->site->waterTemperatureC;
-        $saturation = Saturation::at($celsius, $this->site->altitudeM, Saturation::SALT_G_L_PER_MS_CM * $plan->mix->middleEc());
+        $saturation = Saturation::at($celsius, $this->site->altitudeM, Saturation::SALT_G_L_PER_MS_CM * $plan->plants->mix->middleEc());
         if (! $plan->tub->system->isAerated()) {
             return new TubAir($flow, $saturation, null);
         }
         $demand = OxygenBalance::demand(
-            $plan->mix->rootOxygen(),
-            SubmergedShare::of($plan->tub->system, $plan->tub->line()),
+            $plan->plants->mix->rootOxygen(),
+            SubmergedShare::of($plan->tub->system, $plan->tub->water->line()),
             $celsius,
         );
-        $area = $plan->tub->vessel->profile->sectionAt($plan->line->grown)->area() / 1.0e6;
+        $area = $plan->tub->body->vessel->profile->sectionAt($plan->water->line->grown)->area() / 1.0e6;
 
         return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius));
     }

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Air;
 
+use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cup\GrowingSystem;
-use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
 
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
 final class AirRules
@@ -61,7 +64,12 @@ final class AirRules
     /** Whether bubbles reach the tub at all: a line and a stone at its end. */
     private static function isAired(TubPlan $plan, RuleContext $context): bool
     {
-        return $plan->tub->stones !== null && $context->plan->isFed($plan->tub->id);
+        return $plan->tub->water->stones !== null && self::isFed($plan->tub, $context);
+    }
+
+    private static function isFed(Tub $tub, RuleContext $context): bool
+    {
+        return $context->plan->garden->of(AirSystems::class)->feed($tub->id);
     }
 
     private static function none(TubPlan $plan, RuleContext $context): ?Finding
@@ -71,21 +79,21 @@ final class AirRules
             return null;
         }
 
-        return new Finding('air.none', Severity::Stop, $tub->id, $context->plan->isFed($tub->id) ? $tub->pointer('/stones') : '/air',
-            $context->plan->isFed($tub->id) ? 'A line comes in and there is no stone at its end. Add one.' : 'No air line comes to this tub. Add a stone and a line from a pump.',
+        return new Finding('air.none', Severity::Stop, $tub->id, self::isFed($tub, $context) ? $tub->pointer('/stones') : '/air',
+            self::isFed($tub, $context) ? 'A line comes in and there is no stone at its end. Add one.' : 'No air line comes to this tub. Add a stone and a line from a pump.',
             'Roots in solution use up its oxygen within hours; the still surface alone brings in little.',
-            [$context->addAir('Add a stone and a line', $plan)]);
+            [$context->addAir('Add a stone and a line', $plan->tub)]);
     }
 
     private static function oxygen(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $balance = $context->plan->oxygen[$tub->id]->balance;
-        if ($balance === null || $plan->mix->isEmpty()) {
+        $balance = $context->plan->get(AirPlans::class)->tubs[$tub->id]->balance;
+        if ($balance === null || $plan->plants->mix->isEmpty()) {
             return null;
         }
         $steady = $balance->steady();
-        $floor = $tub->density->oxygenFloor();
+        $floor = $tub->planting->density->oxygenFloor();
         $severity = match (true) {
             $steady < OxygenBalance::STOP_MG_L => Severity::Stop,
             $steady < $floor => Severity::Mend,
@@ -100,7 +108,7 @@ final class AirRules
         return new Finding('air.oxygen', $severity, $tub->id, $tub->pointer('/stones'),
             sprintf('Oxygen settles at %s with grown plants; %s is the floor. Bring in more air, or plant fewer.', $w->number($steady, 1, 'mg/L'), $w->number($floor, 0, 'mg/L')),
             sprintf('Roots ask for %s and the water can hold %s at most.', $w->number($balance->demand, 0, 'mg/h'), $w->number($balance->saturation, 1, 'mg/L')),
-            self::isAired($plan, $context) ? self::moreOxygen($plan, $context) : [$context->addAir('Add a stone and a line', $plan)]);
+            self::isAired($plan, $context) ? self::moreOxygen($plan, $context) : [$context->addAir('Add a stone and a line', $plan->tub)]);
     }
 
     private static function warm(TubPlan $plan, RuleContext $context): ?Finding
@@ -112,24 +120,24 @@ final class AirRules
         $w = $context->write;
 
         return new Finding('air.warm', Severity::Mind, $plan->tub->id, '/site/water_temperature_c',
-            sprintf('At %s the water holds only %s of oxygen, however much air goes in. Shade it and keep it under %s.', $w->temperature($water), $w->number($context->plan->oxygen[$plan->tub->id]->saturation, 1, 'mg/L'), $w->temperature(self::WARM_C)),
+            sprintf('At %s the water holds only %s of oxygen, however much air goes in. Shade it and keep it under %s.', $w->temperature($water), $w->number($context->plan->get(AirPlans::class)->tubs[$plan->tub->id]->saturation, 1, 'mg/L'), $w->temperature(self::WARM_C)),
             'Air cannot bring water above saturation, and roots and rot both speed up with warmth.');
     }
 
     private static function farCup(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($plan->stones === [] || $tub->stones === null || $plan->cups() === 0) {
+        if ($plan->fittings->stones === [] || $tub->water->stones === null || $plan->holes->count() === 0) {
             return null;
         }
-        $farthest = StonePlacement::farthestCup($plan->arrangement->points, $plan->stones);
+        $farthest = StonePlacement::farthestCup($plan->holes->arrangement->points, $plan->fittings->stones);
         if ($farthest <= StonePlacement::REACH_MM + self::ROUNDING) {
             return null;
         }
         $remedies = [];
-        $floor = RoundedBox::of($tub->vessel->profile->sectionAt(0.0));
-        for ($count = $tub->stones->count + 1; $count <= self::MOST_STONES && $remedies === []; $count++) {
-            if (StonePlacement::farthestCup($plan->arrangement->points, StonePlacement::of($plan->arrangement->points, $count, $floor, $tub->stones->stone->length)) <= StonePlacement::REACH_MM) {
+        $floor = RoundedBox::of($tub->body->vessel->profile->sectionAt(0.0));
+        for ($count = $tub->water->stones->count + 1; $count <= self::MOST_STONES && $remedies === []; $count++) {
+            if (StonePlacement::farthestCup($plan->holes->arrangement->points, StonePlacement::of($plan->holes->arrangement->points, $count, $floor, $tub->water->stones->stone->length)) <= StonePlacement::REACH_MM) {
                 $remedies[] = $context->set("Use $count stones", $tub->pointer('/stones/count'), $count);
             }
         }
@@ -142,16 +150,16 @@ final class AirRules
     private static function shallow(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->stones === null) {
+        if ($tub->water->stones === null) {
             return null;
         }
-        $cover = $plan->line->grown - $tub->stones->height;
+        $cover = $plan->water->line->grown - $tub->water->stones->height;
         if ($cover >= Stone::LEAST_COVER_MM) {
             return null;
         }
         $remedies = [];
-        if ($tub->stones->height > 0.0 && $plan->line->grown >= Stone::LEAST_COVER_MM) {
-            $height = floor($plan->line->grown - Stone::LEAST_COVER_MM);
+        if ($tub->water->stones->height > 0.0 && $plan->water->line->grown >= Stone::LEAST_COVER_MM) {
+            $height = floor($plan->water->line->grown - Stone::LEAST_COVER_MM);
             $remedies[] = $context->set(sprintf('Set the stones at %s', $context->write->length($height)), $tub->pointer('/stones/height_mm'), (int) $height);
         }
 
@@ -163,8 +171,8 @@ final class AirRules
     private static function entry(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $above = $plan->tubeEntry - $plan->line->highest();
-        if ($tub->tubeThroughLid || ! self::isAired($plan, $context) || $above >= TubeRoute::ABOVE_WATER_MM) {
+        $above = $plan->fittings->tubeEntry - $plan->water->line->highest();
+        if ($tub->body->tubeThroughLid || ! self::isAired($plan, $context) || $above >= TubeRoute::ABOVE_WATER_MM) {
             return null;
         }
 
@@ -192,7 +200,7 @@ final class AirRules
     private static function flow(AirPlan $air, int $branch, RuleContext $context): ?Finding
     {
         $plan = $air->tubs[$branch];
-        $stones = $plan->tub->stones;
+        $stones = $plan->tub->water->stones;
         if ($stones === null) {
             return null;
         }
@@ -218,17 +226,24 @@ final class AirRules
             self::stronger($air, $branch, $context));
     }
 
+    /** @return list<Pump> those of the Library, the smallest first */
+    private static function pumpsBySize(RuleContext $context): array
+    {
+        $pumps = array_values(iterator_to_array($context->library->pumps));
+        usort($pumps, static fn (Pump $a, Pump $b): int => $a->freeFlow() <=> $b->freeFlow());
+
+        return $pumps;
+    }
+
     /** @return list<Remedy> a stronger pump from the Library with which this branch gets enough, the smallest first */
     private static function stronger(AirPlan $air, int $branch, RuleContext $context): array
     {
         $planner = new AirPlanner($context->plan->garden->site);
-        $pumps = $context->library->pumps;
-        uasort($pumps, static fn ($a, $b): int => $a->free_flow_l_min <=> $b->free_flow_l_min);
-        foreach ($pumps as $key => $raw) {
-            $solved = $planner->system($air->system->on(PartReader::pump($raw, (string) $key)), $context->plan->tubs);
-            $stones = $air->tubs[$branch]->tub->stones;
+        foreach (self::pumpsBySize($context) as $pump) {
+            $solved = $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs);
+            $stones = $air->tubs[$branch]->tub->water->stones;
             if ($stones !== null && $solved->perStone($branch) >= $stones->stone->leastFlow) {
-                return [$context->set("Use the $raw->name", $air->system->pointer('/pump'), (string) $key)];
+                return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
             }
         }
 
@@ -238,7 +253,7 @@ final class AirRules
     /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */
     private static function calmer(AirPlan $air, int $branch, RuleContext $context): array
     {
-        $stones = $air->tubs[$branch]->tub->stones;
+        $stones = $air->tubs[$branch]->tub->water->stones;
         if ($stones === null) {
             return [];
         }
@@ -263,22 +278,19 @@ final class AirRules
     private static function moreOxygen(TubPlan $plan, RuleContext $context): array
     {
         $planner = new AirPlanner($context->plan->garden->site);
-        $pumps = $context->library->pumps;
-        uasort($pumps, static fn ($a, $b): int => $a->free_flow_l_min <=> $b->free_flow_l_min);
-        foreach ($context->plan->air as $air) {
+        foreach ($context->plan->get(AirPlans::class)->systems as $air) {
             foreach ($air->tubs as $fed) {
                 if ($fed->tub->id !== $plan->tub->id) {
                     continue;
                 }
-                foreach ($pumps as $key => $raw) {
-                    $pump = PartReader::pump($raw, (string) $key);
+                foreach (self::pumpsBySize($context) as $pump) {
                     if ($pump->freeFlow() <= $air->system->pump->freeFlow()) {
                         continue;
                     }
-                    $others = array_values(array_filter($context->plan->air, static fn (AirPlan $a): bool => $a !== $air));
-                    $solved = $planner->tub($plan, [...$others, $planner->system($air->system->on($pump), $context->plan->tubs)]);
+                    $others = array_values(array_filter($context->plan->get(AirPlans::class)->systems, static fn (AirPlan $a): bool => $a !== $air));
+                    $solved = $planner->tub($plan, [...$others, $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs)]);
                     if (($solved->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L) {
-                        return [$context->set("Use the $raw->name", $air->system->pointer('/pump'), (string) $key)];
+                        return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
                     }
                 }
             }

@@ -15,15 +15,15 @@ final class CostRules
     public static function of(RuleContext $context): array
     {
         $findings = [];
-        $budget = $context->plan->budget;
-        $currency = $context->plan->garden->currency;
+        $budget = $context->plan->get(CostPlan::class)->budget;
+        $currency = $context->plan->garden->of(MoneyWish::class)->currency;
         if ($budget->overCap > 0.0) {
             $findings[] = new Finding('cost.over-cap', Severity::Mend, null, '/money/cap',
                 sprintf('It costs %s %s, which is %s over the cap of %s.', $context->write->number($budget->outlay, 2), $currency, $context->write->number($budget->overCap, 2), $context->write->number($budget->cap ?? 0.0, 2)),
                 'Packs hold more than one tub needs, and tools are counted once. Mark what you have already as owned.');
         }
         $unpriced = [];
-        foreach ($context->plan->purchases as $purchase) {
+        foreach ($context->plan->get(CostPlan::class)->purchases as $purchase) {
             if (! $purchase->priced) {
                 $unpriced[] = $purchase->need->name;
             }

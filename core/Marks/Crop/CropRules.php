@@ -6,11 +6,12 @@ namespace KelpTub\Core\Marks\Crop;
 
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
-use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
@@ -18,11 +19,6 @@ final class CropRules
 {
     /** Above this share of the crop's figure a shortfall is only worth knowing. */
     private const MIND_SHARE = 0.8;
-
-    /** Down to these shares a shortfall is the tight school's way. */
-    private const TIGHT_PITCH = 0.6;
-
-    private const TIGHT_LITRES = 0.35;
 
     private const WARM_MARGIN_C = 4.0;
 
@@ -33,46 +29,34 @@ final class CropRules
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
     {
-        if ($plan->mix->isEmpty()) {
+        if ($plan->plants->mix->isEmpty()) {
             return [];
         }
-        $findings = [self::line($plan), self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
-        foreach ($plan->mix->crops() as $crop) {
+        $findings = [self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
+        foreach ($plan->plants->mix->crops() as $crop) {
             $findings = [...$findings, self::passive($plan, $crop, $context), self::temperature($plan, $crop, $context), self::light($plan, $crop, $context), self::headroom($plan, $crop, $context)];
         }
 
         return array_values(array_filter($findings));
     }
 
-    private static function line(TubPlan $plan): ?Finding
-    {
-        $tub = $plan->tub;
-        if ($tub->askedLine === null || $tub->askedLine === $tub->line() || ! in_array($tub->system, [GrowingSystem::Aerated, GrowingSystem::Passive], true)) {
-            return null;
-        }
-
-        return new Finding('tub.line', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
-            sprintf('"%s" is no water line of %s tub; it is planned with "%s".', $tub->askedLine->value, $tub->system === GrowingSystem::Passive ? 'a passive' : 'an aerated', $tub->line()->value),
-            'Each system has its own choices of water line.');
-    }
-
     private static function spacing(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $pair = $plan->closest;
+        $pair = $plan->plants->closest;
         if ($pair === null) {
             return null;
         }
         [$spacing, $wanted, $crop, $other] = [$pair->distance, $pair->wanted, $pair->crop, $pair->other];
-        $severity = self::shortfall($spacing / $wanted, $plan->tub->density, self::TIGHT_PITCH);
+        $severity = self::shortfall($spacing / $wanted, $plan->tub->planting->density->spacingShare());
         if ($severity === null) {
             return null;
         }
-        $most = min($plan->capacity->bySpacing, $plan->cups() - 1);
-        if ($plan->tub->density === Density::Tight) {
-            $kind = $plan->tub->layout->pattern === PatternKind::Manual ? PatternKind::Best : $plan->tub->layout->pattern;
-            $most = $plan->solver->most($kind, max($plan->space->leastPitch(), $wanted), $plan->cups() - 1);
+        $solver = $context->solver($plan->cutting->space);
+        $most = min($plan->plants->capacity->bySpacing, $plan->holes->count() - 1);
+        if ($plan->tub->planting->density === Density::Tight) {
+            $most = $solver->most($plan->tub->holes->layout->regular(), max($plan->cutting->space->leastPitch(), $wanted), $plan->holes->count() - 1);
         }
-        $remedies = $most >= 1 ? [$context->cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most)] : [];
+        $remedies = $most >= 1 ? [PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context, $solver->isWaiting())] : [];
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
             $crop === $other
@@ -88,28 +72,28 @@ final class CropRules
         if ($tub->system === GrowingSystem::Cloner) {
             return null;
         }
-        $wanted = $plan->mix->litresWanted();
-        $share = $plan->working() / $wanted;
-        $severity = self::shortfall($share, $tub->density, self::TIGHT_LITRES);
+        $wanted = $plan->plants->mix->litresWanted();
+        $share = $plan->water->working() / $wanted;
+        $severity = self::shortfall($share, $tub->planting->density->litresShare());
         if ($severity === null) {
             return null;
         }
-        $most = (int) floor($plan->plants * $share);
-        $crops = $plan->mix->crops();
+        $most = (int) floor($plan->plants->count * $share);
+        $crops = $plan->plants->mix->crops();
         $w = $context->write;
 
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
             count($crops) === 1
-                ? sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $w->volume($plan->working() / $plan->plants), mb_strtolower($crops[0]->name), $w->volume($crops[0]->litresPerPlant))
-                : sprintf('%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.', $w->volume($plan->working()), $plan->plants, $w->volume($wanted)),
+                ? sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $w->volume($plan->water->working() / $plan->plants->count), mb_strtolower($crops[0]->name), $w->volume($crops[0]->litresPerPlant))
+                : sprintf('%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.', $w->volume($plan->water->working()), $plan->plants->count, $w->volume($wanted)),
             'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
-            $most >= 1 && $most < $plan->plants ? [$context->plants($plan, $most)] : []);
+            $most >= 1 && $most < $plan->plants->count ? [PlantRemedies::plants($plan, $most, $context)] : []);
     }
 
     /** Crops that share a reservoir share its strength, its pH and its warmth. */
     private static function windows(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $crops = $plan->mix->crops();
+        $crops = $plan->plants->mix->crops();
         if (count($crops) < 2) {
             return null;
         }
@@ -141,17 +125,17 @@ final class CropRules
     private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->system !== GrowingSystem::Passive || $crop->passive === 'good') {
+        if ($tub->system !== GrowingSystem::Passive || $crop->stillWater === StillWater::Good) {
             return null;
         }
-        $short = $crop->passive === 'short';
+        $short = $crop->stillWater === StillWater::Short;
 
         return new Finding('crop.passive', $short ? Severity::Mind : Severity::Mend, $tub->id, $tub->pointer('/system'),
             $short
                 ? sprintf('%s does well in still water to the first harvest, and poorly after it.', $crop->name)
                 : sprintf('%s grows slowly and rots more often without air. Add an air stone, or grow something else here.', $crop->name),
             'Some roots live on the air gap alone; others, and old ones, need oxygen in the water.',
-            [$context->addAir('Add air', $plan)]);
+            [$context->addAir('Add air', $tub)]);
     }
 
     private static function temperature(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
@@ -194,13 +178,17 @@ final class CropRules
             'Leaves against a lamp burn; against a ceiling they mould.');
     }
 
-    /** How bad a share of the crop's figure is, or null when it is met. */
-    private static function shortfall(float $share, Density $density, float $tightest): ?Severity
+    /**
+     * How bad a share of the crop's figure is, or null when it is met.
+     *
+     * @param  float  $tightest  down to this share a shortfall is the way of the tub's school; the roomy one has none
+     */
+    private static function shortfall(float $share, float $tightest): ?Severity
     {
         return match (true) {
             $share >= 1.0 - 1.0e-9 => null,
             $share >= self::MIND_SHARE => Severity::Mind,
-            $density === Density::Tight && $share >= $tightest => Severity::Mind,
+            $share >= $tightest => Severity::Mind,
             default => Severity::Mend,
         };
     }

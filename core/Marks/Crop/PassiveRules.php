@@ -10,6 +10,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\PassiveCourse;
 use KelpTub\Core\Season\TopUp;
@@ -31,7 +32,7 @@ final class PassiveRules
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
     {
-        if ($plan->tub->system !== GrowingSystem::Passive || $plan->use === null || $plan->plants === 0) {
+        if ($plan->tub->system !== GrowingSystem::Passive || $plan->water->use === null || $plan->plants->count === 0) {
             return [];
         }
 
@@ -46,18 +47,18 @@ final class PassiveRules
     private static function dry(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $use = $plan->use;
-        $dry = $plan->dryDay();
-        if ($use === null || $tub->topUps !== TopUps::None || $dry === null || $dry >= $use->harvestDay) {
+        $use = $plan->water->use;
+        $dry = $plan->water->dryDay();
+        if ($use === null || $tub->water->topUps !== TopUps::None || $dry === null || $dry >= $use->harvestDay) {
             return null;
         }
         $w = $context->write;
         $remedies = [];
-        $fewer = (int) floor($plan->plants * $plan->usable() / $use->toHarvest);
-        if ($fewer >= 1 && $fewer < $plan->plants) {
-            $remedies[] = $context->plants($plan, $fewer);
+        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $use->toHarvest);
+        if ($fewer >= 1 && $fewer < $plan->plants->count) {
+            $remedies[] = PlantRemedies::plants($plan, $fewer, $context);
         }
-        $topUps = PassiveCourse::safeTopUps($use, $plan->working(), $plan->usable(), $use->harvestDay);
+        $topUps = PassiveCourse::safeTopUps($use, $plan->water->working(), $plan->water->usable(), $use->harvestDay);
         if ($topUps !== null) {
             $days = array_map(static fn (TopUp $t): string => $w->number($t->day, 0), $topUps);
             $last = array_pop($days);
@@ -69,14 +70,14 @@ final class PassiveRules
         }
 
         return new Finding('passive.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
-            $tub->plannedTopUps === []
-                ? sprintf('It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0), $w->volume($use->toHarvest - $plan->usable()))
+            $tub->water->plannedTopUps === []
+                ? sprintf('It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0), $w->volume($use->toHarvest - $plan->water->usable()))
                 : sprintf('It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0)),
-            sprintf('The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air roots stay dry.', $w->volume($use->toHarvest), $w->volume($plan->usable())),
+            sprintf('The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air roots stay dry.', $w->volume($use->toHarvest), $w->volume($plan->water->usable())),
             [
                 ...$remedies,
-                $context->set(sprintf('Top up %s whenever it has fallen', $w->volume($plan->working() * PassiveCourse::SAFE_SHARE)), $tub->pointer('/top_ups'), 'quarter'),
-                $context->addAir('Add air and refill freely', $plan),
+                $context->set(sprintf('Top up %s whenever it has fallen', $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE)), $tub->pointer('/top_ups'), 'quarter'),
+                $context->addAir('Add air and refill freely', $plan->tub),
             ]);
     }
 
@@ -87,17 +88,17 @@ final class PassiveRules
      */
     private static function planned(TubPlan $plan, RuleContext $context): array
     {
-        $course = $plan->course();
+        $course = $plan->water->course();
         $findings = [];
         $w = $context->write;
-        foreach ($plan->tub->plannedTopUps as $i => $topUp) {
-            if ($course === null || $plan->use === null) {
+        foreach ($plan->tub->water->plannedTopUps as $i => $topUp) {
+            if ($course === null || $plan->water->use === null) {
                 continue;
             }
-            $before = $plan->line->cupBottom - $plan->reservoir->levelFor($course->litresBefore($topUp));
-            $after = $plan->line->cupBottom - $plan->reservoir->levelFor($course->litresOn($topUp->day));
+            $before = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresBefore($topUp));
+            $after = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresOn($topUp->day));
             $large = $topUp->litres > PassiveCourse::SAFE_SHARE * $course->start + self::ROUNDING_L;
-            $drowns = $topUp->day > $plan->use->harvestDay / 2 && $before > 0.0 && $after < self::GAP_KEPT * $before;
+            $drowns = $topUp->day > $plan->water->use->harvestDay / 2 && $before > 0.0 && $after < self::GAP_KEPT * $before;
             if (! $large && ! $drowns) {
                 continue;
             }
@@ -109,7 +110,7 @@ final class PassiveRules
                 'Roots that have grown in the air gap cannot live under water again.',
                 [
                     ...($large ? [$context->set("Give $safe", $plan->tub->pointer("/planned_top_ups/$i/litres"), round($course->start * PassiveCourse::SAFE_SHARE, 3))] : []),
-                    $context->addAir('Add air and refill freely', $plan),
+                    $context->addAir('Add air and refill freely', $plan->tub),
                 ]);
         }
 
@@ -119,12 +120,12 @@ final class PassiveRules
     private static function gap(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $harvest = $plan->use->harvestDay ?? 0.0;
-        if ($tub->topUps !== TopUps::None) {
+        $harvest = $plan->water->use->harvestDay ?? 0.0;
+        if ($tub->water->topUps !== TopUps::None) {
             return null;
         }
-        $halfWay = $plan->gapOn($harvest / 2) ?? 0.0;
-        $atHarvest = $plan->gapOn($harvest) ?? 0.0;
+        $halfWay = $plan->water->gapOn($harvest / 2) ?? 0.0;
+        $atHarvest = $plan->water->gapOn($harvest) ?? 0.0;
         if ($halfWay >= self::GAP_HALF_WAY_MM && $atHarvest >= self::GAP_HARVEST_MM) {
             return null;
         }
@@ -133,25 +134,25 @@ final class PassiveRules
         return new Finding('passive.gap', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
             sprintf('The air gap is %s half-way and %s at harvest; %s and %s are wanted. Fill it lower once roots hang in the water.', $w->length($halfWay), $w->length($atHarvest), $w->length(self::GAP_HALF_WAY_MM), $w->length(self::GAP_HARVEST_MM)),
             'In still water the roots in the air gap breathe for the plant. A tub much larger than the plant needs leaves none.',
-            [$context->addAir('Add air', $plan)]);
+            [$context->addAir('Add air', $tub)]);
     }
 
     private static function topUp(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->topUps === TopUps::None || $tub->topUps === TopUps::Quarter) {
+        if ($tub->water->topUps === TopUps::None || $tub->water->topUps === TopUps::Quarter) {
             return null;
         }
         $w = $context->write;
 
         return new Finding('passive.top-up', Severity::Mend, $tub->id, $tub->pointer('/top_ups'),
-            $tub->topUps === TopUps::Half
-                ? sprintf('Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.', $w->volume($plan->working() / 2), $w->volume($plan->working() / 4))
-                : sprintf('Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.', $w->volume($plan->working() / 4)),
+            $tub->water->topUps === TopUps::Half
+                ? sprintf('Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.', $w->volume($plan->water->working() / 2), $w->volume($plan->water->working() / 4))
+                : sprintf('Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.', $w->volume($plan->water->working() / 4)),
             'Roots that have grown in the air gap cannot live under water again.',
             [
                 new Remedy('Top up a quarter at a time', $context->patch->set($tub->pointer('/top_ups'), 'quarter')),
-                $context->addAir('Add air and refill freely', $plan),
+                $context->addAir('Add air and refill freely', $plan->tub),
             ]);
     }
 }

@@ -10,7 +10,6 @@ use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Cup\Seat;
 use KelpTub\Core\Cup\SeatKind;
 use KelpTub\Core\Cup\WaterLine;
-use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
@@ -28,8 +27,8 @@ final class CupRules
     public static function of(TubPlan $plan, RuleContext $context): array
     {
         $findings = [];
-        foreach ($plan->sizes as $size => $cup) {
-            $at = $plan->tub->pointer($plan->inMouth ? '/cup' : ($size === 0 ? '/hole_mm' : '/cups_2'));
+        foreach ($plan->cutting->sizes as $size => $cup) {
+            $at = $plan->tub->pointer($plan->cutting->inMouth ? '/cup' : ($size === 0 ? '/hole_mm' : '/cups_2'));
             $findings = [
                 ...$findings,
                 self::seat($plan, $cup, $at, $context),
@@ -58,7 +57,7 @@ final class CupRules
                 sprintf('The cup does not go in: the hole is %s and its bottom %s. Cut a larger hole.', $w->length($seat->hole), $w->length($cup->bottom)),
                 'Too small can be cut larger; too large starts over. Try one hole first.',
                 self::rightSaw($plan, $context)),
-            SeatKind::Wedged => $tub->raise !== null && $tub->raise > 0.0 ? null : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
+            SeatKind::Wedged => $tub->holes->raise !== null && $tub->holes->raise > 0.0 ? null : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
                 sprintf('The cup jams and stands %s proud of full depth. Cut %s, or keep it as a raise.', $w->length($seat->raise), $w->length($cup->top + 1)),
                 'A tapered cup stops where its body is as wide as the hole; its bottom, and the water line with it, come up by as much.',
                 [...self::rightSaw($plan, $context), $context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2))]),
@@ -69,11 +68,11 @@ final class CupRules
     private static function bearing(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($plan->inMouth || $size->seat->kind !== SeatKind::Lip || $size->seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM) {
+        if ($plan->cutting->inMouth || $size->seat->kind !== SeatKind::Lip || $size->seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM) {
             return null;
         }
 
-        return new Finding('cup.bearing', $plan->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
+        return new Finding('cup.bearing', $plan->cutting->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
             sprintf('The lip bears on %s mm each side and needs %s. Cut a smaller hole.', $context->write->number($size->seat->bearing, 1), $context->write->number(Seat::LEAST_BEARING_MM, 1)),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
             self::rightSaw($plan, $context));
@@ -89,7 +88,7 @@ final class CupRules
         return new Finding('cup.play', Severity::Mind, $tub->id, $at,
             sprintf('The cup has %s mm of play and wobbles; light gets in. Up to %s is good.', $context->write->number($size->seat->play, 1), $context->write->number(Seat::MOST_PLAY_MM, 0)),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
-            $plan->inMouth ? [] : self::rightSaw($plan, $context));
+            $plan->cutting->inMouth ? [] : self::rightSaw($plan, $context));
     }
 
     private static function depth(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
@@ -100,22 +99,22 @@ final class CupRules
         }
 
         return new Finding('cup.too-deep', Severity::Stop, $tub->id, $at,
-            sprintf('The cup is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.', $context->write->length($size->cup->height), $context->write->length($tub->vessel->profile->rim())),
+            sprintf('The cup is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.', $context->write->length($size->cup->height), $context->write->length($tub->body->vessel->profile->rim())),
             'Roots need water under the cup.');
     }
 
     /** Two sizes of cup whose bottoms hang so unlike that one water line does not serve both. */
     private static function uneven(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $second = $plan->sizes[1] ?? null;
-        if ($second === null || $plan->cupsOf(1) === 0 || abs($second->bottom - $plan->sizes[0]->bottom) <= WaterLine::HIGH_START_MM) {
+        $second = $plan->cutting->sizes[1] ?? null;
+        if ($second === null || $plan->holes->cupsOf(1) === 0 || abs($second->bottom - $plan->cutting->sizes[0]->bottom) <= WaterLine::HIGH_START_MM) {
             return null;
         }
         $w = $context->write;
-        $lower = $second->bottom < $plan->sizes[0]->bottom;
+        $lower = $second->bottom < $plan->cutting->sizes[0]->bottom;
 
         return new Finding('cup.uneven', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/cups_2'),
-            sprintf('The second cup hangs %s %s than the first. Wet its plug by hand until its roots reach the water, or take cups of like depth.', $w->length(abs($second->bottom - $plan->sizes[0]->bottom)), $lower ? 'lower' : 'higher'),
+            sprintf('The second cup hangs %s %s than the first. Wet its plug by hand until its roots reach the water, or take cups of like depth.', $w->length(abs($second->bottom - $plan->cutting->sizes[0]->bottom)), $lower ? 'lower' : 'higher'),
             $lower ? 'Set for the first cup, the line stands in the second one and keeps its plug sodden.' : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
     }
 
@@ -124,10 +123,10 @@ final class CupRules
     {
         $tub = $plan->tub;
         $findings = [];
-        foreach ($plan->mix->crops() as $crop) {
+        foreach ($plan->plants->mix->crops() as $crop) {
             $smallest = null;
-            foreach ($plan->cropAt as $hole => $at) {
-                $cup = $plan->sizes[$plan->cupAt[$hole]]->cup;
+            foreach ($plan->plants->cropAt as $hole => $at) {
+                $cup = $plan->cutting->sizes[$plan->holes->cupAt[$hole]]->cup;
                 if ($at?->key === $crop->key && ($smallest === null || $cup->top < $smallest->top)) {
                     $smallest = $cup;
                 }
@@ -149,33 +148,32 @@ final class CupRules
     {
         $tub = $plan->tub;
         $fitting = null;
-        foreach ($context->library->cups as $key => $raw) {
-            if (($raw->made ?? 'bought') === 'bought' && PartReader::cup($raw, $key)->suits($crop->cupMinMm) && ($fitting === null || $raw->top_diameter_mm < $context->library->cups[$fitting]->top_diameter_mm)) {
-                $fitting = $key;
+        foreach ($context->library->cups as $cup) {
+            if (! $cup->homeMade && $cup->suits($crop->cupMinMm) && ($fitting === null || $cup->top < $fitting->top)) {
+                $fitting = $cup;
             }
         }
         if ($fitting === null) {
             return [];
         }
-        $name = $context->library->cups[$fitting]->name;
-        if (count($plan->mix->crops()) > 1 && $tub->secondCup === null) {
-            return [$context->set("Use the $name beside it", $tub->pointer('/cups_2'), $fitting)];
+        if (count($plan->plants->mix->crops()) > 1 && $tub->holes->secondCup === null) {
+            return [$context->set("Use the $fitting->name beside it", $tub->pointer('/cups_2'), $fitting->key)];
         }
 
-        return [new Remedy("Use the $name", [...$context->patch->set($tub->pointer('/cup'), $fitting), ...$context->patch->set($tub->pointer('/hole_mm'), null)])];
+        return [new Remedy("Use the $fitting->name", [...$context->patch->set($tub->pointer('/cup'), $fitting->key), ...$context->patch->set($tub->pointer('/hole_mm'), null)])];
     }
 
     /** @return list<Remedy> the saw that seats the cup by its lip, where there is one and the hole was given */
     private static function rightSaw(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
-        if ($tub->hole === null) {
+        if ($tub->holes->diameter === null) {
             return [];
         }
         $garden = $context->plan->garden;
-        $saw = SawChoice::for($tub->cup, SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units), $tub->raise);
-        $seat = $saw === null ? null : Seat::of($tub->cup, $saw->diameter);
-        if ($saw === null || $seat === null || ! $seat->holds() || $seat->bearing < Seat::LEAST_BEARING_MM || $seat->play > Seat::MOST_PLAY_MM || ($seat->kind === SeatKind::Wedged && $tub->raise === null)) {
+        $saw = SawChoice::for($tub->holes->cup, SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units), $tub->holes->raise);
+        $seat = $saw === null ? null : Seat::of($tub->holes->cup, $saw->diameter);
+        if ($saw === null || $seat === null || ! $seat->holds() || $seat->bearing < Seat::LEAST_BEARING_MM || $seat->play > Seat::MOST_PLAY_MM || ($seat->kind === SeatKind::Wedged && $tub->holes->raise === null)) {
             return [];
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Lid;
 
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropGroup;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
@@ -16,6 +17,7 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** What the lid says of its holes: lips, webs, edge, walls, keep-outs, strength. Source: handbook, rules section 5. */
@@ -30,7 +32,7 @@ final class LidRules
     public static function of(TubPlan $plan, RuleContext $context): array
     {
         $own = [self::tooMany($plan, $context), self::heavyPlant($plan, $context), self::pattern($plan)];
-        if ($plan->inMouth || $plan->cups() === 0) {
+        if ($plan->cutting->inMouth || $plan->holes->count() === 0) {
             return array_values(array_filter($own));
         }
 
@@ -49,8 +51,8 @@ final class LidRules
     private static function tooMany(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $asked = max($plan->asked, $tub->plants ?? 0);
-        $laidOut = $plan->cups();
+        $asked = max($plan->holes->asked, $tub->planting->plants ?? 0);
+        $laidOut = $plan->holes->count();
         if ($laidOut >= $asked && $laidOut > 0) {
             return null;
         }
@@ -59,25 +61,25 @@ final class LidRules
                 'What has to stay clear leaves no room on the lid for a hole. Make it smaller, or take it out where cups may go after all.',
                 sprintf('Cups stay %s off latches, handles and ribs, all of which are drawn hatched.', $context->write->length(KeepOut::CLEAR_MM)));
         }
-        $second = $plan->sizes[1] ?? null;
-        if ($laidOut === 0 && $second !== null && self::holdsOne($plan, $plan->lid, [$plan->space->cups[0]])) {
+        $second = $plan->cutting->sizes[1] ?? null;
+        if ($laidOut === 0 && $second !== null && self::holdsOne($plan, $plan->cutting->lid, [$plan->cutting->space->cups[0]])) {
             return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/cups_2'),
                 sprintf('No hole of %s, for the second size of cup, fits this lid. Use a smaller one, or leave it out.', $context->write->length($second->seat->hole)),
                 'A layout has places that take either size, so the lid must hold the larger one.',
                 [$context->set('Leave the second size out', $tub->pointer('/cups_2'), null)]);
         }
         if ($laidOut === 0) {
-            return $plan->seat->holds() || $tub->layout->pattern === PatternKind::Manual ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
-                sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->seat->hole)),
+            return $plan->cutting->seat->holds() || $tub->holes->layout->isByHand() ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
+                sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->cutting->seat->hole)),
                 'A hole stays off the rim, which carries the load, and the hanging cup off the walls.') : null;
         }
 
-        $remedies = $plan->asked > $laidOut ? [$context->cups("Lay out $laidOut", $plan, $laidOut)] : [];
-        if (($tub->plants ?? 0) > $laidOut) {
+        $remedies = $plan->holes->asked > $laidOut ? [PlantRemedies::cups("Lay out $laidOut", $plan, $laidOut, $context)] : [];
+        if (($tub->planting->plants ?? 0) > $laidOut) {
             $remedies = [new Remedy("Plant $laidOut", [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)])];
         }
 
-        return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer($plan->asked > $laidOut ? '/layout/cups' : '/plants'),
+        return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer($plan->holes->asked > $laidOut ? '/layout/cups' : '/plants'),
             sprintf('%d asked for, and the lid holds %d. The %d that fit are laid out.', $asked, $laidOut, $laidOut),
             'Lips must not touch, and there must be lid between the holes and round the edge.', $remedies);
     }
@@ -85,11 +87,11 @@ final class LidRules
     /** Whether the lid would take a hole if nothing on it had to stay clear. */
     private static function isSwallowed(TubPlan $plan): bool
     {
-        if ($plan->lid->keepOuts === [] || ! $plan->seat->holds()) {
+        if ($plan->cutting->lid->keepOuts === [] || ! $plan->cutting->seat->holds()) {
             return false;
         }
 
-        return self::holdsOne($plan, new Lid($plan->lid->outline, $plan->lid->thickness, $plan->lid->make, $plan->lid->topAboveRim, []), $plan->space->cups);
+        return self::holdsOne($plan, new Lid($plan->cutting->lid->outline, $plan->cutting->lid->thickness, $plan->cutting->lid->make, $plan->cutting->lid->topAboveRim, []), $plan->cutting->space->cups);
     }
 
     /**
@@ -99,24 +101,24 @@ final class LidRules
      */
     private static function holdsOne(TubPlan $plan, Lid $lid, array $cups): bool
     {
-        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->vessel->profile)))->mostRegular(PatternKind::Best, $plan->space->leastPitch(), 1) > 0;
+        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->body->vessel->profile)))->mostRegular(PatternKind::Best, $plan->cutting->space->leastPitch(), 1) > 0;
     }
 
     private static function pattern(TubPlan $plan): ?Finding
     {
-        if ($plan->complete) {
+        if ($plan->holes->complete) {
             return null;
         }
 
         return new Finding('lid.incomplete', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('%d cups make no complete pattern here: places of a larger %s stay uncut.', $plan->cups(), $plan->arrangement->pattern->value),
+            sprintf('%d cups make no complete pattern here: places of a larger %s stay uncut.', $plan->holes->count(), $plan->holes->arrangement->pattern->value),
             'A regular pattern is easier to mark out; its last places are simply not cut.');
     }
 
     private static function lips(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $spacing = $plan->arrangement->spacing;
-        $lacking = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->space->lipPitch($plan->cupAt[$i], $plan->cupAt[$j]));
+        $spacing = $plan->holes->arrangement->spacing;
+        $lacking = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->lipPitch($plan->holes->cupAt[$i], $plan->holes->cupAt[$j]));
         if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
             return null;
         }
@@ -129,21 +131,21 @@ final class LidRules
 
     private static function web(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $web = $plan->web();
-        $least = $plan->lid->make->leastWeb();
+        $web = $plan->holes->web();
+        $least = $plan->cutting->lid->make->leastWeb();
         if ($web === null || $web >= $least - self::ROUNDING_MM) {
             return null;
         }
 
         return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
-            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->lid->make->value, $context->write->length($least)),
+            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->cutting->lid->make->value, $context->write->length($least)),
             'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.', self::layOutAgain($plan, $context));
     }
 
     private static function edge(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $edge = $plan->edge();
-        $least = $plan->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $plan->lid->make->leastEdge();
+        $edge = $plan->holes->edge();
+        $least = $plan->holes->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $plan->cutting->lid->make->leastEdge();
         if ($edge === null || $edge >= $least - self::ROUNDING_MM) {
             return null;
         }
@@ -157,7 +159,7 @@ final class LidRules
 
     private static function wall(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->space->wall(...), $plan->arrangement->points, $plan->cupAt));
+        $clear = min(INF, ...array_map($plan->cutting->space->wall(...), $plan->holes->arrangement->points, $plan->holes->cupAt));
         if ($clear >= LayoutSpace::WALL_CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -171,7 +173,7 @@ final class LidRules
 
     private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->space->keepOut(...), $plan->arrangement->points, $plan->cupAt));
+        $clear = min(INF, ...array_map($plan->cutting->space->keepOut(...), $plan->holes->arrangement->points, $plan->holes->cupAt));
         if ($clear >= KeepOut::CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -185,8 +187,8 @@ final class LidRules
 
     private static function removed(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $removed = ($plan->removedPercent() ?? 0.0) / 100;
-        if ($plan->isOneInTheMiddle() || $removed <= LayoutSpace::MOST_REMOVED + self::ROUNDING_MM) {
+        $removed = ($plan->holes->removedPercent() ?? 0.0) / 100;
+        if ($plan->holes->isOneInTheMiddle() || $removed <= LayoutSpace::MOST_REMOVED + self::ROUNDING_MM) {
             return null;
         }
 
@@ -197,7 +199,7 @@ final class LidRules
 
     private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $share = $plan->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance <= 0.0 ? 0.0 : $plan->space->web($distance, $plan->cupAt[$i], $plan->cupAt[$j]) / $distance);
+        $share = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance <= 0.0 ? 0.0 : $plan->cutting->space->web($distance, $plan->holes->cupAt[$i], $plan->holes->cupAt[$j]) / $distance);
         if ($share === null || $share >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
             return null;
         }
@@ -210,8 +212,8 @@ final class LidRules
     private static function heavyPlant(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $fruiting = array_values(array_filter($plan->mix->crops(), static fn (Crop $c): bool => $c->group === 'fruit'));
-        if ($fruiting === [] || $plan->lid->make !== LidMake::Thin || $tub->trellis) {
+        $fruiting = array_values(array_filter($plan->plants->mix->crops(), static fn (Crop $c): bool => $c->group === CropGroup::Fruit));
+        if ($fruiting === [] || $plan->cutting->lid->make !== LidMake::Thin || $tub->planting->trellis) {
             return null;
         }
 
@@ -224,16 +226,20 @@ final class LidRules
     /** @return list<Remedy> the same number of cups where the solver puts them, or as many as fit */
     private static function layOutAgain(TubPlan $plan, RuleContext $context): array
     {
-        $most = $plan->solver->most(PatternKind::Best, $plan->space->leastPitch(), $plan->cups());
+        if (! $plan->tub->holes->layout->isByHand()) {
+            return [];
+        }
+        $solver = $context->solver($plan->cutting->space);
+        $most = $solver->most(PatternKind::Best, $plan->cutting->space->leastPitch(), $plan->holes->count());
 
-        return $plan->tub->layout->pattern !== PatternKind::Manual || $most < 1 ? [] : [$context->cups("Lay out $most again", $plan, $most)];
+        return $most < 1 ? [] : [PlantRemedies::cups("Lay out $most again", $plan, $most, $context, $solver->isWaiting())];
     }
 
     /** @return list<Remedy> */
     private static function mostThatKeep(TubPlan $plan, RuleContext $context): array
     {
-        $most = $plan->capacity->byLid;
+        $most = $plan->plants->capacity->byLid;
 
-        return $most < 1 || $most >= $plan->cups() ? [] : [$context->cups("Use $most cups", $plan, $most)];
+        return $most < 1 || $most >= $plan->holes->count() ? [] : [PlantRemedies::cups("Use $most cups", $plan, $most, $context)];
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Tub;
 
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Report;
+use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\NestedPair;
 use stdClass;
@@ -16,45 +18,45 @@ final class SystemReport
     public static function of(TubPlan $plan): array
     {
         $tub = $plan->tub;
-        $vessel = $tub->vessel;
+        $vessel = $tub->body->vessel;
 
         return [
             'raft' => self::raft($plan),
-            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) ['stem_end_mm' => $plan->line->cupBottom - $tub->cloner->stemBelowCup, 'stem_below_cup_mm' => $tub->cloner->stemBelowCup, 'collar' => $tub->cloner->collar] : null,
+            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) ['stem_end_mm' => $plan->water->line->cupBottom - $tub->water->cloner->stemBelowCup, 'stem_below_cup_mm' => $tub->water->cloner->stemBelowCup, 'collar' => $tub->water->cloner->collar] : null,
             'nursery' => self::nursery($plan),
             'under' => self::under($plan),
             'liner' => self::liner($plan),
             'sight_strip' => self::sightStrip($plan),
-            'adapter' => $vessel->isJar() && ! $plan->inMouth && $plan->raft === null ? (object) ['outer_mm' => $vessel->lid->across(), 'inner_mm' => $plan->seat->hole] : null,
+            'adapter' => $vessel->isJar() && ! $plan->cutting->inMouth && $plan->cutting->raft === null ? (object) ['outer_mm' => $tub->body->lid->across(), 'inner_mm' => $plan->cutting->seat->hole] : null,
         ];
     }
 
     private static function raft(TubPlan $plan): ?stdClass
     {
-        $raft = $plan->raft;
+        $raft = $plan->cutting->raft;
         if ($raft === null) {
             return null;
         }
-        $tillJam = max(0.0, $plan->working() - $plan->reservoir->litresAt($raft->jamLevel));
+        $tillJam = $plan->water->above($raft->jamLevel);
 
         return (object) [
-            'board' => (object) ShapeReport::section($raft->board),
+            'board' => (object) Report::section($raft->board),
             'thickness_mm' => $raft->thickness,
             'gap_mm' => $raft->gap,
             'travel_mm' => $raft->travel(),
             'jam_level_mm' => $raft->jamLevel,
             'litres_till_jam' => $tillJam,
-            'jam_day' => $plan->use?->dayWhenUsed($tillJam),
+            'jam_day' => $plan->water->use?->dayWhenUsed($tillJam),
             'load_kg' => $plan->raftLoad(),
-            'carries_kg' => $raft->carries($plan->holesArea()),
-            'draught_mm' => SystemRules::draught($plan),
-            'dip_mm' => SystemRules::dip($plan),
+            'carries_kg' => $raft->carries($plan->holes->area()),
+            'draught_mm' => $plan->draught(),
+            'dip_mm' => $plan->dip(),
         ];
     }
 
     private static function nursery(TubPlan $plan): ?stdClass
     {
-        $drip = $plan->tub->drip;
+        $drip = $plan->tub->water->drip;
         if ($plan->tub->system !== GrowingSystem::Nursery) {
             return null;
         }
@@ -65,15 +67,15 @@ final class SystemReport
             'off_min' => $drip->off,
             'duty' => $drip->duty(),
             'litres_day' => $drip->litresADay(),
-            'per_cup_l_h' => $drip->perCup($plan->cups()),
-            'turnovers_day' => $plan->working() > 0.0 ? $drip->litresADay() / $plan->working() : null,
+            'per_cup_l_h' => $drip->perCup($plan->holes->count()),
+            'turnovers_day' => $drip->turnovers($plan->water->working()),
             'head_mm' => $plan->lidTop(),
         ];
     }
 
     private static function under(TubPlan $plan): ?stdClass
     {
-        $pair = $plan->pair;
+        $pair = $plan->fittings->pair;
         if ($pair === null) {
             return null;
         }
@@ -88,15 +90,15 @@ final class SystemReport
             'cord_hole_mm' => $pair->cordHole(),
             'cord_hole_diameter_mm' => NestedPair::CORD_HOLE_MM,
             'wall_mm' => NestedPair::WALL_MM,
-            'stations' => ShapeReport::stations($pair->lower->profile->stations),
+            'stations' => TubReport::stations($pair->lower->profile->stations),
         ];
     }
 
     /** The smallest liner bag that fits, beside the one chosen. */
     private static function liner(TubPlan $plan): stdClass
     {
-        $least = LinerBag::leastFor($plan->tub->vessel->profile);
-        $bag = $plan->tub->liner;
+        $least = LinerBag::leastFor($plan->tub->body->vessel->profile);
+        $bag = $plan->tub->body->liner;
 
         return (object) ['least_width_mm' => $least->width, 'least_length_mm' => $least->length, 'width_mm' => $bag?->width, 'length_mm' => $bag?->length];
     }
@@ -106,8 +108,8 @@ final class SystemReport
     {
         $tub = $plan->tub;
 
-        return $tub->system === GrowingSystem::Passive && $tub->cover === 'paint' && $tub->vessel->opacity->needsCover()
-            ? (object) ['from_mm' => $plan->lowest, 'to_mm' => $plan->line->highest()]
+        return $tub->system === GrowingSystem::Passive && $tub->body->cover === Cover::Paint && $tub->body->vessel->opacity->needsCover()
+            ? (object) ['from_mm' => $plan->water->lowest, 'to_mm' => $plan->water->line->highest()]
             : null;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Tub;
 
+use KelpTub\Core\Air\AirSystem;
+use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\WaterLine;
@@ -28,6 +30,7 @@ final class SystemRules
     public static function of(TubPlan $plan, RuleContext $context): array
     {
         return array_values(array_filter([
+            self::line($plan),
             ...($plan->tub->system === GrowingSystem::Raft ? self::raft($plan, $context) : []),
             self::cloner($plan, $context),
             ...($plan->tub->system === GrowingSystem::Nursery ? self::nursery($plan, $context) : []),
@@ -35,42 +38,39 @@ final class SystemRules
         ]));
     }
 
-    /** How deep a raft sits in the water, mm; null where it is none. */
-    public static function draught(TubPlan $plan): ?float
+    /** A water line that the system does not have. */
+    private static function line(TubPlan $plan): ?Finding
     {
-        $draught = $plan->raft?->draught($plan->raftLoad(), $plan->holesArea());
+        $tub = $plan->tub;
+        if ($plan->plants->mix->isEmpty() || $tub->water->askedLine === null || $tub->water->askedLine === $tub->water->line() || ! in_array($tub->system, [GrowingSystem::Aerated, GrowingSystem::Passive], true)) {
+            return null;
+        }
 
-        return $draught === null || is_infinite($draught) ? null : $draught;
-    }
-
-    /** How deep a raft's cups really dip, mm, from its thickness and its draught; negative where they hang clear of the water. */
-    public static function dip(TubPlan $plan): ?float
-    {
-        $draught = self::draught($plan);
-
-        return $draught === null || $plan->raft === null ? null : $plan->tub->cup->height - $plan->seat->raise - $plan->raft->thickness + $draught;
+        return new Finding('tub.line', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
+            sprintf('"%s" is no water line of %s tub; it is planned with "%s".', $tub->water->askedLine->value, $tub->system === GrowingSystem::Passive ? 'a passive' : 'an aerated', $tub->water->line()->value),
+            'Each system has its own choices of water line.');
     }
 
     /** @return list<Finding|null> */
     private static function raft(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
-        $raft = $plan->raft;
+        $raft = $plan->cutting->raft;
         $w = $context->write;
         if ($raft === null) {
             return [new Finding('raft.gap', Severity::Stop, $tub->id, $tub->pointer('/raft/gap_mm'),
-                sprintf('A gap of %s all round leaves no board. Make it narrower.', $w->length($tub->raft->gap)),
+                sprintf('A gap of %s all round leaves no board. Make it narrower.', $w->length($tub->water->raft->gap)),
                 'The board is as wide as the tub at its water line, less the gap on both sides.')];
         }
-        $mouth = $raft->stuckAt($tub->vessel->profile);
+        $mouth = $raft->stuckAt($tub->body->vessel->profile);
         if ($mouth !== null) {
             return [new Finding('raft.mouth', Severity::Stop, $tub->id, $tub->pointer('/vessel'),
                 sprintf('The board is %s across and has to pass %s on its way in. Use a vessel that does not narrow, or run this one passive.', $w->length(min($raft->board->length, $raft->board->width)), $w->length(min($mouth->length, $mouth->width))),
                 'A board in one piece goes no further down than the narrowest place over the water.')];
         }
         $load = $plan->raftLoad();
-        $carries = $raft->carries($plan->holesArea());
-        $dip = self::dip($plan);
+        $carries = $raft->carries($plan->holes->area());
+        $dip = $plan->dip();
         $findings = [];
         if ($load > self::RAFT_SHARE * $carries) {
             $findings[] = new Finding('raft.sinks', $load > $carries ? Severity::Stop : Severity::Mend, $tub->id, $tub->pointer('/raft/thickness_mm'),
@@ -94,17 +94,17 @@ final class SystemRules
     /** Whether the board hangs in the walls before the water is topped up. */
     private static function jams(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $raft = $plan->raft;
-        $fallsTo = $plan->reservoir->levelFor($plan->working() - $plan->tub->topUps->usedShare() * $plan->usable());
+        $raft = $plan->cutting->raft;
+        $fallsTo = $plan->water->reservoir->levelFor($plan->water->working() - $plan->tub->water->topUps->usedShare() * $plan->water->usable());
         if ($raft === null || $raft->jamLevel <= $fallsTo + self::ROUNDING) {
             return null;
         }
         $w = $context->write;
-        $litres = $plan->working() - $plan->reservoir->litresAt($raft->jamLevel);
+        $litres = $plan->water->above($raft->jamLevel);
 
         return new Finding('raft.jams', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/raft/gap_mm'),
             sprintf('The board jams in the walls when the water has fallen %s, after %s. Top up before, or cut it with a wider gap.', $w->length($raft->travel()), $w->volume($litres)),
-            $plan->tub->topUps === TopUps::None
+            $plan->tub->water->topUps === TopUps::None
                 ? 'From then on it hangs still and the water leaves its cups.'
                 : sprintf('From then on it hangs still and the water leaves its cups; by your top-ups it falls to %s over the floor.', $w->length($fallsTo)));
     }
@@ -112,7 +112,7 @@ final class SystemRules
     private static function cloner(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $end = $plan->line->cupBottom - $tub->cloner->stemBelowCup;
+        $end = $plan->water->line->cupBottom - $tub->water->cloner->stemBelowCup;
         if ($tub->system !== GrowingSystem::Cloner || $end > WaterLine::CLONER_BELOW_STEMS_MM) {
             return null;
         }
@@ -126,19 +126,19 @@ final class SystemRules
     private static function nursery(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
-        $drip = $tub->drip;
-        $each = $drip->perCup($plan->cups());
+        $drip = $tub->water->drip;
+        $each = $drip->perCup($plan->holes->count());
         $w = $context->write;
         $findings = [];
         if ($each !== null && $each < DripCycle::LEAST_PER_CUP_L_H) {
-            $flow = ceil(DripCycle::LEAST_PER_CUP_L_H * $plan->cups());
+            $flow = ceil(DripCycle::LEAST_PER_CUP_L_H * $plan->holes->count());
             $findings[] = new Finding('nursery.flow', Severity::Mend, $tub->id, $tub->pointer('/nursery/flow_l_h'),
                 sprintf('Each cup gets %s while the pump runs and needs %s. Use a larger water pump.', $w->number($each, 1, 'L/h'), $w->number(DripCycle::LEAST_PER_CUP_L_H, 0, 'L/h')),
                 'Shared out too thin, the far cups stay dry.',
                 [$context->set(sprintf('Use a pump of %s', $w->number($flow, 0, 'L/h')), $tub->pointer('/nursery/flow_l_h'), $flow)]);
         }
         if ($each !== null && $each > DripCycle::MOST_PER_CUP_L_H) {
-            $flow = floor(DripCycle::MOST_PER_CUP_L_H * $plan->cups());
+            $flow = floor(DripCycle::MOST_PER_CUP_L_H * $plan->holes->count());
             $findings[] = new Finding('nursery.flow', Severity::Mind, $tub->id, $tub->pointer('/nursery/flow_l_h'),
                 sprintf('Each cup gets %s while the pump runs, and above %s the medium washes out. Throttle it, or let part of it run back.', $w->number($each, 0, 'L/h'), $w->number(DripCycle::MOST_PER_CUP_L_H, 0, 'L/h')),
                 'A strong stream carries fine medium into the tub and bares the seed.',
@@ -158,7 +158,7 @@ final class SystemRules
     private static function pair(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
-        $pair = $plan->pair;
+        $pair = $plan->fittings->pair;
         if ($pair === null) {
             return [];
         }
@@ -168,12 +168,7 @@ final class SystemRules
                 sprintf('It does not go into the %s on blocks of %s: %s over its floor the walls overlap by %s. Take a wider one below, or higher blocks.', $pair->lower->name, $w->length($pair->blocks), $w->length($pair->jams ?? 0.0), $w->length(-$pair->gap)),
                 'The upper one must stand on the blocks, not hang in the walls of the lower: hung, it splits it.')];
         }
-        $tube = 0.0;
-        foreach ($context->plan->air as $air) {
-            foreach ($air->tubs as $fed) {
-                $tube = $fed->tub->id === $tub->id ? max($tube, $air->system->tube->outer) : $tube;
-            }
-        }
+        $tube = max([0.0, ...array_map(static fn (AirSystem $s): float => $s->tube->outer, $context->plan->garden->of(AirSystems::class)->to($tub->id))]);
 
         return [
             $pair->room >= NestedPair::PUMP_ROOM_MM ? null : new Finding('under.room', Severity::Mend, $tub->id, $tub->pointer('/under/blocks_mm'),

@@ -8,8 +8,10 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\FillFit;
 use KelpTub\Core\Vessel\LinerBag;
+use KelpTub\Core\Vessel\VesselKind;
 use KelpTub\Core\Vessel\Weight;
 
 /** What the vessel itself says: label, weight, walls, light, ground. Source: handbook, rules section 2. */
@@ -51,9 +53,9 @@ final class VesselRules
     private static function label(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $label = $tub->vessel->labelLitres;
+        $label = $tub->body->vessel->labelLitres;
         // A label speaks of the whole bottle.
-        $brim = $tub->vessel->whole->brim();
+        $brim = $tub->body->vessel->whole->brim();
         if ($label === null || ($brim >= $label && $brim <= self::LABEL_MARGIN * $label)) {
             return null;
         }
@@ -66,9 +68,9 @@ final class VesselRules
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $stations = $tub->vessel->profile->stations;
+        $stations = $tub->body->vessel->profile->stations;
         [$floor, $rim] = [$stations[0]->section, $stations[count($stations) - 1]->section];
-        if ($tub->vessel->isJar() || $tub->vessel->kind === 'bottle' || $floor->area() <= $rim->area()) {
+        if ($tub->body->vessel->isJar() || $tub->body->vessel->kind === VesselKind::Bottle || $floor->area() <= $rim->area()) {
             return null;
         }
 
@@ -81,7 +83,7 @@ final class VesselRules
     private static function fills(TubPlan $plan, RuleContext $context): array
     {
         $tub = $plan->tub;
-        $fit = $tub->vessel->fit;
+        $fit = $tub->body->vessel->fit;
         $why = 'Fills against a tape should lie on one line; one that does not was misread or poured wrong.';
         $off = static fn (float $share): string => sprintf('%s %% %s', $context->write->number(abs($share) * 100, 1), $share > 0 ? 'above' : 'below');
         if ($fit?->odd !== null) {
@@ -103,15 +105,15 @@ final class VesselRules
     private static function heavy(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($plan->weight->kg <= Weight::LIFT_LIMIT_KG) {
+        if ($plan->fittings->weight->kg <= Weight::LIFT_LIMIT_KG) {
             return null;
         }
-        $bearing = in_array($context->plan->garden->site->load, ['balcony', 'roof', 'boat', 'upper'], true)
-            ? sprintf(' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.', $context->write->number($plan->weight->kgPerSquareMetre, 0))
+        $bearing = $context->plan->garden->site->bearing->isStructure()
+            ? sprintf(' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.', $context->write->number($plan->fittings->weight->kgPerSquareMetre, 0))
             : '';
 
         return new Finding('vessel.heavy', Severity::Mind, $tub->id, $tub->pointer('/vessel'),
-            sprintf('Filled it weighs %s. Fill it where it will stand, and do not lift it.%s', $context->write->mass($plan->weight->kg), $bearing),
+            sprintf('Filled it weighs %s. Fill it where it will stand, and do not lift it.%s', $context->write->mass($plan->fittings->weight->kg), $bearing),
             sprintf('More than %s is more than one person should lift, and water moves.', $context->write->mass(Weight::LIFT_LIMIT_KG)));
     }
 
@@ -119,7 +121,7 @@ final class VesselRules
     {
         $tub = $plan->tub;
         $limit = $context->plan->garden->site->shelfLimitKg;
-        $kg = $plan->weight->kg * $tub->count;
+        $kg = $plan->fittings->weight->kg * $tub->count;
         if ($limit === null || $kg <= Weight::SHELF_MARGIN * $limit) {
             return null;
         }
@@ -133,9 +135,9 @@ final class VesselRules
     private static function bow(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $profile = $tub->vessel->profile;
-        $filled = $profile->volumeAt($plan->line->grown) / $profile->brim();
-        if ($tub->vessel->braced || $profile->longest() <= self::BOW_LENGTH_MM || $profile->rim() <= self::BOW_DEPTH_MM || $filled <= self::BOW_FILL) {
+        $profile = $tub->body->vessel->profile;
+        $filled = $profile->volumeAt($plan->water->line->grown) / $profile->brim();
+        if ($tub->body->vessel->braced || $profile->longest() <= self::BOW_LENGTH_MM || $profile->rim() <= self::BOW_DEPTH_MM || $filled <= self::BOW_FILL) {
             return null;
         }
 
@@ -148,12 +150,12 @@ final class VesselRules
     private static function light(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if (! $tub->vessel->opacity->needsCover() || $tub->vessel->covered) {
+        if (! $tub->body->letsLightIn()) {
             return null;
         }
 
         return new Finding('vessel.light', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
-            sprintf('%s walls let light in and algae will grow. Choose a cover.', ucfirst($tub->vessel->opacity->value)),
+            sprintf('%s walls let light in and algae will grow. Choose a cover.', ucfirst($tub->body->vessel->opacity->value)),
             'Light on nutrient solution feeds algae, which take oxygen and nutrients. Paint goes on the outside only, outdoors, a dark coat and then a light one.',
             [
                 $context->set('Paint the outside', $tub->pointer('/vessel/cover'), 'paint'),
@@ -165,15 +167,15 @@ final class VesselRules
     private static function liner(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->liner === null || $tub->liner->fits($tub->vessel->profile)) {
+        if ($tub->body->liner === null || $tub->body->liner->fits($tub->body->vessel->profile)) {
             return null;
         }
         $w = $context->write;
-        $least = LinerBag::leastFor($tub->vessel->profile);
+        $least = LinerBag::leastFor($tub->body->vessel->profile);
         $up = static fn (float $mm): int => (int) (ceil($mm / self::BAG_STEP_MM) * self::BAG_STEP_MM);
 
         return new Finding('vessel.liner', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
-            sprintf('The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.', $w->length($tub->liner->width), $w->length($tub->liner->length), $w->length($least->width), $w->length($least->length)),
+            sprintf('The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.', $w->length($tub->body->liner->width), $w->length($tub->body->liner->length), $w->length($least->width), $w->length($least->length)),
             'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth it before it is trimmed.',
             [$context->set(sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))), $tub->pointer('/vessel/cover'), (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]])]);
     }
@@ -181,7 +183,7 @@ final class VesselRules
     private static function sun(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if (! $context->plan->garden->site->fullSun || $tub->vessel->opacity->needsCover() || $tub->vessel->covered) {
+        if (! $context->plan->garden->site->fullSun || $tub->body->vessel->opacity->needsCover() || $tub->body->cover !== Cover::None) {
             return null;
         }
 
@@ -194,13 +196,13 @@ final class VesselRules
     private static function coldFloor(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $floor = $context->plan->garden->site->floor;
-        if (! in_array($floor, ['concrete', 'stone'], true) || $tub->stand > 0.0) {
+        $ground = $context->plan->garden->site->ground;
+        if (! $ground->isCold() || $tub->body->stand > 0.0) {
             return null;
         }
 
         return new Finding('vessel.cold-floor', Severity::Mind, $tub->id, $tub->pointer('/stand_mm'),
-            sprintf('It stands on bare %s, which draws its warmth away. Put battens under it.', $floor),
+            sprintf('It stands on bare %s, which draws its warmth away. Put battens under it.', $ground->value),
             'Cold roots drink and feed slowly.',
             [$context->set('Stand it on battens', $tub->pointer('/stand_mm'), self::BATTEN_MM)]);
     }
@@ -208,7 +210,7 @@ final class VesselRules
     private static function food(TubPlan $plan): ?Finding
     {
         $tub = $plan->tub;
-        if ($tub->vessel->foodSafe) {
+        if ($tub->body->vessel->foodSafe) {
             return null;
         }
 

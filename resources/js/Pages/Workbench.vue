@@ -1,32 +1,26 @@
 <script setup lang="ts">
 /** The workbench of one garden: the tide staff, the bench, and the marks of the chosen tub. */
 import { Head, router } from '@inertiajs/vue3';
-import { computed, ref, watch, type Component } from 'vue';
-import AirMark from '../air/AirMark.vue';
+import { computed, ref, watch } from 'vue';
 import Bench from '../bench/Bench.vue';
-import CostMark from '../cost/CostMark.vue';
-import CropMark from '../crop/CropMark.vue';
 import { OpenGarden, provideGarden } from '../kit/garden';
 import { useShortcuts } from '../kit/keys';
 import type { Library } from '../kit/library';
-import { MARKS, type Mark } from '../kit/marks';
-import LidMark from '../lid/LidMark.vue';
+import { isMark, MARKS, type Mark } from '../marks';
 import KeysDialog from '../shell/KeysDialog.vue';
 import Notices from '../shell/Notices.vue';
 import PhoneBar from '../shell/PhoneBar.vue';
 import TideStaff from '../shell/TideStaff.vue';
 import TopBar from '../shell/TopBar.vue';
-import TubMark from '../tub/TubMark.vue';
 
 const props = defineProps<{ id: string; revision: number; document: string; report: string; library: Library }>();
 
 const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, props.library));
 const keys = ref(false);
-const pages: Record<Mark, Component> = { tub: TubMark, crop: CropMark, lid: LidMark, air: AirMark, cost: CostMark };
 
 /** The address says which tub and mark are open, so that a link and a reload come back to them. */
 const place = window.location.pathname.split('/').slice(3).map(decodeURIComponent);
-const mark = ref<Mark | 'bench'>(MARKS.some((m) => m.key === place[1]) ? (place[1] as Mark) : 'bench');
+const mark = ref<Mark | 'bench'>(isMark(place[1]) ? place[1] : 'bench');
 if (place[0] && garden.document.value.tubs?.some((t) => t.id === place[0])) garden.choose(place[0]);
 if (garden.selected.value === null) mark.value = 'bench';
 
@@ -36,11 +30,12 @@ watch([mark, garden.selected], ([now, tub]) => {
     if (tub === null) mark.value = 'bench';
 });
 
+const page = computed(() => MARKS.find((m) => m.key === mark.value)?.page);
 const empty = computed(() => (garden.document.value.tubs ?? []).length === 0);
 const findings = computed(() => (mark.value === 'bench' ? garden.report.value.findings : garden.findings.value));
 
-function go(to: Mark | 'bench'): void {
-    mark.value = empty.value ? 'bench' : to;
+function go(to: string): void {
+    mark.value = !empty.value && isMark(to) ? to : 'bench';
 }
 
 function choose(tub: string): void {
@@ -79,7 +74,7 @@ useShortcuts((key) => {
             <Notices />
             <main>
                 <Bench v-if="mark === 'bench'" @choose="choose" @go="(tub, to) => { garden.choose(tub); go(to); }" />
-                <component :is="pages[mark]" v-else-if="garden.tub.value && garden.tubReport.value" :key="garden.selected.value ?? ''" />
+                <component :is="page" v-else-if="garden.tub.value && garden.tubReport.value" :key="garden.selected.value ?? ''" />
             </main>
         </div>
         <PhoneBar :mark="mark" :findings="findings" :empty="empty" @go="go" />

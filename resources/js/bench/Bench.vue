@@ -1,18 +1,24 @@
 <script setup lang="ts">
 /** A garden's front page: every tub at one scale, what it holds, and what it needs next. */
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import { tint } from '../drawing/plants';
 import { mass, money, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { markOf, type Mark } from '../kit/marks';
-import Toggle from '../kit/Toggle.vue';
-import AddTub from './AddTub.vue';
 
-const emit = defineEmits<{ choose: [tub: string]; go: [tub: string, mark: Mark] }>();
+import Toggle from '../kit/Toggle.vue';
+
+const emit = defineEmits<{ choose: [tub: string]; go: [tub: string, mark: string] }>();
 
 const garden = useGarden();
+/** The dialog is loaded when it is asked for, and then stays. */
+const AddTub = defineAsyncComponent(() => import('./AddTub.vue'));
+const asked = ref(false);
 const adding = ref(false);
+function openAdd(): void {
+    asked.value = true;
+    adding.value = true;
+}
 const stage = ref<'young' | 'grown'>('grown');
 const report = garden.report;
 const letters = garden.letters;
@@ -36,7 +42,7 @@ const budget = computed(() => report.value.budget);
             <p v-if="cards.length" class="faint lead">Everything at one scale{{ stage === 'grown' ? ', plants grown and water at its line' : ', just transplanted' }}.</p>
             <div v-if="cards.length" class="stage"><Toggle v-model="stage" label="Plants" :options="[{ value: 'young', name: 'Young' }, { value: 'grown', name: 'Grown' }]" /></div>
             <a v-if="cards.length > 1" class="word" :href="`/compare?of=${cards.slice(0, 4).map(({ tub }) => `${garden.id}:${encodeURIComponent(tub.id)}`).join(',')}`">Compare</a>
-            <button v-if="cards.length" type="button" class="box" data-act="open-add" @click="adding = true">Add a tub</button>
+            <button v-if="cards.length" type="button" class="box" data-act="open-add" @click="openAdd">Add a tub</button>
             <dl v-if="cards.length">
                 <div><dt>Outlay</dt><dd><span class="number">{{ money(budget.outlay) }}</span> {{ budget.cap === null ? budget.currency : `of ${money(budget.cap)} ${budget.currency}` }}</dd></div>
                 <div><dt>Weight filled</dt><dd><span class="number">{{ mass(onBench, garden.units.value).split('\u2009')[0] }}</span> {{ mass(onBench, garden.units.value).split('\u2009')[1] }}</dd></div>
@@ -49,14 +55,14 @@ const budget = computed(() => report.value.budget);
             <svg width="460" height="150" viewBox="0 0 460 150" aria-hidden="true"><path d="M10 130H450" class="pen" /><path d="M70 130l-8-90h92l-8 90zM200 130l-16-70h130l-16 70zM366 130V70q0-10 6-14v-8h28v8q6 4 6 14v60z" class="ghost" /></svg>
             <h2>Nothing stands here yet</h2>
             <p>Choose a bucket, a tote or a jar. It is drawn to scale at once, with its true volume, its hole pattern and what it takes.</p>
-            <button type="button" class="box strong" data-act="open-add" @click="adding = true">Add a tub</button>
+            <button type="button" class="box strong" data-act="open-add" @click="openAdd">Add a tub</button>
         </div>
         <ul v-if="cards.length" class="cards">
             <li v-for="{ tub, first, more } in cards" :key="tub.id" :data-card="tub.id">
                 <h2><button type="button" @click="emit('choose', tub.id)"><span class="letter">{{ letters[tub.id] }}</span> {{ tub.name }}<template v-if="tub.count > 1"> ×{{ tub.count }}</template></button></h2>
                 <p class="small faint">{{ tub.layout.count }} {{ tub.layout.count === 1 ? 'cup' : 'cups' }} · {{ volume(tub.volume.working_l, garden.units.value) }}<template v-for="crop in tub.crops" :key="crop.crop"> · <span class="crop" :style="{ borderColor: tint(crop.crop) }">{{ tub.crops.length > 1 ? `${crop.plants} ` : '' }}{{ crop.name.toLowerCase() }}</span></template></p>
                 <template v-if="first">
-                    <p><button type="button" class="severity" :class="first.severity" @click="emit('go', tub.id, markOf(first))">{{ WORDS[first.severity] }}</button></p>
+                    <p><button type="button" class="severity" :class="first.severity" @click="emit('go', tub.id, first.mark)">{{ WORDS[first.severity] }}</button></p>
                     <p class="says">{{ first.says }}</p>
                     <p v-if="more > 0" class="small faint">{{ more }} more</p>
                 </template>
@@ -68,7 +74,7 @@ const budget = computed(() => report.value.budget);
                 <p class="says">{{ finding.says }}</p>
             </li>
         </ul>
-        <AddTub v-model:visible="adding" @added="(tub) => emit('choose', tub)" />
+        <AddTub v-if="asked" v-model:visible="adding" @added="(tub) => emit('choose', tub)" />
     </div>
 </template>
 

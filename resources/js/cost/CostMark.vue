@@ -5,7 +5,7 @@ import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { money, number, run } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { markOf } from '../kit/marks';
+import { at as mendedAt } from '../kit/findings';
 import MarkPage from '../shell/MarkPage.vue';
 import type { PartReport } from '../types/report';
 import { vShown } from '../kit/shown';
@@ -13,7 +13,7 @@ import { vShown } from '../kit/shown';
 const garden = useGarden();
 const report = garden.report;
 const budget = computed(() => report.value.budget);
-const findings = computed(() => report.value.findings.filter((f) => markOf(f) === 'cost'));
+const findings = computed(() => mendedAt(report.value.findings, 'cost'));
 const currency = computed(() => budget.value.currency);
 
 const GROUPS = [
@@ -173,8 +173,7 @@ thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
 .list { font-size: 0.875rem; }
 .pricing td { background: var(--sheet); }
 .pricing label { margin-right: 0.8rem; }
-.pricing input, .text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.25rem 0.5rem; width: 5rem; min-height: 32px; }
-.text { width: 100%; }
+.pricing input { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.25rem 0.5rem; width: 5rem; min-height: 32px; }
 .field { display: grid; gap: 0.2rem; }
 .field label { font-weight: 600; font-family: var(--grotesque); }
 .wrong { color: var(--stop-text); }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** A text field for a measure: shows what was understood (`2 3/8 in` → 60.5 mm), and says what would do when it was not. */
-import InputText from 'primevue/inputtext';
 import { computed, ref, useId, watch } from 'vue';
 import { length, mass, number, temperature, volume } from './format';
 import { useMeasures } from './garden';
@@ -82,17 +81,18 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
 <template>
     <div class="measure" :class="{ wide }">
         <label :for="id">{{ label }}</label>
-        <InputText
+        <input
             :id="id"
-            :model-value="text"
-            :invalid="fault !== ''"
+            class="text"
+            :value="text"
+            :aria-invalid="fault !== ''"
             :aria-describedby="`${id}-note`"
             autocomplete="off"
             spellcheck="false"
             @focus="editing = true"
             @blur="leave"
             @keydown.enter="leave"
-            @update:model-value="typed"
+            @input="typed(($event.target as HTMLInputElement).value)"
         />
         <p :id="`${id}-note`" class="note small" :class="{ wrong: fault }" aria-live="polite">{{ fault || note || hint }}</p>
     </div>

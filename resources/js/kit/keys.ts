@@ -8,8 +8,8 @@ export function setKeysOn(on: boolean): void {
     localStorage.setItem('kelp-keys', on ? 'on' : 'off');
 }
 
+/** The keys that are the same at every mark; the digits come from the list of marks. */
 export const KEYS = [
-    ['1 2 3 4 6', 'Tub, Crop, Lid, Air, Cost'],
     ['0', 'Bench'],
     ['[ ]', 'Previous and next tub'],
     ['arrows', 'Nudge the chosen hole by 1 mm, with Shift by 10'],
@@ -22,7 +22,7 @@ export const KEYS = [
 /** The key pressed, as the keys dialog names it, or null where a shortcut must not act. */
 export function shortcut(event: KeyboardEvent): string | null {
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') return inField(event.target) ? null : event.shiftKey ? 'redo' : 'undo';
-    if (!keysOn.value || event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || document.querySelector('.p-dialog, .p-select-overlay')) return null;
+    if (!keysOn.value || event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || document.querySelector('dialog[open], .p-dialog, .p-select-overlay')) return null;
     if (event.key === 'z') return 'undo';
     if (event.key === 'Z') return 'redo';
     return event.key;

@@ -1,5 +1,14 @@
 import { definePreset } from '@primeuix/themes';
-import Nora from '@primeuix/themes/nora';
+import base from '@primeuix/themes/nora/base';
+import button from '@primeuix/themes/nora/button';
+import dialog from '@primeuix/themes/nora/dialog';
+import iconfield from '@primeuix/themes/nora/iconfield';
+import inputtext from '@primeuix/themes/nora/inputtext';
+import select from '@primeuix/themes/nora/select';
+import virtualscroller from '@primeuix/themes/nora/virtualscroller';
+
+/** The library's theme, of the components that we use and of what these are made of. */
+const Nora = { ...base, components: { button, dialog, iconfield, inputtext, select, virtualscroller } };
 
 const none = '0 0 #0000';
 

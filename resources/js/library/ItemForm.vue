@@ -119,7 +119,6 @@ const words = (list: string[]): { value: string; name: string }[] => list.map((v
 .fields { display: grid; gap: 0.6rem; grid-template-columns: minmax(0, 1fr); }
 .field { display: grid; gap: 0.2rem; }
 .field label { font-family: var(--grotesque); font-weight: 600; }
-.text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.35rem 0.6rem; min-height: 32px; width: 100%; }
 .plain { display: grid; grid-template-columns: 1fr 7.25rem; align-items: center; column-gap: 0.5rem; }
 fieldset { border: 0; border-top: 1px solid var(--rule); padding: 0.4rem 0 0; margin: 0; display: grid; gap: 0.3rem; grid-template-columns: minmax(0, 1fr); }
 legend { padding: 0 0.4rem 0 0; color: var(--faint); font-size: 0.875rem; }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Lid: cup, saw and seat; the hole pattern laid out to scale, moved by hand where wanted, with its limits. */
-import InputText from 'primevue/inputtext';
 import { computed, ref, watch } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
@@ -11,7 +10,6 @@ import Findings from '../kit/Findings.vue';
 import { dimension, length, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
-import { markOf } from '../kit/marks';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import { read } from '../kit/reader';
@@ -29,7 +27,7 @@ const report = computed(() => garden.tubReport.value!);
 const units = garden.units;
 const at = computed(() => `/tubs/${garden.index.value}`);
 /** The room between plants is set here too. */
-const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'lid' || f.code === 'crop.spacing'));
+const findings = computed(() => garden.findings.value.filter((f) => f.mark === 'lid' || f.code === 'crop.spacing'));
 const chosen = ref<number | null>(null);
 const holes = computed(() => report.value.layout.holes);
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
@@ -164,7 +162,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
             <Pick label="Cup" :model-value="keyOf(tub.cup ?? 'net-cup-50')" :options="cupOptions(garden.library)" filter :at="`${at}/cup`" :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`" @update:model-value="(v) => v && set('change the cup', (t) => { t.cup = fromLibrary(garden.library.cups, v) as Cup; t.hole_mm = null; })" />
             <div class="field">
                 <label for="saws">Saws you have</label>
-                <InputText id="saws" v-model="saws" :invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
+                <input id="saws" v-model="saws" class="text" :aria-invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
             </div>
             <Measure v-if="!report.shape.in_mouth" label="Another hole" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import Dialog from 'primevue/dialog';
+import Sheet from '../kit/Sheet.vue';
 import { KEYS, keysOn, setKeysOn } from '../kit/keys';
+import { MARKS } from '../marks';
 
 defineProps<{ visible: boolean }>();
 const emit = defineEmits<{ 'update:visible': [visible: boolean] }>();
+
+const all = [[MARKS.map((m) => m.digit).join(' '), MARKS.map((m) => m.name).join(', ')], ...KEYS];
 </script>
 
 <template>
-    <Dialog :visible="visible" modal header="Keys" :style="{ width: 'min(28rem, 94vw)' }" @update:visible="(v: boolean) => emit('update:visible', v)">
+    <Sheet :visible="visible" title="Keys" @close="emit('update:visible', false)">
         <table>
             <tbody>
-                <tr v-for="[key, says] in KEYS" :key="key"><th scope="row"><kbd>{{ key }}</kbd></th><td>{{ says }}</td></tr>
+                <tr v-for="[key, says] in all" :key="key"><th scope="row"><kbd>{{ key }}</kbd></th><td>{{ says }}</td></tr>
             </tbody>
         </table>
         <label class="switch"><input type="checkbox" :checked="keysOn" @change="setKeysOn(($event.target as HTMLInputElement).checked)" /> Use these keys (Ctrl Z works either way)</label>
-    </Dialog>
+    </Sheet>
 </template>
 
 <style scoped>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** On a phone: one bar at the bottom with Bench, the current mark, and a sheet of marks. */
 import { computed, ref } from 'vue';
-import { MARKS, markOf, worst, type Mark } from '../kit/marks';
+import { at, worst } from '../kit/findings';
+import { MARKS, type Mark } from '../marks';
 import type { Finding } from '../types/report';
 
 const props = defineProps<{ mark: Mark | 'bench'; findings: Finding[]; empty: boolean }>();
 const emit = defineEmits<{ go: [mark: Mark | 'bench'] }>();
 
 const open = ref(false);
+const marks = computed(() => [...MARKS].reverse().map(({ key, name }) => ({ key, name, worst: worst(at(props.findings, key)) })));
 const current = computed(() => MARKS.find((m) => m.key === props.mark)?.name ?? '');
 function go(mark: Mark | 'bench'): void {
     open.value = false;
@@ -18,10 +20,10 @@ function go(mark: Mark | 'bench'): void {
 <template>
     <div class="phone">
         <ul v-if="open" id="mark-sheet" class="sheet">
-            <li v-for="m in [...MARKS].reverse()" :key="m.key">
+            <li v-for="m in marks" :key="m.key">
                 <button type="button" :aria-current="mark === m.key" @click="go(m.key)">
                     {{ m.name }}
-                    <span v-if="worst(findings.filter((f) => markOf(f) === m.key))" class="severity" :class="worst(findings.filter((f) => markOf(f) === m.key))!">{{ worst(findings.filter((f) => markOf(f) === m.key)) }}</span>
+                    <span v-if="m.worst" class="severity" :class="m.worst">{{ m.worst }}</span>
                 </button>
             </li>
         </ul>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** The tide staff: the way through the work. Water stands as high as the plan is sound, below the first mark that holds a stop. */
 import { computed } from 'vue';
-import { MARKS, markOf, sound, worst, type Mark } from '../kit/marks';
+import { at, sound, worst } from '../kit/findings';
+import { MARKS, type Mark } from '../marks';
 import type { Finding } from '../types/report';
 
 const props = defineProps<{ mark: Mark | 'bench'; findings: Finding[]; empty: boolean }>();
 const emit = defineEmits<{ go: [mark: Mark | 'bench'] }>();
 
-const at = computed(() => MARKS.map((mark) => ({ ...mark, worst: worst(props.findings.filter((f) => markOf(f) === mark.key)) })));
-const level = computed(() => (props.empty ? 0 : sound(props.findings)));
+const marks = computed(() => MARKS.map(({ key, digit, name }) => ({ key, digit, name, worst: worst(at(props.findings, key)) })));
+const level = computed(() => (props.empty ? 0 : sound(props.findings, MARKS)));
 /** The water's height: over the middle of the last sound mark, just under the first that is not. */
 const water = computed(() => `${(level.value / MARKS.length) * 100}%`);
 const WORDS = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
@@ -22,7 +23,7 @@ const WORDS = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
             <div class="ticks" aria-hidden="true" />
             <p class="hidden-visually">{{ level === MARKS.length ? 'The plan is sound at every mark.' : `The plan is sound up to ${level === 0 ? 'nothing yet' : MARKS[level - 1]!.name}.` }}</p>
             <ol>
-                <li v-for="m in at" :key="m.key">
+                <li v-for="m in marks" :key="m.key">
                     <button type="button" :aria-current="mark === m.key" :disabled="empty" :data-mark="m.key" @click="emit('go', m.key)">
                         <span class="digit" aria-hidden="true">{{ m.digit }}</span>
                         <span class="name">{{ m.name }}</span>

@@ -10,7 +10,7 @@ import Findings from '../kit/Findings.vue';
 import { length, mass, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf, vesselOptions } from '../kit/library';
-import { markOf } from '../kit/marks';
+import { at as mendedAt } from '../kit/findings';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import type { Way } from '../kit/reader';
@@ -27,7 +27,7 @@ const tub = computed(() => garden.tub.value!);
 const report = computed(() => garden.tubReport.value!);
 const units = garden.units;
 const at = computed(() => `/tubs/${garden.index.value}`);
-const findings = computed(() => garden.findings.value.filter((f) => markOf(f) === 'tub'));
+const findings = computed(() => mendedAt(garden.findings.value, 'tub'));
 
 const inPlace = computed(() => (typeof tub.value.vessel === 'string' ? garden.library.vessels.find((v) => v.key === tub.value.vessel)! : tub.value.vessel));
 const stations = computed(() => inPlace.value.stations);
@@ -252,7 +252,6 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
 .drawings.wide { grid-template-rows: minmax(0, 1fr) minmax(0, 0.82fr); }
 .field { display: grid; gap: 0.2rem; }
 .field label { font-weight: 600; font-family: var(--grotesque); }
-.text { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.35rem 0.6rem; min-height: 32px; width: 100%; }
 details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
 summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
 fieldset { border: 0; padding: 0; margin: 0.5rem 0 0.7rem; display: grid; gap: 0.3rem; }

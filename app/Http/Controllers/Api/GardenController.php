@@ -11,7 +11,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
-use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\File\GardenFile;
 
 /** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back. */
 final readonly class GardenController
@@ -28,7 +28,7 @@ final readonly class GardenController
     /** Makes a garden of a document, or an empty one of a name. */
     public function store(Request $request): JsonResponse
     {
-        $body = GardenReader::decode($request->getContent());
+        $body = GardenFile::decode($request->getContent());
         $named = ! isset($body->format) && is_string($body->name ?? null) && array_keys(get_object_vars($body)) === ['name'];
         $garden = $this->store->create($named ? $this->store->blank(trim($body->name)) : $request->getContent());
 
@@ -71,7 +71,7 @@ final readonly class GardenController
     {
         $name = Str::slug($garden->name) ?: 'garden';
 
-        return new Response(GardenReader::encode(GardenReader::decode($garden->document), pretty: true)."\n", headers: [
+        return new Response(GardenFile::encode(GardenFile::decode($garden->document), pretty: true)."\n", headers: [
             'Content-Type' => 'application/json',
             'Content-Disposition' => "attachment; filename=\"$name.kelp.json\"",
         ]);

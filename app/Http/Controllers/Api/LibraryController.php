@@ -11,8 +11,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use JsonException;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
-use KelpTub\Core\Garden\GardenReader;
 use stdClass;
 
 /** Things of one's own in the Library: kept, removed, taken from a file and written to one. */
@@ -24,7 +24,7 @@ final readonly class LibraryController
 
     public function store(LibraryKind $kind, Request $request): JsonResponse
     {
-        $keys = $this->own->put($kind, [GardenReader::decode($request->getContent())], static fn (): string => '');
+        $keys = $this->own->put($kind, [GardenFile::decode($request->getContent())], static fn (): string => '');
 
         return new JsonResponse(['key' => $keys[0]], 201);
     }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Api;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 
@@ -32,7 +33,7 @@ final readonly class ReportController
     private function answer(Request $request, Planner $planner): Response
     {
         return new Response(
-            GardenReader::encode($planner->report($this->reader->read($request->getContent()))),
+            GardenFile::encode($planner->report($this->reader->read($request->getContent()))),
             headers: ['Content-Type' => 'application/json'],
         );
     }

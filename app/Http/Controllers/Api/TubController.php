@@ -28,7 +28,7 @@ final readonly class TubController
     /** The patterns that its lid could have. */
     public function layouts(Request $request, #[Give('planner.final')] Planner $planner): JsonResponse
     {
-        return $this->answer($request, 'candidates', static fn (Garden $garden, Tub $tub): array => LayoutCandidates::of($planner->tub($garden, $tub)));
+        return $this->answer($request, 'candidates', (new LayoutCandidates($this->reader, $planner))->of(...));
     }
 
     /** What else could grow in it. */
@@ -40,7 +40,7 @@ final readonly class TubController
     /** Which vessel suits what is to grow in it: the Library's and one's own. */
     public function vessels(Request $request, VesselRanking $ranking, Library $library, OwnLibrary $own): JsonResponse
     {
-        return $this->answer($request, 'vessels', static fn (Garden $garden, Tub $tub): array => $ranking->of($garden, $tub, [...$library->vessels, ...$own->documents(LibraryKind::Vessels)]));
+        return $this->answer($request, 'vessels', static fn (Garden $garden, Tub $tub): array => $ranking->of($garden, $tub, [...$library->vessels->documents(), ...$own->documents(LibraryKind::Vessels)]));
     }
 
     /** @param  callable(Garden, Tub): list<mixed>  $ask */

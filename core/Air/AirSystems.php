@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Air;
+
+/** The pumps of a garden with their lines, as the grower set them. */
+final readonly class AirSystems
+{
+    /** @param  list<AirSystem>  $systems */
+    public function __construct(public array $systems)
+    {
+    }
+
+    /** Whether a pump's line goes into a tub. */
+    public function feed(string $tub): bool
+    {
+        return $this->to($tub) !== [];
+    }
+
+    /**
+     * The pumps whose lines go into a tub.
+     *
+     * @return list<AirSystem>
+     */
+    public function to(string $tub): array
+    {
+        return array_values(array_filter($this->systems, static fn (AirSystem $s): bool => array_filter($s->branches, static fn (Branch $b): bool => $b->tub === $tub) !== []));
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\File;
+
+use JsonException;
+use stdClass;
+
+/** A garden as text: read, held against its format and its schema, and written again. What fails is refused whole with every fault. */
+final readonly class GardenFile
+{
+    public const FORMAT = 'kelp-tub.garden';
+
+    public const VERSION = 1;
+
+    /** The largest garden file, bytes. */
+    public const MOST_BYTES = 2_000_000;
+
+    private const MOST_DEPTH = 64;
+
+    public function __construct(private SchemaCheck $schema)
+    {
+    }
+
+    /** @throws RefusedGarden */
+    public static function decode(string $json): stdClass
+    {
+        if (strlen($json) > self::MOST_BYTES) {
+            throw RefusedGarden::one('', sprintf('is %.1f MB; a garden file has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+        }
+        if (trim($json) === '') {
+            throw RefusedGarden::one('', 'is empty; a garden file is JSON');
+        }
+        try {
+            $document = json_decode(preg_replace('/^\xEF\xBB\xBF/', '', $json) ?? $json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
+        } catch (JsonException $e) {
+            throw RefusedGarden::one('', 'is not JSON ('.lcfirst($e->getMessage()).'); a garden file ends in .kelp.json and is written by Kelp Tub');
+        }
+        if (! $document instanceof stdClass) {
+            throw RefusedGarden::one('', 'is not an object; a garden file starts with { "format": "kelp-tub.garden", … }');
+        }
+
+        return $document;
+    }
+
+    /** The document as text again: `{}` stays `{}`, `1.0` keeps its point. */
+    public static function encode(stdClass $document, bool $pretty = false): string
+    {
+        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($pretty ? JSON_PRETTY_PRINT : 0));
+    }
+
+    /** @throws RefusedGarden where it is no garden, a newer one, or breaks the schema */
+    public function check(stdClass $document): void
+    {
+        $format = $document->format ?? null;
+        if ($format !== self::FORMAT) {
+            throw RefusedGarden::one('/format', (is_string($format) ? 'is "'.mb_substr($format, 0, 40).'"' : 'is missing').'; this is not a garden file, whose format is "'.self::FORMAT.'"');
+        }
+        $version = $document->version ?? null;
+        if (is_int($version) && $version > self::VERSION) {
+            throw RefusedGarden::one('/version', "is $version; this Kelp Tub reads version ".self::VERSION.'. Open it with a newer one');
+        }
+        $faults = $this->schema->faults($document);
+        if ($faults !== []) {
+            throw RefusedGarden::because($faults);
+        }
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\Library;
+use stdClass;
+
+/**
+ * What one mark of the tide staff adds to a garden. A list names the marks in their order; each sees the plans of those before it and no others.
+ *
+ * A mark that has nothing to say under one of these leaves it as it is here.
+ */
+abstract class Mark
+{
+    /** Its name in the report, in the address and on the page: `air`. */
+    abstract public function key(): string;
+
+    /**
+     * What the schema cannot say of this mark's part of a document.
+     *
+     * @return list<Fault>
+     */
+    public function faults(stdClass $document, Library $library): array
+    {
+        return [];
+    }
+
+    /** What the grower asks for here, defaults filled in: `$garden->of(…)` finds it by its class. Expects what faults() has passed. */
+    public function read(stdClass $document, Library $library): ?object
+    {
+        return null;
+    }
+
+    /** What follows from it: `$plan->get(…)` finds it by its class. */
+    public function plan(Plan $before, PlanningAids $aids): ?object
+    {
+        return null;
+    }
+
+    /**
+     * What it takes to build, this mark's plan being in $plan.
+     *
+     * @return array<string, list<Need>> by tub id; under "" what the garden as a whole takes
+     */
+    public function needs(Plan $plan, Library $library): array
+    {
+        return [];
+    }
+
+    /**
+     * What is to be said of one tub, all plans being made.
+     *
+     * @return list<Finding>
+     */
+    public function findingsOnTub(string $tub, RuleContext $context): array
+    {
+        return [];
+    }
+
+    /**
+     * What is to be said of the garden as a whole, or of what several tubs share.
+     *
+     * @return list<Finding>
+     */
+    public function findings(RuleContext $context): array
+    {
+        return [];
+    }
+
+    public function report(Plan $plan): MarkReport
+    {
+        return new MarkReport;
+    }
+}

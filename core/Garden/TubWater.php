@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Air\StoneSet;
+use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Feed\DripCycle;
+use KelpTub\Core\Season\TopUp;
+
+/** How a tub's roots get water and air. */
+final readonly class TubWater
+{
+    /**
+     * @param  LineChoice|null  $askedLine  as given, whether the system has it or not
+     * @param  list<TopUp>  $plannedTopUps  of a passive tub
+     */
+    public function __construct(
+        public GrowingSystem $system,
+        public ?LineChoice $askedLine,
+        public TopUps $topUps,
+        public array $plannedTopUps,
+        public ?StoneSet $stones,
+        public RaftWish $raft,
+        public ClonerWish $cloner,
+        public DripCycle $drip,
+    ) {
+    }
+
+    /** The water line the tub is planned with: the one asked for where its system has it. */
+    public function line(): LineChoice
+    {
+        return $this->askedLine !== null && in_array($this->askedLine, LineChoice::for($this->system), true)
+            ? $this->askedLine
+            : LineChoice::defaultFor($this->system);
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Air;
+
+use KelpTub\Core\Air\AirSystem;
+use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Air\Branch;
+use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PartCheck;
+use KelpTub\Core\File\PartReader;
+use KelpTub\Core\Garden\Mark;
+use KelpTub\Core\Garden\MarkReport;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\PlanningAids;
+use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
+use stdClass;
+
+/** Pumps and their lines as networks, and the oxygen that comes of them. */
+final class AirMark extends Mark
+{
+    private const DEFAULT_TUBE = 'tube-4-6';
+
+    private const DEFAULT_DISTANCE_MM = 1000.0;
+
+    public function key(): string
+    {
+        return 'air';
+    }
+
+    public function faults(stdClass $document, Library $library): array
+    {
+        $tubs = array_map(static fn (stdClass $tub): string => $tub->id, $document->tubs ?? []);
+        $faults = [];
+        $taken = [];
+        foreach ($document->air ?? [] as $i => $air) {
+            if (isset($taken[$air->id])) {
+                $faults[] = new Fault("/air/$i/id", "is \"$air->id\", which another pump has already; ids are unique");
+            }
+            $taken[$air->id] = true;
+            $faults = [
+                ...$faults,
+                ...PartCheck::part($air->pump, $library->pumps, "/air/$i/pump", 'pump', PartCheck::pump(...)),
+                ...PartCheck::part($air->tube ?? self::DEFAULT_TUBE, $library->tubes, "/air/$i/tube", 'tube', PartCheck::tube(...)),
+            ];
+            foreach ($air->branches ?? [] as $b => $branch) {
+                if (! in_array($branch->tub, $tubs, true)) {
+                    $faults[] = new Fault("/air/$i/branches/$b/tub", "is \"$branch->tub\", and no tub of this garden has that id");
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    public function read(stdClass $document, Library $library): AirSystems
+    {
+        return new AirSystems(PartReader::each($document->air ?? [], static fn (stdClass $raw, int $index): AirSystem => self::system($raw, $index, $library)));
+    }
+
+    private static function system(stdClass $raw, int $index, Library $library): AirSystem
+    {
+        $tube = $raw->tube ?? self::DEFAULT_TUBE;
+
+        return new AirSystem(
+            $index,
+            $raw->id,
+            is_string($raw->pump) ? $library->pumps->get($raw->pump) : PartReader::pump($raw->pump, null),
+            $raw->above_water ?? false,
+            $raw->check_valve ?? false,
+            (float) ($raw->height_above_floor_mm ?? 0),
+            $raw->joined ?? true,
+            is_string($tube) ? $library->tubes->get($tube) : PartReader::tube($tube, null),
+            (float) ($raw->trunk_mm ?? 0),
+            PartReader::each($raw->branches ?? [], static fn (stdClass $b): Branch => new Branch($b->tub, (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM), (float) ($b->valve ?? 1.0))),
+        );
+    }
+
+    public function plan(Plan $before, PlanningAids $aids): AirPlans
+    {
+        $planner = new AirPlanner($before->garden->site);
+        $tubs = $before->get(TubPlans::class)->tubs;
+        $systems = array_map(static fn (AirSystem $system): AirPlan => $planner->system($system, $tubs), $before->garden->of(AirSystems::class)->systems);
+
+        return new AirPlans($systems, array_map(static fn (TubPlan $tub): TubAir => $planner->tub($tub, $systems), $tubs));
+    }
+
+    public function needs(Plan $plan, Library $library): array
+    {
+        return [
+            ...array_map(static fn (TubPlan $tub): array => AirParts::ofTub($tub, $library), $plan->get(TubPlans::class)->tubs),
+            '' => array_merge(...array_map(static fn (AirPlan $air): array => AirParts::ofSystem($air, $library), $plan->get(AirPlans::class)->systems)),
+        ];
+    }
+
+    public function findingsOnTub(string $tub, RuleContext $context): array
+    {
+        return AirRules::ofTub($context->plan->get(TubPlans::class)->tubs[$tub], $context);
+    }
+
+    public function findings(RuleContext $context): array
+    {
+        return array_merge(...array_map(static fn (AirPlan $air): array => AirRules::ofSystem($air, $context), $context->plan->get(AirPlans::class)->systems));
+    }
+
+    public function report(Plan $plan): MarkReport
+    {
+        return new MarkReport(
+            ['air' => array_map(AirReport::ofSystem(...), $plan->get(AirPlans::class)->systems)],
+            array_map(static fn (TubPlan $tub): array => AirReport::ofTub($tub, $plan), $plan->get(TubPlans::class)->tubs),
+        );
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Air;
+
+use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\UnitSystem;
+
+/** How the oxygen's figures come about, with this garden's numbers in it. */
+final class AirWorkings
+{
+    /**
+     * @param  float|null  $outage  minutes without air, as reported
+     * @param  float  $working  litres in the tub
+     * @return array<string, string> by the figure's key
+     */
+    public static function of(TubAir $air, ?float $outage, float $working, UnitSystem $units): array
+    {
+        $balance = $air->balance;
+        if ($balance === null) {
+            return [];
+        }
+        $w = new QuantityWriter($units);
+        $mark = $w->number(OxygenBalance::STOP_MG_L, 0, 'mg/L');
+
+        return [
+            'steady_mg_l' => sprintf('Grown roots ask for %s. %s of air meets that where the oxygen settles at %s; the water cannot hold more than %s, so more air adds ever less.',
+                $w->number($balance->demand, 0, 'mg/h'), $w->number($air->flow, 2, 'L/min'), $w->number($balance->steady(), 1, 'mg/L'), $w->number($balance->saturation, 1, 'mg/L')),
+            'outage_min' => $outage === null
+                ? "Without air the surface alone keeps the oxygen above $mark."
+                : sprintf('The time in which roots take the oxygen in %s down to %s with the pump off.', $w->volume($working), $mark),
+        ];
+    }
+}

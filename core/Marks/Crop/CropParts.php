@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Crop;
+
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\NeedKind;
+use KelpTub\Core\Cost\NeedStage;
+use KelpTub\Core\Crop\CropGroup;
+use KelpTub\Core\Crop\Plug;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Marks\Tub\TubPlan;
+
+/** What the plants of a tub are set in, and what holds them up. Feed for the season comes with the season; it is not counted here. */
+final class CropParts
+{
+    /** @return list<Need> */
+    public static function of(TubPlan $plan, Library $library): array
+    {
+        $tub = $plan->tub;
+        $plug = $tub->planting->plug;
+        $needs = [new Need('clay-pebbles', $library->partName('clay-pebbles'), NeedKind::Consumable, $plan->plants->pebbles * $tub->count, 'L', NeedStage::Planting)];
+        if ($plug !== Plug::None) {
+            $needs[] = new Need("plug-$plug->value", $library->partName("plug-$plug->value"), NeedKind::Consumable, $plan->plants->mix->plants() * $tub->count, stage: NeedStage::Planting);
+        }
+        foreach ($plan->plants->mix->crops() as $crop) {
+            if ($crop->group !== CropGroup::Cutting) {
+                $needs[] = new Need("seed-$crop->key", "$crop->name seed", NeedKind::Consumable, 1, 'packet', NeedStage::Planting, shared: true);
+            }
+        }
+        if ($tub->planting->trellis) {
+            $needs[] = new Need('trellis', $library->partName('trellis'), NeedKind::Extra, $tub->count, stage: NeedStage::Support);
+        }
+
+        return $needs;
+    }
+}

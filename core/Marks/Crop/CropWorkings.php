@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Crop;
+
+use KelpTub\Core\Crop\CropMix;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
+
+/** How the crop's figures come about, with this garden's numbers in it. */
+final class CropWorkings
+{
+    /** @return array<string, string> by the figure's key */
+    public static function of(TubPlan $plan, Garden $garden): array
+    {
+        $write = new QuantityWriter($garden->units);
+
+        return array_filter(['plants' => self::plants($plan, $write), 'dry_day' => self::dryDay($plan, $write)], static fn (?string $text): bool => $text !== null);
+    }
+
+    private static function plants(TubPlan $plan, QuantityWriter $w): string
+    {
+        $capacity = $plan->plants->capacity;
+        $crops = $plan->tub->planting->crops;
+        $parts = [sprintf('The lid holds %d', $capacity->byLid)];
+        if (count($crops) === 1) {
+            $parts[] = sprintf('%s apart, %d', $w->length($crops[0]->crop->spacingMm * $plan->tub->planting->density->spacingShare()), $capacity->bySpacing);
+        } elseif ($crops !== []) {
+            $parts[] = sprintf('neighbours at the mean of their spacings, %d', $capacity->bySpacing);
+        }
+        if ($capacity->byWater !== null && $crops !== []) {
+            $parts[] = $plan->tub->system === GrowingSystem::Passive
+                ? sprintf('the water carries %d to harvest', $capacity->byWater)
+                : sprintf('%s at %s a plant%s carries %d', $w->volume($plan->water->working()), $w->volume(self::litresEach($plan)), count($crops) === 1 ? '' : ', taken over the crops,', $capacity->byWater);
+        }
+
+        return implode('; ', $parts).'. The least of them counts.';
+    }
+
+    /** Litres a plant wants under the tub's school, the mean of several crops. */
+    private static function litresEach(TubPlan $plan): float
+    {
+        $planting = $plan->tub->planting;
+        $mix = CropMix::inProportion($planting->crops, $planting->density, max(1, $plan->plants->count));
+
+        return $mix->litresWanted() * $planting->density->litresShare() / $mix->plants();
+    }
+
+    private static function dryDay(TubPlan $plan, QuantityWriter $w): ?string
+    {
+        $use = $plan->water->use;
+        if ($use === null || $use->toHarvest <= 0.0) {
+            return null;
+        }
+
+        return sprintf('%d plants drink %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used before the lowest level.',
+            $plan->plants->count, $w->volume($use->toHarvest), $w->number($plan->plants->climate, 2), $w->volume($use->peakDaily()), $w->volume($plan->water->usable()));
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Lid;
+
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Garden\Mark;
+use KelpTub\Core\Garden\MarkReport;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
+
+/** Cups, holes and where they go, as the tub's plan lays them out. */
+final class LidMark extends Mark
+{
+    public function key(): string
+    {
+        return 'lid';
+    }
+
+    public function needs(Plan $plan, Library $library): array
+    {
+        return ['' => array_merge(...array_map(static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden), array_values($plan->get(TubPlans::class)->tubs)))];
+    }
+
+    public function findingsOnTub(string $tub, RuleContext $context): array
+    {
+        $plan = $context->plan->get(TubPlans::class)->tubs[$tub];
+
+        return [...CupRules::of($plan, $context), ...LidRules::of($plan, $context)];
+    }
+
+    public function report(Plan $plan): MarkReport
+    {
+        return new MarkReport(tubs: array_map(static fn (TubPlan $tub): array => LidReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Lid;
+
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\NeedKind;
+use KelpTub\Core\Cost\NeedStage;
+use KelpTub\Core\Cup\SawSeries;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
+
+/** The saws that a lid's holes are cut with; one serves the whole garden. */
+final class LidParts
+{
+    /** @return list<Need> */
+    public static function of(TubPlan $plan, Garden $garden): array
+    {
+        $needs = [];
+        foreach ($plan->cutting->sizes as $i => $size) {
+            if ($size->saw !== null && $plan->holes->cupsOf($i) > 0) {
+                $hole = round($size->seat->hole);
+                $needs[] = new Need('saw-'.QuantityWriter::plain($hole, 0), "Hole saw {$size->saw->name()}", NeedKind::Tool, 1, stage: NeedStage::Saws, shared: true, owned: SawSeries::has($garden->saws, $hole) ? 1.0 : 0.0);
+            }
+        }
+
+        return $needs;
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Tub;
+
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Garden\Mark;
+use KelpTub\Core\Garden\MarkReport;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\PlanningAids;
+use KelpTub\Core\Garden\RuleContext;
+
+/** The vessel, its water and its weight. Plans lid and crop along: cups hang in the water, and what grows decides how many. */
+final class TubMark extends Mark
+{
+    public function key(): string
+    {
+        return 'tub';
+    }
+
+    public function plan(Plan $before, PlanningAids $aids): TubPlans
+    {
+        $planner = new TubPlanner($before->garden, $aids->memory);
+        $plans = [];
+        foreach ($before->garden->tubs as $tub) {
+            $plans[$tub->id] = $planner->plan($tub);
+        }
+
+        return new TubPlans($plans);
+    }
+
+    public function needs(Plan $plan, Library $library): array
+    {
+        return array_map(static fn (TubPlan $tub): array => TubParts::of($tub, $plan->garden, $library), $plan->get(TubPlans::class)->tubs);
+    }
+
+    public function findingsOnTub(string $tub, RuleContext $context): array
+    {
+        $plan = $context->plan->get(TubPlans::class)->tubs[$tub];
+
+        return [...VesselRules::of($plan, $context), ...SystemRules::of($plan, $context)];
+    }
+
+    public function report(Plan $plan): MarkReport
+    {
+        return new MarkReport(tubs: array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs));
+    }
+}

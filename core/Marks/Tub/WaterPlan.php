@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Tub;
+
+use KelpTub\Core\Crop\TubWaterUse;
+use KelpTub\Core\Cup\WaterLine;
+use KelpTub\Core\Garden\TubWater;
+use KelpTub\Core\Season\PassiveCourse;
+use KelpTub\Core\Vessel\Reservoir;
+
+/** How a tub's water stands, how much of it there is, and how it goes down. Heights in mm above the inside floor, volumes in litres. */
+final readonly class WaterPlan
+{
+    /** @param  float  $lowest  the level down to which the water is of use */
+    public function __construct(
+        private TubWater $asked,
+        public WaterLine $line,
+        public Reservoir $reservoir,
+        public float $lowest,
+        public ?TubWaterUse $use,
+    ) {
+    }
+
+    public function working(): float
+    {
+        return $this->reservoir->litresAt($this->line->grown);
+    }
+
+    public function usable(): float
+    {
+        return $this->above($this->lowest);
+    }
+
+    /** Litres between a level and the water line. */
+    public function above(float $level): float
+    {
+        return max(0.0, $this->working() - $this->reservoir->litresAt($level));
+    }
+
+    /** How a passive tub's water goes down with the top-ups that are planned; null without a crop. */
+    public function course(): ?PassiveCourse
+    {
+        return $this->use === null ? null : new PassiveCourse($this->use, $this->working(), $this->usable(), $this->asked->plannedTopUps);
+    }
+
+    /** Level on a day, with the top-ups that are planned and no others; null without a crop. */
+    public function levelOn(float $day): ?float
+    {
+        $course = $this->course();
+
+        return $course === null ? null : $this->reservoir->levelFor($course->litresOn($day));
+    }
+
+    /** Air between cup and water on such a day; null without a crop. */
+    public function gapOn(float $day): ?float
+    {
+        $level = $this->levelOn($day);
+
+        return $level === null ? null : $this->line->cupBottom - $level;
+    }
+
+    public function dryDay(): ?float
+    {
+        return $this->course()?->dryDay();
+    }
+
+    /**
+     * Days from one top-up to the next when the plants are grown, at the share of the usable water after which the tub's school tops up;
+     * without top-ups the days that all of it would last. Null without a crop.
+     */
+    public function daysBetweenFills(): ?float
+    {
+        return $this->use === null ? null : $this->asked->topUps->usedShare() * $this->usable() / $this->use->peakDaily();
+    }
+}
