@@ -6,6 +6,7 @@ namespace App\Library;
 
 use Illuminate\Contracts\Cache\Repository;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Lid\LayoutQuestion;
 use KelpTub\Core\Lid\LayoutSpace;
 
 /**
@@ -21,20 +22,20 @@ final class RememberedLayouts implements LayoutMemory
     {
     }
 
-    public function recall(LayoutSpace $space, string $question): int|string|null
+    public function recall(LayoutQuestion $question): int|string|null
     {
-        if (! isset($this->known[$space->fingerprint][$question])) {
+        if (! isset($this->known[$question->space->fingerprint][$question->text])) {
             // Another request may have found it meanwhile.
-            $this->known[$space->fingerprint] = $this->read($space);
+            $this->known[$question->space->fingerprint] = $this->read($question->space);
         }
 
-        return $this->known[$space->fingerprint][$question] ?? null;
+        return $this->known[$question->space->fingerprint][$question->text] ?? null;
     }
 
-    public function keep(LayoutSpace $space, string $question, int|string $answer): void
+    public function keep(LayoutQuestion $question, int|string $answer): void
     {
-        $this->known[$space->fingerprint] = [$question => $answer] + ($this->known[$space->fingerprint] ?? []) + $this->read($space);
-        $this->cache->forever($space->fingerprint, $this->known[$space->fingerprint]);
+        $this->known[$question->space->fingerprint] = [$question->text => $answer] + ($this->known[$question->space->fingerprint] ?? []) + $this->read($question->space);
+        $this->cache->forever($question->space->fingerprint, $this->known[$question->space->fingerprint]);
     }
 
     public function maySolve(): bool

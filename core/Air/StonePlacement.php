@@ -6,6 +6,7 @@ namespace KelpTub\Core\Air;
 
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Geometry\RoundedBox;
+use KelpTub\Core\Numbers\Crossing;
 
 /**
  * Where the stones of a tub lie on its floor, under the plants: the cluster centres of the cups, drawn in to the floor.
@@ -22,6 +23,9 @@ final class StonePlacement
     private const WALL_MM = 25.0;
 
     private const ROUNDS = 50;
+
+    /** A stone is drawn in to the floor to within so much of its way from the middle. */
+    private const TOLERANCE = 1.0e-12;
 
     /**
      * @param  list<Point>  $cups
@@ -128,19 +132,8 @@ final class StonePlacement
         if ($inside->halfX <= 0.0 || $inside->halfY <= 0.0) {
             return new Point(0.0, 0.0);
         }
-        [$in, $out] = [0.0, 1.0];
-        if ($inside->clearance($p->x, $p->y) >= 0.0) {
-            return $p;
-        }
-        for ($i = 0; $i < 40; $i++) {
-            $t = ($in + $out) / 2;
-            if ($inside->clearance($p->x * $t, $p->y * $t) >= 0.0) {
-                $in = $t;
-            } else {
-                $out = $t;
-            }
-        }
+        $share = Crossing::of(static fn (float $share): float => $inside->clearance($p->x * $share, $p->y * $share), 0.0, 1.0, self::TOLERANCE);
 
-        return new Point($p->x * $in, $p->y * $in);
+        return new Point($p->x * $share, $p->y * $share);
     }
 }

@@ -9,6 +9,7 @@ use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\Plug;
 use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
@@ -22,6 +23,7 @@ use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Raft;
 use KelpTub\Core\Season\TopUp;
+use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
 /** Reads the tubs of a garden document, defaults filled in, and says what of them the schema cannot. */
@@ -221,12 +223,12 @@ final readonly class TubReader
         );
     }
 
-    private function vessel(string|stdClass $given): \KelpTub\Core\Vessel\Vessel
+    private function vessel(string|stdClass $given): Vessel
     {
         return is_string($given) ? $this->library->vessels->get($given) : PartReader::vessel($given, null);
     }
 
-    private function cup(string|stdClass $given): \KelpTub\Core\Cup\Cup
+    private function cup(string|stdClass $given): Cup
     {
         return is_string($given) ? $this->library->cups->get($given) : PartReader::cup($given, null);
     }

@@ -90,8 +90,17 @@ final readonly class RoundedBox
     /** Whether all of another box lies in this one: the four discs at its corners span it. */
     public function contains(self $other): bool
     {
-        return $this->halfX >= $other->halfX && $this->halfY >= $other->halfY
-            && $this->clearance($other->halfX - $other->radius, $other->halfY - $other->radius) >= $other->radius;
+        return $this->roomFor($other) >= 0.0;
+    }
+
+    /** How far another box, in its middle, stays off its outline where it comes nearest, mm; negative where it does not go in. */
+    public function roomFor(self $other): float
+    {
+        return min(
+            $this->halfX - $other->halfX,
+            $this->halfY - $other->halfY,
+            $this->clearance($other->halfX - $other->radius, $other->halfY - $other->radius) - $other->radius,
+        );
     }
 
     /** The largest y inside at a given x, mm; negative infinity where there is none. */

@@ -10,14 +10,14 @@ final class FreshMemory implements LayoutMemory
     /** @var array<string, array<string, int|string>> by the space and the question */
     private array $known = [];
 
-    public function recall(LayoutSpace $space, string $question): int|string|null
+    public function recall(LayoutQuestion $question): int|string|null
     {
-        return $this->known[$space->fingerprint][$question] ?? null;
+        return $this->known[$question->space->fingerprint][$question->text] ?? null;
     }
 
-    public function keep(LayoutSpace $space, string $question, int|string $answer): void
+    public function keep(LayoutQuestion $question, int|string $answer): void
     {
-        $this->known[$space->fingerprint][$question] = $answer;
+        $this->known[$question->space->fingerprint][$question->text] = $answer;
     }
 
     public function maySolve(): bool

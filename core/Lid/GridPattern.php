@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Numbers\Crossing;
 
 /** Rows and columns at even pitches, as wide as the space lets their corner holes go. */
 final class GridPattern implements Pattern
 {
-    private const BISECTIONS = 40;
+    private const TOLERANCE_MM = 1.0e-10;
 
     public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
@@ -43,20 +44,8 @@ final class GridPattern implements Pattern
         if ($stepsX === 0 || $stepsY === 0) {
             return [$stepsX === 0 ? 0.0 : $wide, $stepsY === 0 ? 0.0 : $deep];
         }
-        [$low, $high] = [0.0, $wide];
-        if ($wide / $stepsX > $space->reachY($wide) / $stepsY) {
-            for ($i = 0; $i < self::BISECTIONS; $i++) {
-                $x = ($low + $high) / 2;
-                if ($x / $stepsX < $space->reachY($x) / $stepsY) {
-                    $low = $x;
-                } else {
-                    $high = $x;
-                }
-            }
-        } else {
-            $low = $wide;
-        }
-        $halves = [$low, $space->reachY($low)];
+        $half = Crossing::of(static fn (float $x): float => $space->reachY($x) / $stepsY - $x / $stepsX, 0.0, $wide, self::TOLERANCE_MM);
+        $halves = [$half, $space->reachY($half)];
 
         return $reaches($halves[0], $stepsX) && $reaches($halves[1], $stepsY) ? $halves : null;
     }

@@ -53,7 +53,7 @@ final class LayoutSolver
      */
     public function most(PatternKind $kind, float $pitch, int $cap): int
     {
-        return $this->remembered("most $kind->value ".var_export($pitch, true)." $cap", fn (): int => $this->findMost($kind, $pitch, $cap));
+        return $this->remembered(LayoutQuestion::most($this->space, $kind, $pitch, $cap), fn (): int => $this->findMost($kind, $pitch, $cap));
     }
 
     /**
@@ -61,13 +61,13 @@ final class LayoutSolver
      *
      * @param  callable(): int  $find
      */
-    public function remembered(string $question, callable $find): int
+    public function remembered(LayoutQuestion $question, callable $find): int
     {
-        $answer = $this->memory->recall($this->space, $question);
+        $answer = $this->memory->recall($question);
         if ($answer === null) {
             $answer = $find();
             if (! $this->waiting) {
-                $this->memory->keep($this->space, $question, $answer);
+                $this->memory->keep($question, $answer);
             }
         }
 
@@ -79,14 +79,14 @@ final class LayoutSolver
      *
      * @param  callable(): (Arrangement|null)  $find
      */
-    private function rememberedLayout(string $question, callable $find): ?Arrangement
+    private function rememberedLayout(LayoutQuestion $question, callable $find): ?Arrangement
     {
-        $packed = $this->memory->recall($this->space, $question);
+        $packed = $this->memory->recall($question);
         if ($packed !== null) {
             return $packed === '' ? null : Arrangement::unpacked((string) $packed);
         }
         $found = $find();
-        $this->memory->keep($this->space, $question, $found?->packed() ?? '');
+        $this->memory->keep($question, $found?->packed() ?? '');
 
         return $found;
     }
@@ -118,27 +118,27 @@ final class LayoutSolver
     /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $pitch apart. */
     public function arrange(PatternKind $kind, int $count, float $pitch): ?Arrangement
     {
-        $question = "$kind->value $count $pitch";
-        if (! array_key_exists($question, $this->known)) {
-            $this->known[$question] = match ($kind) {
+        $asked = "$kind->value $count $pitch";
+        if (! array_key_exists($asked, $this->known)) {
+            $this->known[$asked] = match ($kind) {
                 PatternKind::Spread => $this->spread($count, $pitch) ?? $this->search(PatternKind::Best, $count, $pitch),
                 PatternKind::Best => $this->best($count, $pitch),
                 default => $this->search($kind, $count, $pitch),
             };
         }
 
-        return $this->known[$question];
+        return $this->known[$asked];
     }
 
     /** The best regular pattern, as most of arrange() knows it: at once, whatever spreads are known. */
     public function regular(int $count, float $pitch): ?Arrangement
     {
-        $question = "regular $count ".var_export($pitch, true);
-        if (! array_key_exists($question, $this->known)) {
-            $this->known[$question] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $pitch));
+        $question = LayoutQuestion::regular($this->space, $count, $pitch);
+        if (! array_key_exists($question->text, $this->known)) {
+            $this->known[$question->text] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $pitch));
         }
 
-        return $this->known[$question];
+        return $this->known[$question->text];
     }
 
     /** The best regular pattern, or spread where that is more than 3 % wider or the only one that keeps the pitch. */
@@ -160,9 +160,10 @@ final class LayoutSolver
             return null;
         }
         if (! array_key_exists($count, $this->spread)) {
-            $known = $this->memory->maySolve() || $this->memory->recall($this->space, "spread $count") !== null;
+            $question = LayoutQuestion::spread($this->space, $count);
+            $known = $this->memory->maySolve() || $this->memory->recall($question) !== null;
             $this->waiting = $this->waiting || ! $known;
-            $this->spread[$count] = $known ? $this->rememberedLayout("spread $count", fn (): ?Arrangement => $this->solved($count)) : null;
+            $this->spread[$count] = $known ? $this->rememberedLayout($question, fn (): ?Arrangement => $this->solved($count)) : null;
         }
         $spread = $this->spread[$count];
 

@@ -6,6 +6,7 @@ namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Geometry\RoundedBox;
+use KelpTub\Core\Numbers\Crossing;
 use KelpTub\Core\Vessel\Profile;
 
 /**
@@ -89,33 +90,16 @@ final readonly class Raft
     private static function jam(Profile $profile, CrossSection $board, float $line): float
     {
         $box = RoundedBox::of($board);
-        $free = static fn (float $level): bool => RoundedBox::of($profile->sectionAt($level))->contains($box);
-        $levels = [];
-        foreach ($profile->stations as $station) {
-            if ($station->height < $line) {
-                $levels[] = $station->height;
-            }
-        }
+        $lacks = static fn (float $level): float => -RoundedBox::of($profile->sectionAt($level))->roomFor($box);
         $above = $line;
-        foreach (array_reverse($levels) as $level) {
-            // Just above a station: at a step the narrower section is the one below it.
-            foreach ([$level, $level - self::TOLERANCE_MM] as $look) {
-                if ($look < 0.0 || $free($look)) {
-                    continue;
+        foreach (array_reverse($profile->stations) as $station) {
+            // Just above a station, and just below it: at a step the narrower section is the lower one.
+            foreach ($station->height < $line ? [$station->height, $station->height - self::TOLERANCE_MM] : [] as $look) {
+                if ($look >= 0.0 && $lacks($look) > 0.0) {
+                    return Crossing::of($lacks, $look, $above, self::TOLERANCE_MM);
                 }
-                [$stuck, $loose] = [$look, $above];
-                while ($loose - $stuck > self::TOLERANCE_MM) {
-                    $middle = ($stuck + $loose) / 2;
-                    if ($free($middle)) {
-                        $loose = $middle;
-                    } else {
-                        $stuck = $middle;
-                    }
-                }
-
-                return $loose;
             }
-            $above = $level;
+            $above = min($above, $station->height);
         }
 
         return 0.0;

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Numbers\Crossing;
 
 /** One or two rings about the middle, with or without a cup in the centre. The outer ring is as wide as the space allows. */
 final class RingPattern implements Pattern
 {
-    private const BISECTIONS = 40;
+    private const TOLERANCE_MM = 1.0e-10;
 
     public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
     {
@@ -48,20 +49,12 @@ final class RingPattern implements Pattern
         if ($inner > 1 && ($least > $radius || $between($least) < $pitch)) {
             return null;
         }
-        [$low, $high] = [0.0, $radius];
-        for ($i = 0; $i < self::BISECTIONS; $i++) {
-            $r = ($low + $high) / 2;
-            if ($within($r) < $between($r)) {
-                $low = $r;
-            } else {
-                $high = $r;
-            }
-        }
-        if ($within($low) < $pitch) {
+        $at = Crossing::of(static fn (float $r): float => $between($r) - $within($r), 0.0, $radius, self::TOLERANCE_MM);
+        if ($within($at) < $pitch) {
             return null;
         }
 
-        return self::rings([[$outer, $radius, 0.0], [$inner, $low, $turn]], $centre);
+        return self::rings([[$outer, $radius, 0.0], [$inner, $at, $turn]], $centre);
     }
 
     /** @param  list<array{int, float, float}>  $rings count, radius and turn of each */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Numbers\Crossing;
 
 /**
  * Rows in which every second one is shifted by half a pitch: k and k − 1 holes in turn (either first), or k in each.
@@ -14,7 +15,8 @@ final class StaggeredPattern implements Pattern
 {
     private const SCAN = 6;
 
-    private const BISECTIONS = 22;
+    /** To so much of the depth rows are set at even distances. */
+    private const TOLERANCE = 1.0e-12;
 
     private const LOOKS = 5;
 
@@ -138,17 +140,7 @@ final class StaggeredPattern implements Pattern
      */
     private static function evenDepth(float $deep, int $rows, callable $pitchAt): float
     {
-        $even = static fn (float $half): bool => 2 * $half / ($rows - 1) < $pitchAt($half) * sqrt(3) / 2;
-        if ($even($deep)) {
-            return $deep;
-        }
-        [$low, $high] = [0.0, $deep];
-        for ($i = 0; $i < self::BISECTIONS; $i++) {
-            $half = ($low + $high) / 2;
-            [$low, $high] = $even($half) ? [$half, $high] : [$low, $half];
-        }
-
-        return $low;
+        return Crossing::of(static fn (float $half): float => $pitchAt($half) * sqrt(3) / 2 - 2 * $half / ($rows - 1), 0.0, $deep, self::TOLERANCE * $deep);
     }
 
     /** Least distance in a pattern of rows a step apart inside and a rise apart between. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Numbers;
 
 /**
- * Where a continuous function that falls comes down through nought: found by interpolation, drawn towards the middle and kept within what
+ * Where a continuous function that falls comes down through zero: found by interpolation, drawn towards the middle and kept within what
  * halving allows, so that it takes at most two looks more than halving and mostly a few only.
  *
  * Source: I. F. D. Oliveira and R. H. C. Takahashi, "An enhancement of the bisection method average performance preserving minmax
@@ -20,7 +20,7 @@ final class Crossing
     private const SLACK = 1;
 
     /**
-     * The place to within $tolerance, or as near as numbers lie; $low where the function is not above nought there, $high where it is above nought still.
+     * The place to within $tolerance, or as near as numbers lie; $low where the function is not above zero there, $high where it is above zero still.
      *
      * @param  callable(float): float  $falling
      */
@@ -37,7 +37,7 @@ final class Crossing
             if ($middle <= $low || $middle >= $high) {
                 break;
             }
-            $straight = is_infinite($under) ? $middle : $low + ($high - $low) * $over / ($over - $under);
+            $straight = is_infinite($under) || is_infinite($over) ? $middle : $low + ($high - $low) * $over / ($over - $under);
             $towards = $middle <=> $straight;
             $drawn = $pull * ($high - $low) ** 2;
             $at = $drawn <= abs($middle - $straight) ? $straight + $towards * $drawn : $middle;

@@ -6,6 +6,7 @@ namespace KelpTub\Core\Vessel;
 
 use InvalidArgumentException;
 use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Numbers\Crossing;
 
 /**
  * The inside of a vessel as a stack of stations, straight between them. Heights and lengths in mm, volumes in litres.
@@ -17,8 +18,8 @@ final readonly class Profile
 {
     private const MM3_PER_LITRE = 1.0e6;
 
-    /** Depths are inverted until the bracket is narrower than this, in mm. */
-    private const DEPTH_TOLERANCE_MM = 1.0e-7;
+    /** Depths are inverted to within this, in mm. */
+    private const DEPTH_TOLERANCE_MM = 1.0e-10;
 
     /** @var list<float> volume below each station, in litres */
     private array $volumes;
@@ -84,24 +85,8 @@ final readonly class Profile
         while ($this->volumes[$i + 1] < $litres) {
             $i++;
         }
-        [$low, $high] = [$this->stations[$i]->height, $this->stations[$i + 1]->height];
-        $depth = ($low + $high) / 2;
-        // Newton's steps, whose slope is the area at that depth; a step that leaves the bracket halves it instead.
-        while ($high - $low > self::DEPTH_TOLERANCE_MM) {
-            $over = $this->volumeAt($depth) - $litres;
-            if ($over < 0.0) {
-                $low = $depth;
-            } else {
-                $high = $depth;
-            }
-            $next = $depth - $over * self::MM3_PER_LITRE / $this->sectionAt($depth)->area();
-            if (abs($next - $depth) < self::DEPTH_TOLERANCE_MM) {
-                return $next;
-            }
-            $depth = $next > $low && $next < $high ? $next : ($low + $high) / 2;
-        }
 
-        return $depth;
+        return Crossing::of(fn (float $depth): float => $litres - $this->volumeAt($depth), $this->stations[$i]->height, $this->stations[$i + 1]->height, self::DEPTH_TOLERANCE_MM);
     }
 
     /** The inside cross-section at a depth; at a step, the one above it. */

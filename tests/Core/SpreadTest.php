@@ -8,8 +8,8 @@ use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Lid\LayoutQuestion;
 use KelpTub\Core\Lid\LayoutSolver;
-use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
 use KelpTub\Core\Marks\Marks;
@@ -105,14 +105,14 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         {
         }
 
-        public function recall(LayoutSpace $space, string $question): int|string|null
+        public function recall(LayoutQuestion $question): int|string|null
         {
-            $this->asked[] = $question;
+            $this->asked[] = $question->text;
 
             return null;
         }
 
-        public function keep(LayoutSpace $space, string $question, int|string $answer): void
+        public function keep(LayoutQuestion $question, int|string $answer): void
         {
         }
 
@@ -152,14 +152,14 @@ it('counts a lid once, keeps no count that waits for a spread, and tells lids ap
 
         public bool $hasTime = false;
 
-        public function recall(LayoutSpace $space, string $question): int|string|null
+        public function recall(LayoutQuestion $question): int|string|null
         {
-            return $this->kept["$question $space->fingerprint"] ?? null;
+            return $this->kept["$question->text {$question->space->fingerprint}"] ?? null;
         }
 
-        public function keep(LayoutSpace $space, string $question, int|string $answer): void
+        public function keep(LayoutQuestion $question, int|string $answer): void
         {
-            $this->kept["$question $space->fingerprint"] = $answer;
+            $this->kept["$question->text {$question->space->fingerprint}"] = $answer;
         }
 
         public function maySolve(): bool

@@ -9,6 +9,7 @@ use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
@@ -32,7 +33,7 @@ final class CropRules
         if ($plan->plants->mix->isEmpty()) {
             return [];
         }
-        $findings = [self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
+        $findings = [...self::cupSizes($plan, $context), self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
         foreach ($plan->plants->mix->crops() as $crop) {
             $findings = [...$findings, self::passive($plan, $crop, $context), self::temperature($plan, $crop, $context), self::light($plan, $crop, $context), self::headroom($plan, $crop, $context)];
         }
@@ -120,6 +121,51 @@ final class CropRules
         return new Finding('crop.windows', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/crops'),
             'These crops cannot share a tub. '.ucfirst(implode('; ', $apart)).'. Give each a tub of its own, or pair it with another.',
             'One reservoir has one strength, one pH and one temperature. Where windows do not meet, one of the crops always does badly.');
+    }
+
+    /** @return list<Finding> crops whose cup is too small for them */
+    private static function cupSizes(TubPlan $plan, RuleContext $context): array
+    {
+        $tub = $plan->tub;
+        $findings = [];
+        foreach ($plan->plants->mix->crops() as $crop) {
+            $smallest = null;
+            foreach ($plan->plants->cropAt as $hole => $at) {
+                $cup = $plan->cutting->sizes[$plan->holes->cupAt[$hole]]->cup;
+                if ($at?->key === $crop->key && ($smallest === null || $cup->top < $smallest->top)) {
+                    $smallest = $cup;
+                }
+            }
+            if ($smallest === null || $smallest->suits($crop->cupMinMm)) {
+                continue;
+            }
+            $findings[] = new Finding('crop.cup', Severity::Mind, $tub->id, $tub->pointer('/cup'),
+                sprintf('%s wants a cup of %s or more; this one is %s.', $crop->name, $context->write->length($crop->cupMinMm), $context->write->length($smallest->top)),
+                'A stem that outgrows its cup is strangled by it, and a heavy plant rocks in a small one.',
+                self::largerCup($plan, $crop, $context));
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Remedy> the smallest bought cup that suits, for all of the tub, or beside the one it has */
+    private static function largerCup(TubPlan $plan, Crop $crop, RuleContext $context): array
+    {
+        $tub = $plan->tub;
+        $fitting = null;
+        foreach ($context->library->cups as $cup) {
+            if (! $cup->homeMade && $cup->suits($crop->cupMinMm) && ($fitting === null || $cup->top < $fitting->top)) {
+                $fitting = $cup;
+            }
+        }
+        if ($fitting === null) {
+            return [];
+        }
+        if (count($plan->plants->mix->crops()) > 1 && $tub->holes->secondCup === null) {
+            return [$context->set("Use the $fitting->name beside it", $tub->pointer('/cups_2'), $fitting->key)];
+        }
+
+        return [new Remedy("Use the $fitting->name", [...$context->patch->set($tub->pointer('/cup'), $fitting->key), ...$context->patch->set($tub->pointer('/hole_mm'), null)])];
     }
 
     private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Lid;
 
-use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\SawChoice;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Cup\Seat;
@@ -38,7 +37,7 @@ final class CupRules
             ];
         }
 
-        return array_values(array_filter([...$findings, self::uneven($plan, $context), ...self::cropSizes($plan, $context)]));
+        return array_values(array_filter([...$findings, self::uneven($plan, $context)]));
     }
 
     private static function seat(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
@@ -116,51 +115,6 @@ final class CupRules
         return new Finding('cup.uneven', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/cups_2'),
             sprintf('The second cup hangs %s %s than the first. Wet its plug by hand until its roots reach the water, or take cups of like depth.', $w->length(abs($second->bottom - $plan->cutting->sizes[0]->bottom)), $lower ? 'lower' : 'higher'),
             $lower ? 'Set for the first cup, the line stands in the second one and keeps its plug sodden.' : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
-    }
-
-    /** @return list<Finding> crops whose cup is too small for them */
-    private static function cropSizes(TubPlan $plan, RuleContext $context): array
-    {
-        $tub = $plan->tub;
-        $findings = [];
-        foreach ($plan->plants->mix->crops() as $crop) {
-            $smallest = null;
-            foreach ($plan->plants->cropAt as $hole => $at) {
-                $cup = $plan->cutting->sizes[$plan->holes->cupAt[$hole]]->cup;
-                if ($at?->key === $crop->key && ($smallest === null || $cup->top < $smallest->top)) {
-                    $smallest = $cup;
-                }
-            }
-            if ($smallest === null || $smallest->suits($crop->cupMinMm)) {
-                continue;
-            }
-            $findings[] = new Finding('crop.cup', Severity::Mind, $tub->id, $tub->pointer('/cup'),
-                sprintf('%s wants a cup of %s or more; this one is %s.', $crop->name, $context->write->length($crop->cupMinMm), $context->write->length($smallest->top)),
-                'A stem that outgrows its cup is strangled by it, and a heavy plant rocks in a small one.',
-                self::largerCup($plan, $crop, $context));
-        }
-
-        return $findings;
-    }
-
-    /** @return list<Remedy> the smallest bought cup that suits, for all of the tub, or beside the one it has */
-    private static function largerCup(TubPlan $plan, Crop $crop, RuleContext $context): array
-    {
-        $tub = $plan->tub;
-        $fitting = null;
-        foreach ($context->library->cups as $cup) {
-            if (! $cup->homeMade && $cup->suits($crop->cupMinMm) && ($fitting === null || $cup->top < $fitting->top)) {
-                $fitting = $cup;
-            }
-        }
-        if ($fitting === null) {
-            return [];
-        }
-        if (count($plan->plants->mix->crops()) > 1 && $tub->holes->secondCup === null) {
-            return [$context->set("Use the $fitting->name beside it", $tub->pointer('/cups_2'), $fitting->key)];
-        }
-
-        return [new Remedy("Use the $fitting->name", [...$context->patch->set($tub->pointer('/cup'), $fitting->key), ...$context->patch->set($tub->pointer('/hole_mm'), null)])];
     }
 
     /** @return list<Remedy> the saw that seats the cup by its lip, where there is one and the hole was given */

@@ -13,6 +13,7 @@ use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Lid\LayoutQuestion;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
@@ -76,7 +77,7 @@ final readonly class HolesPlanner
         $pitch = max($this->space->leastFullPitch(), $narrowest);
         $within = $this->solver->most($this->kind, $pitch, $byLid);
         $crops = array_map(static fn (CropWish $w): array => [$w->crop->key, $w->crop->matureHeightMm, $w->plants], $this->tub->planting->crops);
-        $question = serialize(['mixed', $this->kind, $pitch, $apart, $within, $this->spacings, $crops]);
+        $question = LayoutQuestion::mixed($this->space, [$this->kind, $pitch, $apart, $within, $this->spacings, $crops]);
 
         return $this->solver->remembered($question, fn (): int => $this->mostMixed($pitch, $apart, $within));
     }

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+/** The plan of the core: its rooms, and which may open a door into which. */
+final class House
+{
+    /** Each room with the rooms it may know. Below are those that everything may use; above them the subjects; then what makes a garden of them. */
+    public const PLAN = [
+        'Numbers' => [],
+        'Units' => [],
+        'Geometry' => [],
+
+        'Cup' => ['Units'],
+        'Vessel' => ['Geometry', 'Numbers', 'Cup'],
+        'Lid' => ['Geometry', 'Numbers', 'Cup', 'Vessel'],
+        'Crop' => ['Geometry', 'Numbers', 'Cup', 'Lid'],
+        'Air' => ['Geometry', 'Numbers', 'Cup'],
+        'Feed' => [],
+        'Season' => ['Crop'],
+        'Cost' => [],
+
+        'File' => ['Geometry', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Cost'],
+        'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
+
+        'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden'],
+        'Marks/Lid' => ['Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Cost' => ['Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Cost'],
+
+        'WhatIf' => ['Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Cost'],
+    ];
+
+    /** @return list<string> every file of the core */
+    public static function files(): array
+    {
+        $files = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {
+            $files[] = (string) $file;
+        }
+        sort($files);
+
+        return $files;
+    }
+
+    /** @return list<string> the folders that hold code, as they are found */
+    public static function rooms(): array
+    {
+        return array_keys(self::doors());
+    }
+
+    /** @return array<string, list<string>> the rooms that each room knows, as its files say */
+    public static function doors(): array
+    {
+        $doors = [];
+        foreach (self::files() as $file) {
+            $room = substr(dirname($file), strlen(self::folder()) + 1);
+            $doors[$room] = array_values(array_unique([...($doors[$room] ?? []), ...self::namedIn('KelpTub\Core\\'.str_replace('/', '\\', $room), (string) file_get_contents($file))]));
+        }
+        ksort($doors);
+
+        return $doors;
+    }
+
+    /** @return list<string> the other rooms that are named in a text */
+    public static function namedIn(string $namespace, string $code): array
+    {
+        preg_match_all('/(?<!namespace )KelpTub\\\\Core\\\\((?:[A-Z]\w*\\\\)+)[A-Z]\w*/', $code, $matches);
+        $here = str_replace(['KelpTub\Core\\', '\\'], ['', '/'], $namespace);
+
+        return array_values(array_diff(array_unique(array_map(static fn (string $path): string => str_replace('\\', '/', rtrim($path, '\\')), $matches[1])), [$here]));
+    }
+
+    /**
+     * @param  array<string, list<string>>  $doors
+     * @return list<string> doors that the plan does not have
+     */
+    public static function undrawn(array $doors): array
+    {
+        $undrawn = [];
+        foreach ($doors as $room => $into) {
+            foreach (array_diff($into, self::PLAN[$room] ?? []) as $other) {
+                $undrawn[] = "$room → $other";
+            }
+        }
+
+        return $undrawn;
+    }
+
+    /**
+     * Rooms from which one comes back to where one set out.
+     *
+     * @param  array<string, list<string>>  $plan
+     * @return list<string>
+     */
+    public static function circles(array $plan): array
+    {
+        $reach = static function (string $from, array $seen) use (&$reach, $plan): array {
+            foreach ($plan[$from] ?? [] as $to) {
+                if (! isset($seen[$to])) {
+                    $seen = $reach($to, [...$seen, $to => true]);
+                }
+            }
+
+            return $seen;
+        };
+
+        return array_values(array_filter(array_keys($plan), static fn (string $room): bool => isset($reach($room, [])[$room])));
+    }
+
+    private static function folder(): string
+    {
+        return dirname(__DIR__, 2).'/core';
+    }
+}
