@@ -62,7 +62,7 @@ final class PlanCommand extends GardenCommand
     {
         $air = $plan->get(AirPlans::class)->tubs[$tub->tub->id];
         $label = $tub->tub->body->vessel->labelLitres;
-        $spacing = $tub->holes->arrangement->spacing;
+        $distance = $tub->holes->arrangement->holeDistance;
         $dry = $tub->water->dryDay();
         $output->writeln(['', $tub->tub->name.($tub->tub->count > 1 ? " × {$tub->tub->count}" : '')], OutputInterface::OUTPUT_RAW);
         (new Table($output))->setStyle('compact')->setRows([
@@ -72,7 +72,7 @@ final class PlanCommand extends GardenCommand
             ['  weight', $w->mass($tub->fittings->weight->kg)],
             ...self::system($tub, $w),
             ['  hole', $tub->cutting->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name().' saw', $size->seat->kind->value), $tub->cutting->sizes))],
-            ['  layout', sprintf('%d × %s%s', $tub->holes->count(), $tub->holes->arrangement->pattern->value, $spacing === null ? '' : ', '.$w->length($spacing).' apart')],
+            ['  layout', sprintf('%d × %s%s', $tub->holes->count(), $tub->holes->arrangement->pattern->value, $distance === null ? '' : ', '.$w->length($distance).' apart')],
             ...($tub->plants->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->plants->mix->shares))]]),
             ['  carries', sprintf('%d plants, limited by %s', $tub->plants->capacity->plants, $tub->plants->capacity->limitedBy)],
             ['  oxygen', $air->balance === null ? 'by the air gap' : sprintf('%s of air, steady at %s', $w->number($air->flow, 2, 'L/min'), $w->number($air->balance->steady(), 1, 'mg/L'))],

@@ -13,7 +13,7 @@ final readonly class Arrangement
     private function __construct(
         public PatternKind $pattern,
         public array $points,
-        public ?float $spacing,
+        public ?float $holeDistance,
     ) {
     }
 
@@ -69,7 +69,7 @@ final readonly class Arrangement
         $rows = [];
         $back = INF;
         foreach ($points as $point) {
-            if ($point->y < $back - self::ROW_SHARE * ($this->spacing ?? 0.0)) {
+            if ($point->y < $back - self::ROW_SHARE * ($this->holeDistance ?? 0.0)) {
                 $rows[] = [];
                 $back = $point->y;
             }
@@ -79,7 +79,7 @@ final readonly class Arrangement
             usort($row, static fn (Point $a, Point $b): int => $a->x <=> $b->x);
         }
 
-        return new self($this->pattern, array_merge(...$rows), $this->spacing);
+        return new self($this->pattern, array_merge(...$rows), $this->holeDistance);
     }
 
     /** All of it as text, to be kept: the pattern's name, then x and y of each hole as doubles. */

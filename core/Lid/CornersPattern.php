@@ -9,13 +9,13 @@ use KelpTub\Core\Geometry\Point;
 /** The four corners of a rectangular lid, then even steps along its sides; five is the corners and the middle. */
 final class CornersPattern implements Pattern
 {
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
         if ($space->lid->outline->round || $count < 4) {
             return;
         }
         if ($count === 5) {
-            $halves = GridPattern::corner($space, 1, 1, $pitch);
+            $halves = GridPattern::corner($space, 1, 1, $leastDistance);
             if ($halves !== null) {
                 yield Arrangement::of(PatternKind::Corners, [...self::around(1, 1, ...$halves), new Point(0.0, 0.0)]);
             }
@@ -27,7 +27,7 @@ final class CornersPattern implements Pattern
             if ($count % 2 !== 0 || $stepsY < 1) {
                 continue;
             }
-            $halves = GridPattern::corner($space, $stepsX, $stepsY, $pitch);
+            $halves = GridPattern::corner($space, $stepsX, $stepsY, $leastDistance);
             if ($halves !== null) {
                 yield Arrangement::of(PatternKind::Corners, self::around($stepsX, $stepsY, ...$halves));
             }

@@ -7,19 +7,19 @@ namespace KelpTub\Core\Lid;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Numbers\Crossing;
 
-/** Rows and columns at even pitches, as wide as the space lets their corner holes go. */
+/** Rows and columns at even steps, as wide as the space lets their corner holes go. */
 final class GridPattern implements Pattern
 {
     private const TOLERANCE_MM = 1.0e-10;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
         for ($rows = 1; $rows <= $count; $rows++) {
             if ($count % $rows !== 0 || $count === 1) {
                 continue;
             }
             $columns = intdiv($count, $rows);
-            $halves = self::corner($space, $columns - 1, $rows - 1, $pitch);
+            $halves = self::corner($space, $columns - 1, $rows - 1, $leastDistance);
             if ($halves !== null) {
                 yield Arrangement::of(PatternKind::Grid, self::points($columns, $rows, ...$halves));
             }
@@ -31,13 +31,13 @@ final class GridPattern implements Pattern
      *
      * Going out along the space's edge the step along x grows and the step along y shrinks: the best corner is where they meet, or an end.
      *
-     * @return array{float, float}|null null when no step reaches the pitch
+     * @return array{float, float}|null null when no step is as long as the least distance
      */
-    public static function corner(LayoutSpace $space, int $stepsX, int $stepsY, float $pitch): ?array
+    public static function corner(LayoutSpace $space, int $stepsX, int $stepsY, float $leastDistance): ?array
     {
         $wide = $space->reachX(0.0);
         $deep = $space->reachY(0.0);
-        $reaches = static fn (float $half, int $steps): bool => $steps === 0 ? $half >= 0.0 : 2 * $half / $steps >= $pitch;
+        $reaches = static fn (float $half, int $steps): bool => $steps === 0 ? $half >= 0.0 : 2 * $half / $steps >= $leastDistance;
         if (! $reaches($wide, $stepsX) || ! $reaches($deep, $stepsY)) {
             return null;
         }

@@ -7,7 +7,7 @@ namespace KelpTub\Core\Lid;
 use KelpTub\Core\Geometry\Point;
 
 /**
- * Answers the two questions of a lid: how many cups fit at a pitch, and where do N cups go as far apart as they can be.
+ * Answers the two questions of a lid: how many cups fit so far apart, and where do N cups go as far apart as they can be.
  *
  * `best` is the arrangement with the greatest least distance; a regular one is preferred when it comes within 3 % of spread, because it is
  * easier to mark out; ties go to the earlier of single, grid, staggered, ring, corners.
@@ -49,11 +49,11 @@ final class LayoutSolver
     }
 
     /**
-     * The most cups that stand at least $pitch apart, up to $cap; an incomplete pattern is never counted.
+     * The most cups that stand at least $leastDistance apart, up to $cap; an incomplete pattern is never counted.
      */
-    public function most(PatternKind $kind, float $pitch, int $cap): int
+    public function most(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        return $this->remembered(LayoutQuestion::most($this->space, $kind, $pitch, $cap), fn (): int => $this->findMost($kind, $pitch, $cap));
+        return $this->remembered(LayoutQuestion::most($this->space, $kind, $leastDistance, $cap), fn (): int => $this->findMost($kind, $leastDistance, $cap));
     }
 
     /**
@@ -91,11 +91,11 @@ final class LayoutSolver
         return $found;
     }
 
-    private function findMost(PatternKind $kind, float $pitch, int $cap): int
+    private function findMost(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $pitch, $cap);
+        $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $leastDistance, $cap);
         if ($kind === PatternKind::Spread || $kind === PatternKind::Best) {
-            while ($most < min($cap, self::MOST_SPREAD, $this->space->mostAtPitch($pitch)) && $this->spread($most + 1, $pitch) !== null) {
+            while ($most < min($cap, self::MOST_SPREAD, $this->space->mostApart($leastDistance)) && $this->spread($most + 1, $leastDistance) !== null) {
                 $most++;
             }
         }
@@ -104,26 +104,26 @@ final class LayoutSolver
     }
 
     /** The same among regular patterns only: at once, whatever spreads are known. */
-    public function mostRegular(PatternKind $kind, float $pitch, int $cap): int
+    public function mostRegular(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->space->mostAtPitch($pitch)); $count > 1; $count--) {
-            if ($this->fits($kind, $count, $pitch)) {
+        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->space->mostApart($leastDistance)); $count > 1; $count--) {
+            if ($this->fits($kind, $count, $leastDistance)) {
                 return $count;
             }
         }
 
-        return $this->fits($kind, 1, $pitch) ? 1 : 0;
+        return $this->fits($kind, 1, $leastDistance) ? 1 : 0;
     }
 
-    /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $pitch apart. */
-    public function arrange(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $leastDistance apart. */
+    public function arrange(PatternKind $kind, int $count, float $leastDistance): ?Arrangement
     {
-        $asked = "$kind->value $count $pitch";
+        $asked = "$kind->value $count $leastDistance";
         if (! array_key_exists($asked, $this->known)) {
             $this->known[$asked] = match ($kind) {
-                PatternKind::Spread => $this->spread($count, $pitch) ?? $this->search(PatternKind::Best, $count, $pitch),
-                PatternKind::Best => $this->best($count, $pitch),
-                default => $this->search($kind, $count, $pitch),
+                PatternKind::Spread => $this->spread($count, $leastDistance) ?? $this->search(PatternKind::Best, $count, $leastDistance),
+                PatternKind::Best => $this->best($count, $leastDistance),
+                default => $this->search($kind, $count, $leastDistance),
             };
         }
 
@@ -131,32 +131,32 @@ final class LayoutSolver
     }
 
     /** The best regular pattern, as most of arrange() knows it: at once, whatever spreads are known. */
-    public function regular(int $count, float $pitch): ?Arrangement
+    public function regular(int $count, float $leastDistance): ?Arrangement
     {
-        $question = LayoutQuestion::regular($this->space, $count, $pitch);
+        $question = LayoutQuestion::regular($this->space, $count, $leastDistance);
         if (! array_key_exists($question->text, $this->known)) {
-            $this->known[$question->text] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $pitch));
+            $this->known[$question->text] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $leastDistance));
         }
 
         return $this->known[$question->text];
     }
 
-    /** The best regular pattern, or spread where that is more than 3 % wider or the only one that keeps the pitch. */
-    private function best(int $count, float $pitch): ?Arrangement
+    /** The best regular pattern, or spread where that is more than 3 % wider or the only one that keeps the least distance. */
+    private function best(int $count, float $leastDistance): ?Arrangement
     {
-        $regular = $this->regular($count, $pitch);
-        if ($regular !== null && ($count < 2 || $regular->spacing >= self::REGULAR_SHARE * $this->space->mostPitch($count))) {
+        $regular = $this->regular($count, $leastDistance);
+        if ($regular !== null && ($count < 2 || $regular->holeDistance >= self::REGULAR_SHARE * $this->space->mostDistance($count))) {
             return $regular;
         }
-        $spread = $this->spread($count, $pitch);
+        $spread = $this->spread($count, $leastDistance);
 
-        return $spread !== null && ($regular === null || $regular->spacing < self::REGULAR_SHARE * $spread->spacing) ? $spread : $regular;
+        return $spread !== null && ($regular === null || $regular->holeDistance < self::REGULAR_SHARE * $spread->holeDistance) ? $spread : $regular;
     }
 
-    /** The spread of so many holes, or null when it is not known yet or does not keep the pitch. */
-    private function spread(int $count, float $pitch): ?Arrangement
+    /** The spread of so many holes, or null when it is not known yet or does not keep the least distance. */
+    private function spread(int $count, float $leastDistance): ?Arrangement
     {
-        if ($count < 2 || $count > self::MOST_SPREAD || $this->space->mostPitch($count) < $pitch) {
+        if ($count < 2 || $count > self::MOST_SPREAD || $this->space->mostDistance($count) < $leastDistance) {
             return null;
         }
         if (! array_key_exists($count, $this->spread)) {
@@ -167,7 +167,7 @@ final class LayoutSolver
         }
         $spread = $this->spread[$count];
 
-        return $spread !== null && $spread->spacing >= $pitch ? $spread : null;
+        return $spread !== null && $spread->holeDistance >= $leastDistance ? $spread : null;
     }
 
     private function solved(int $count): ?Arrangement
@@ -177,12 +177,12 @@ final class LayoutSolver
         return $points === null ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
     }
 
-    /** Whether any pattern of the kind takes $count cups at the pitch. */
-    private function fits(PatternKind $kind, int $count, float $pitch): bool
+    /** Whether any pattern of the kind takes $count cups at the least distance. */
+    private function fits(PatternKind $kind, int $count, float $leastDistance): bool
     {
         foreach (self::candidates($kind, $count) as $candidate) {
-            foreach (self::pattern($candidate, widest: false)->arrange($this->space, $count, $pitch) as $arrangement) {
-                if ($this->clear($arrangement, $pitch, any: true) !== null) {
+            foreach (self::pattern($candidate, widest: false)->arrange($this->space, $count, $leastDistance) as $arrangement) {
+                if ($this->clear($arrangement, $leastDistance, any: true) !== null) {
                     return true;
                 }
             }
@@ -201,13 +201,13 @@ final class LayoutSolver
         };
     }
 
-    private function search(PatternKind $kind, int $count, float $pitch): ?Arrangement
+    private function search(PatternKind $kind, int $count, float $leastDistance): ?Arrangement
     {
         $best = null;
         foreach (self::candidates($kind, $count) as $candidate) {
-            foreach (self::pattern($candidate)->arrange($this->space, $count, max($pitch, ($best->spacing ?? 0.0) + self::TIE_MM)) as $arrangement) {
-                $clear = $this->clear($arrangement, $pitch);
-                if ($clear !== null && ($best === null || $clear->spacing > $best->spacing + self::TIE_MM)) {
+            foreach (self::pattern($candidate)->arrange($this->space, $count, max($leastDistance, ($best->holeDistance ?? 0.0) + self::TIE_MM)) as $arrangement) {
+                $clear = $this->clear($arrangement, $leastDistance);
+                if ($clear !== null && ($best === null || $clear->holeDistance > $best->holeDistance + self::TIE_MM)) {
                     $best = $clear;
                 }
             }
@@ -217,9 +217,9 @@ final class LayoutSolver
     }
 
     /**
-     * The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the pitch; or any such.
+     * The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the least distance; or any such.
      */
-    private function clear(Arrangement $arrangement, float $pitch, bool $any = false): ?Arrangement
+    private function clear(Arrangement $arrangement, float $leastDistance, bool $any = false): ?Arrangement
     {
         $touching = $this->firstTouching($arrangement->points);
         if ($touching === null) {
@@ -229,7 +229,7 @@ final class LayoutSolver
         foreach (self::DRAWN_IN as $alongX) {
             foreach (self::DRAWN_IN as $alongY) {
                 // No distance shrinks less than the axis that is drawn in less.
-                if (max($alongX, $alongY) * $arrangement->spacing < max($pitch, $best->spacing ?? 0.0)) {
+                if (max($alongX, $alongY) * $arrangement->holeDistance < max($leastDistance, $best->holeDistance ?? 0.0)) {
                     break;
                 }
                 // The hole that touched is asked first: mostly it still does.
@@ -241,7 +241,7 @@ final class LayoutSolver
                     continue;
                 }
                 $drawn = Arrangement::of($arrangement->pattern, $points);
-                if ($drawn->spacing >= max($pitch, $best->spacing ?? 0.0)) {
+                if ($drawn->holeDistance >= max($leastDistance, $best->holeDistance ?? 0.0)) {
                     $best = $drawn;
                     if ($any) {
                         return $best;

@@ -26,7 +26,7 @@ final readonly class LayoutSpace
     /** One centred cup needs only this much edge, mm: a ring carries it all round. */
     public const SINGLE_EDGE_MM = 5.0;
 
-    /** Least share of the pitch that is left between two holes. */
+    /** Least share of the distance between two centres that is left between two holes. */
     public const LEAST_LIGAMENT = 0.15;
 
     /** Most of the lid's area that may be cut away by a full layout, as a share. */
@@ -75,21 +75,21 @@ final readonly class LayoutSpace
     }
 
     /** Least distance between hole centres by limits 1 and 2, whichever cups they hold. */
-    public function leastPitch(): float
+    public function leastDistance(): float
     {
         return max($this->lip + self::LIP_GAP_MM, $this->hole + $this->lid->make->leastWeb());
     }
 
     /** Least distance between the centres of two holes by the lips of their own cups (limit 1). */
-    public function lipPitch(int $cup, int $other): float
+    public function leastDistanceByLips(int $cup, int $other): float
     {
         return ($this->cups[$cup]->cup->lip + $this->cups[$other]->cup->lip) / 2 + self::LIP_GAP_MM;
     }
 
     /** Least distance between the centres of two holes by lips and web (limits 1 and 2) of their own cups. */
-    public function pitch(int $cup, int $other): float
+    public function leastDistanceOf(int $cup, int $other): float
     {
-        return max($this->lipPitch($cup, $other), ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2 + $this->lid->make->leastWeb());
+        return max($this->leastDistanceByLips($cup, $other), ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2 + $this->lid->make->leastWeb());
     }
 
     /** What is left of the lid between two holes a distance apart. */
@@ -99,9 +99,9 @@ final readonly class LayoutSpace
     }
 
     /** Least distance between hole centres when the most cups are asked for: the ligament bound as well. */
-    public function leastFullPitch(): float
+    public function leastDistanceOfMost(): float
     {
-        return max($this->leastPitch(), $this->hole / (1 - self::LEAST_LIGAMENT));
+        return max($this->leastDistance(), $this->hole / (1 - self::LEAST_LIGAMENT));
     }
 
     /** Most holes that leave enough of the lid. */
@@ -230,22 +230,22 @@ final readonly class LayoutSpace
     }
 
     /**
-     * No more than so many points lie a pitch apart here: `2A/(√3·d²) + P/(2d) + 1` of any convex region that holds them all.
+     * No more than so many points lie so far apart here: `2A/(√3·d²) + P/(2d) + 1` of any convex region that holds them all.
      *
      * Source: N. Oler, "An inequality in the geometry of numbers", Acta Mathematica 105 (1961).
      */
-    public function mostAtPitch(float $pitch): int
+    public function mostApart(float $leastDistance): int
     {
         $most = PHP_INT_MAX;
         foreach ($this->boxes as $box) {
-            $most = min($most, $box->halfX < 0.0 || $box->halfY < 0.0 ? 1 : (int) floor(2 * $box->area() / (sqrt(3) * $pitch ** 2) + $box->perimeter() / (2 * $pitch) + 1 + self::ROUNDING_MM));
+            $most = min($most, $box->halfX < 0.0 || $box->halfY < 0.0 ? 1 : (int) floor(2 * $box->area() / (sqrt(3) * $leastDistance ** 2) + $box->perimeter() / (2 * $leastDistance) + 1 + self::ROUNDING_MM));
         }
 
         return $most;
     }
 
     /** So many points cannot all be farther apart than this: the same bound solved for the distance, for two or more. */
-    public function mostPitch(int $count): float
+    public function mostDistance(int $count): float
     {
         $least = INF;
         foreach ($this->boxes as $box) {

@@ -17,7 +17,7 @@ final class PanelsPattern implements Pattern
     /** A keep-out that spans this share of the lid is a rib. */
     private const RIB_SHARE = 0.8;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
         $points = self::middles($space);
 

@@ -8,10 +8,10 @@ namespace KelpTub\Core\Lid;
 interface Pattern
 {
     /**
-     * The ways of laying out exactly $count holes at least $pitch apart, one after the other, so that who needs only one stops there.
+     * The ways of laying out exactly $count holes at least $leastDistance apart, one after the other, so that who needs only one stops there.
      * Keep-outs are not looked at.
      *
      * @return iterable<Arrangement>
      */
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable;
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable;
 }

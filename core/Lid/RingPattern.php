@@ -12,25 +12,25 @@ final class RingPattern implements Pattern
 {
     private const TOLERANCE_MM = 1.0e-10;
 
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
         $radius = $space->reachRound();
         if ($count < 2 || $radius <= 0.0) {
             return;
         }
-        if (self::chord($radius, $count) >= $pitch) {
+        if (self::chord($radius, $count) >= $leastDistance) {
             yield self::rings([[$count, $radius, 0.0]], false);
         }
-        if ($count > 3 && min($radius, self::chord($radius, $count - 1)) >= $pitch) {
+        if ($count > 3 && min($radius, self::chord($radius, $count - 1)) >= $leastDistance) {
             yield self::rings([[$count - 1, $radius, 0.0]], true);
         }
         foreach ([false, true] as $centre) {
             $ringed = $count - ($centre ? 1 : 0);
             for ($outer = intdiv($ringed + 1, 2); $outer <= $ringed - 2; $outer++) {
-                if (self::chord($radius, $outer) < $pitch) {
+                if (self::chord($radius, $outer) < $leastDistance) {
                     break;
                 }
-                $double = self::double($radius, $outer, $ringed - $outer, $centre, $pitch);
+                $double = self::double($radius, $outer, $ringed - $outer, $centre, $leastDistance);
                 if ($double !== null) {
                     yield $double;
                 }
@@ -39,18 +39,18 @@ final class RingPattern implements Pattern
     }
 
     /** Two rings, the inner one where it is as far from the outer as its own holes are from each other. */
-    private static function double(float $radius, int $outer, int $inner, bool $centre, float $pitch): ?Arrangement
+    private static function double(float $radius, int $outer, int $inner, bool $centre, float $leastDistance): ?Arrangement
     {
         $turn = M_PI / self::leastCommonMultiple($outer, $inner);
         $within = static fn (float $r): float => min(self::chord($r, $inner), $centre ? $r : INF);
         $between = static fn (float $r): float => sqrt($radius ** 2 + $r ** 2 - 2 * $radius * $r * cos($turn));
-        // The least inner ring that keeps the pitch in itself; nearer to the outer one it only gets worse.
-        $least = max($pitch / (2 * sin(M_PI / max(2, $inner))), $centre ? $pitch : 0.0);
-        if ($inner > 1 && ($least > $radius || $between($least) < $pitch)) {
+        // The least inner ring that keeps the least distance in itself; nearer to the outer one it only gets worse.
+        $least = max($leastDistance / (2 * sin(M_PI / max(2, $inner))), $centre ? $leastDistance : 0.0);
+        if ($inner > 1 && ($least > $radius || $between($least) < $leastDistance)) {
             return null;
         }
         $at = Crossing::of(static fn (float $r): float => $between($r) - $within($r), 0.0, $radius, self::TOLERANCE_MM);
-        if ($within($at) < $pitch) {
+        if ($within($at) < $leastDistance) {
             return null;
         }
 

@@ -9,7 +9,7 @@ use KelpTub\Core\Geometry\Point;
 /** One cup in the middle of the lid. */
 final class SinglePattern implements Pattern
 {
-    public function arrange(LayoutSpace $space, int $count, float $pitch): iterable
+    public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
         return $count === 1 && $space->holdsOneInTheMiddle()
             ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)])]

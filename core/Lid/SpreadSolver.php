@@ -81,7 +81,7 @@ final class SpreadSolver
         if ($count === 1) {
             return [new Point(...$this->space->nearest(0.0, 0.0))];
         }
-        $bound = $this->space->mostPitch($count);
+        $bound = $this->space->mostDistance($count);
         $starts = $this->regularStarts($count, $bound);
         $perStart = self::SWEEPS * min($count * ($count - 1) / 2, 7.0 * $count);
         $shakes = (int) min(self::SHAKES / $count, self::SHAKES_PER_HOLE * ($count - 1));

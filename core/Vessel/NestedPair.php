@@ -26,9 +26,9 @@ final readonly class NestedPair
      * @param  float  $room  between the two floors, for the pump
      * @param  float  $above  by which the upper one's rim stands over the lower one's
      * @param  float  $gap  least distance between the walls at any height; negative where the upper does not go in; infinite where they do not overlap
-     * @param  float|null  $jams  height at which the walls are nearest; null where they do not overlap
+     * @param  float|null  $narrowestAt  height at which the walls are nearest; null where they do not overlap
      */
-    private function __construct(public Vessel $lower, public float $blocks, public float $room, public float $above, public float $gap, public ?float $jams)
+    private function __construct(public Vessel $lower, public float $blocks, public float $room, public float $above, public float $gap, public ?float $narrowestAt)
     {
     }
 
@@ -37,17 +37,17 @@ final readonly class NestedPair
         $foot = $blocks;
         $top = $foot + $upperFloor + $upper->rim();
         $gap = INF;
-        $jams = null;
+        $narrowestAt = null;
         foreach (self::heights($upper, $upperFloor, $lower->profile, $blocks) as $height) {
             $inside = $lower->profile->sectionAt($height);
             $outside = $upper->sectionAt(max(0.0, $height - $foot - $upperFloor));
             $side = min($inside->length - $outside->length, $inside->width - $outside->width) / 2 - self::WALL_MM;
             if ($side < $gap - self::ROUNDING_MM) {
-                [$gap, $jams] = [$side, $height];
+                [$gap, $narrowestAt] = [$side, $height];
             }
         }
 
-        return new self($lower, $blocks, $blocks, $top - $lower->profile->rim(), $gap, $jams);
+        return new self($lower, $blocks, $blocks, $top - $lower->profile->rim(), $gap, $narrowestAt);
     }
 
     public function goesIn(): bool

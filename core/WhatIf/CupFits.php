@@ -9,7 +9,7 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartReader;
 use stdClass;
 
-/** Which cups of the Library fit a hole that is there already: those that hang by their lip, widest bearing first, then those that jam in it. */
+/** Which cups of the Library fit a hole that is there already: those that hang by their lip, widest bearing first, then those that wedge in it. */
 final class CupFits
 {
     /**

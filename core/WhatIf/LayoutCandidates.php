@@ -43,7 +43,7 @@ final readonly class LayoutCandidates
                 $candidates[] = (object) [
                     'pattern' => $kind->value,
                     'count' => $arrangement->count(),
-                    'spacing_mm' => $arrangement->spacing,
+                    'spacing_mm' => $arrangement->holeDistance,
                     'holes' => Report::points($arrangement->points),
                 ];
             }
@@ -54,9 +54,9 @@ final readonly class LayoutCandidates
 
     private static function arrangement(TubPlan $plan, LayoutSolver $solver, PatternKind $kind, int $wanted): ?Arrangement
     {
-        $pitch = $plan->cutting->space->leastPitch();
+        $leastDistance = $plan->cutting->space->leastDistance();
 
-        return $solver->arrange($kind, $wanted, $pitch)
-            ?? ($kind === PatternKind::Spread ? null : $solver->arrange($kind, $solver->most($kind, $pitch, $wanted), $pitch));
+        return $solver->arrange($kind, $wanted, $leastDistance)
+            ?? ($kind === PatternKind::Spread ? null : $solver->arrange($kind, $solver->most($kind, $leastDistance, $wanted), $leastDistance));
     }
 }

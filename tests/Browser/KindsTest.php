@@ -158,7 +158,7 @@ it('keeps cups off a rib, makes panels of it, and says what a change of cup move
 
 it('aligns holes set by hand, and tells what fits a lid that is drilled already', function () {
     [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-45', 'hole_mm' => 64, 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -103.3, 'y_mm' => 12.2], ['x_mm' => 98.7, 'y_mm' => 8.1]]]]), '/a/lid');
-    $browser->write(Browser::field('Align to a pitch of'), '10')->press('[data-act=align]');
+    $browser->write(Browser::field('Align to steps of'), '10')->press('[data-act=align]');
     kept($browser, $server, fn ($tub) => ($tub->layout->holes[1]->x_mm ?? null) === 100);
     expect(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $server->document($id)->tubs[0]->layout->holes))->toBe([[-100, 10], [100, 10]]);
     $browser->press(WebDriverBy::xpath("//summary[starts-with(.,'Cups for a hole of')]"))->press(WebDriverBy::xpath("//button[b[.='60 mm net cup']]"));

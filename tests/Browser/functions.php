@@ -41,7 +41,7 @@ function figure(Browser $browser, string $label): string
     return $browser->see(WebDriverBy::xpath("//*[contains(@class,'figure')][.//*[starts-with(normalize-space(.),'$label')]]//*[contains(@class,'big')]"))->getText();
 }
 
-/** A figure as the page writes it: so many decimals, none that are nought. */
+/** A figure as the page writes it: so many decimals, none that are zero. */
 function written(float $value, int $decimals = 1): string
 {
     return rtrim(rtrim(number_format($value, $decimals, '.', ''), '0'), '.');

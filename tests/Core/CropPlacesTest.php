@@ -112,7 +112,7 @@ it('lets more plants stand on a lid of wide and narrow ones', function () {
         }
     }
     expect($tub->layout->between_plants_mm)->toEqualWithDelta($between, 1e-9)
-        ->and($tub->limits->crop_pitch_mm)->toEqualWithDelta($want, 1e-9)
+        ->and($tub->limits->crop_spacing_mm)->toEqualWithDelta($want, 1e-9)
         ->and($between)->toBeGreaterThan($tub->layout->spacing_mm);
 
     // Listed as the grower wrote them, whichever stands in the first hole.

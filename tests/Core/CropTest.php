@@ -145,6 +145,6 @@ it('lets foliage lean out over a small lid', function () {
     $grown = Gardens::report($four)->tubs[0];
 
     expect($grown->layout->spacing_mm)->toEqualWithDelta(105.5 * sqrt(2), 1e-6)
-        ->and($grown->limits->crop_pitch_mm)->toEqualWithDelta(136.0, 1e-9)
+        ->and($grown->limits->crop_spacing_mm)->toEqualWithDelta(136.0, 1e-9)
         ->and(array_filter(Gardens::findings($four), fn ($f) => str_contains($f, 'crop.spacing')))->toBe([]);
 });

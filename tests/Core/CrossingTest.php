@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Numbers\Crossing;
 
-it('finds where a falling function crosses nought, whatever its shape', function (Closure $falling, float $low, float $high, float $at) {
+it('finds where a falling function crosses zero, whatever its shape', function (Closure $falling, float $low, float $high, float $at) {
     $looks = 0;
     $found = Crossing::of(function (float $x) use ($falling, &$looks): float {
         $looks++;
@@ -25,7 +25,7 @@ it('finds where a falling function crosses nought, whatever its shape', function
     'met at once' => [fn ($x) => 4 - $x, 0, 8, 4.0],
 ]);
 
-it('gives the end that is nearest where nought is not crossed', function () {
+it('gives the end that is nearest where zero is not crossed', function () {
     expect(Crossing::of(fn ($x) => -1 - $x, 0, 5, 1e-9))->toBe(0.0)
         ->and(Crossing::of(fn ($x) => 9 - $x, 0, 5, 1e-9))->toBe(5.0);
 });

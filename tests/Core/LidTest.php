@@ -39,7 +39,7 @@ it('lays out patterns whose least distance is known', function (CrossSection $re
     $arrangement = (new LayoutSolver(Gardens::space($region)))->arrange($kind, $count, 1.0);
 
     expect($arrangement?->count())->toBe($count)
-        ->and($arrangement?->spacing)->toEqualWithDelta($spacing, 1e-4);
+        ->and($arrangement?->holeDistance)->toEqualWithDelta($spacing, 1e-4);
 })->with(fn () => [
     // In a circle of radius 100: chords 2·R·sin(π/n); six and a centre are R apart.
     'two in a circle' => [CrossSection::circle(200), PatternKind::Ring, 2, 200.0],
@@ -62,7 +62,7 @@ it('draws the corner of a grid in where the region is rounded', function () {
     // A circle of radius 100, 3 × 2: steps x and 2y with x² + y² = R² meet where x = 2y, so the step is 2R/√5.
     $arrangement = (new LayoutSolver(Gardens::space(CrossSection::circle(200))))->arrange(PatternKind::Grid, 6, 1.0);
 
-    expect($arrangement?->spacing)->toEqualWithDelta(200 / sqrt(5), 1e-6);
+    expect($arrangement?->holeDistance)->toEqualWithDelta(200 / sqrt(5), 1e-6);
 });
 
 it('picks the widest pattern, and the earlier one on a tie', function () {
@@ -78,10 +78,10 @@ it('picks the widest pattern, and the earlier one on a tie', function () {
 
 it('keeps every layout inside its limits, and cannot fit one more than the most', function (string $vessel, string $cup) {
     $tub = Gardens::tubPlan(Gardens::tub(['vessel' => $vessel, 'cup' => $cup]));
-    $pitch = $tub->cutting->space->leastFullPitch();
+    $leastDistance = $tub->cutting->space->leastDistanceOfMost();
 
     expect($tub->holes->count())->toBe($tub->plants->capacity->byLid)
-        ->and(Gardens::planner()->aids->solver($tub->cutting->space)->arrange(PatternKind::Best, $tub->holes->count() + 1, $pitch) !== null && $tub->holes->count() < $tub->cutting->space->mostByArea())->toBeFalse();
+        ->and(Gardens::planner()->aids->solver($tub->cutting->space)->arrange(PatternKind::Best, $tub->holes->count() + 1, $leastDistance) !== null && $tub->holes->count() < $tub->cutting->space->mostByArea())->toBeFalse();
     foreach ($tub->holes->arrangement->points as $i => $p) {
         if ($tub->holes->count() > 1) {
             expect($tub->cutting->space->edge($p))->toBeGreaterThanOrEqual($tub->tub->body->lid->make->leastEdge() - 1e-6);
@@ -89,7 +89,7 @@ it('keeps every layout inside its limits, and cannot fit one more than the most'
         expect($tub->cutting->space->wall($p))->toBeGreaterThanOrEqual(5 - 1e-6)
             ->and($tub->cutting->space->keepOut($p))->toBeGreaterThanOrEqual(5 - 1e-6);
         for ($j = 0; $j < $i; $j++) {
-            expect($p->distanceTo($tub->holes->arrangement->points[$j]))->toBeGreaterThanOrEqual($pitch - 1e-6);
+            expect($p->distanceTo($tub->holes->arrangement->points[$j]))->toBeGreaterThanOrEqual($leastDistance - 1e-6);
         }
     }
     expect(($tub->holes->removedPercent() ?? 0.0) <= 35.0001 || $tub->holes->count() === 1)->toBeTrue();
@@ -101,12 +101,12 @@ it('gives the same layout every time', function () {
     expect($holes())->toBe($holes());
 });
 
-it('sets the least pitch by lips, web and ligament', function () {
-    expect(Gardens::space(CrossSection::circle(200))->leastPitch())->toBe(69.0)
-        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Ribbed)->leastPitch())->toBe(64.0)
-        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Thin)->leastPitch())->toBe(79.0)
-        ->and(Gardens::space(CrossSection::circle(200), hole: 38, make: LidMake::Ribbed)->leastPitch())->toBe(61.0)
-        ->and(Gardens::space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastFullPitch())->toEqualWithDelta(57 / 0.85, 1e-9);
+it('sets the least distance by lips, web and ligament', function () {
+    expect(Gardens::space(CrossSection::circle(200))->leastDistance())->toBe(69.0)
+        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Ribbed)->leastDistance())->toBe(64.0)
+        ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Thin)->leastDistance())->toBe(79.0)
+        ->and(Gardens::space(CrossSection::circle(200), hole: 38, make: LidMake::Ribbed)->leastDistance())->toBe(61.0)
+        ->and(Gardens::space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastDistanceOfMost())->toEqualWithDelta(57 / 0.85, 1e-9);
 });
 
 it('draws a pattern in to clear a keep-out, and leaves out what cannot', function () {

@@ -96,7 +96,7 @@ it('holds neighbours to the mean of their spacings', function () {
         ->and($holes('rocket', 'rocket'))->not->toContain('mind crop.spacing')
         // 195/250 is under 0.8.
         ->and($holes('kale', 'kale'))->toContain('mend crop.spacing')
-        ->and(Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -97.5, 'y_mm' => 0, 'crop' => 'rocket'], ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => 'kale']]]]))->tubs[0]->limits->crop_pitch_mm)->toEqualWithDelta(190, 1e-9);
+        ->and(Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -97.5, 'y_mm' => 0, 'crop' => 'rocket'], ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => 'kale']]]]))->tubs[0]->limits->crop_spacing_mm)->toEqualWithDelta(190, 1e-9);
 });
 
 it('fits between as many as the wider and as the narrower crop alone', function () {
@@ -140,7 +140,7 @@ it('hangs two sizes of cup on one lid', function () {
         // Full inside frustums: 4 × 76.2 mL and 2 × π·72/12·(54² + 54·74 + 74²).
         ->and($tub->tubs[0]->media->pebbles_l)->toEqualWithDelta(4 * 0.0762 + 2 * M_PI * 72 / 12 * (54 ** 2 + 54 * 74 + 74 ** 2) / 1e6, 1e-3)
         // Wide lips need 82 + 3, wide holes their web.
-        ->and($tub->tubs[0]->limits->pitch_mm)->toBeGreaterThanOrEqual(85);
+        ->and($tub->tubs[0]->limits->least_distance_mm)->toBeGreaterThanOrEqual(85);
 });
 
 it('judges each hole set by hand by its own cup', function () {

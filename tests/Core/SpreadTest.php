@@ -81,7 +81,7 @@ it('is never narrower than the regular patterns', function (string $vessel, int 
     $tub = Gardens::tubPlan(Gardens::tub(['vessel' => $vessel, 'layout' => ['cups' => $count]]));
     $spread = Arrangement::leastDistance((new SpreadSolver($tub->cutting->space))->spread($count) ?? []);
 
-    expect($spread)->toBeGreaterThanOrEqual($tub->holes->arrangement->spacing - 1e-6);
+    expect($spread)->toBeGreaterThanOrEqual($tub->holes->arrangement->holeDistance - 1e-6);
 })->with([['tote-45', 8], ['tote-45', 11], ['bucket-20', 5], ['tote-12', 7], ['tub-70-round', 13]]);
 
 it('stays clear of keep-outs', function () {
@@ -174,14 +174,14 @@ it('counts a lid once, keeps no count that waits for a spread, and tells lids ap
         }
     };
     $lid = fn (float $length): LayoutSpace => Gardens::space(CrossSection::rectangle($length, 300, 30));
-    $most = fn (float $length, float $pitch = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $pitch, 40);
+    $most = fn (float $length, float $leastDistance = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $leastDistance, 40);
 
     $meanwhile = $most(500);
     expect($memory->counts())->toBe([]);
     $memory->hasTime = true;
     $found = $most(500);
     expect($found)->toBeGreaterThanOrEqual($meanwhile)->and($memory->counts())->toBe([$found]);
-    // What is kept is what is told, and only of the same lid and pitch.
+    // What is kept is what is told, and only of the same lid and distance.
     $memory->kept = array_map(fn ($answer) => is_int($answer) ? 77 : $answer, $memory->kept);
     expect($most(500))->toBe(77)->and($most(500, 95.0))->not->toBe(77)->and($most(501))->not->toBe(77)
         ->and($lid(500)->fingerprint)->toBe($lid(500)->fingerprint)

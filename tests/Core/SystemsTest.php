@@ -120,7 +120,7 @@ it('stands one vessel in another', function () {
 
     // The rim, at 283, lies under the lower one's at 300: (500 − 460)/2 − 2.5 mm of wall are left there, the narrowest.
     expect($pair->gap)->toEqualWithDelta(17.5, 1e-9)
-        ->and($pair->jams)->toEqualWithDelta(283, 1e-9)
+        ->and($pair->narrowestAt)->toEqualWithDelta(283, 1e-9)
         ->and($pair->above)->toEqualWithDelta(-17, 1e-9)
         ->and($pair->goesIn())->toBeTrue()
         ->and(NestedPair::of($upper, 3, $vessel, 200)->above)->toEqualWithDelta(103, 1e-9)

@@ -31,7 +31,7 @@ final class CropReport
             'media' => ['pebbles_l' => $plan->plants->pebbles, 'plugs' => $tub->planting->plug === Plug::None ? 0 : $plan->plants->count],
             'season' => self::season($plan),
             'limits' => [
-                'crop_pitch_mm' => $plan->plants->closest->wanted ?? ($crop === null ? null : Neighbours::leaning($plan->holes->arrangement, $plan->cutting->lid) * $crop->spacingMm),
+                'crop_spacing_mm' => $plan->plants->closest->wanted ?? ($crop === null ? null : Neighbours::leaning($plan->holes->arrangement, $plan->cutting->lid) * $crop->spacingMm),
                 'per_plant_l' => self::litresWanted($plan, $crop),
                 'air_gap_harvest_mm' => PassiveRules::GAP_HARVEST_MM,
             ],

@@ -55,7 +55,7 @@ final class CropRules
         $solver = $context->solver($plan->cutting->space);
         $most = min($plan->plants->capacity->bySpacing, $plan->holes->count() - 1);
         if ($plan->tub->planting->density === Density::Tight) {
-            $most = $solver->most($plan->tub->holes->layout->regular(), max($plan->cutting->space->leastPitch(), $wanted), $plan->holes->count() - 1);
+            $most = $solver->most($plan->tub->holes->layout->regular(), max($plan->cutting->space->leastDistance(), $wanted), $plan->holes->count() - 1);
         }
         $remedies = $most >= 1 ? [PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context, $solver->isWaiting())] : [];
 

@@ -106,7 +106,7 @@ final class PassiveRules
             $findings[] = new Finding('passive.top-up', Severity::Mend, $plan->tub->id, $plan->tub->pointer("/planned_top_ups/$i"),
                 $large
                     ? sprintf('%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.', $w->volume($topUp->litres), $w->number($topUp->day, 0), $safe)
-                    : sprintf('The top-up on day %s cuts the air gap from %s to %s. Give less, and oftener.', $w->number($topUp->day, 0), $w->length($before), $w->length(max(0.0, $after))),
+                    : sprintf('The top-up on day %s cuts the air gap from %s to %s. Give less, and more often.', $w->number($topUp->day, 0), $w->length($before), $w->length(max(0.0, $after))),
                 'Roots that have grown in the air gap cannot live under water again.',
                 [
                     ...($large ? [$context->set("Give $safe", $plan->tub->pointer("/planned_top_ups/$i/litres"), round($course->start * PassiveCourse::SAFE_SHARE, 3))] : []),

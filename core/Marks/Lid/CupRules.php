@@ -57,7 +57,7 @@ final class CupRules
                 'Too small can be cut larger; too large starts over. Try one hole first.',
                 self::rightSaw($plan, $context)),
             SeatKind::Wedged => $tub->holes->raise !== null && $tub->holes->raise > 0.0 ? null : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
-                sprintf('The cup jams and stands %s proud of full depth. Cut %s, or keep it as a raise.', $w->length($seat->raise), $w->length($cup->top + 1)),
+                sprintf('The cup wedges in the hole and stands %s proud of full depth. Cut %s, or keep it as a raise.', $w->length($seat->raise), $w->length($cup->top + 1)),
                 'A tapered cup stops where its body is as wide as the hole; its bottom, and the water line with it, come up by as much.',
                 [...self::rightSaw($plan, $context), $context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2))]),
             SeatKind::Lip => null,

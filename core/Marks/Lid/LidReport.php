@@ -26,7 +26,7 @@ final class LidReport
             'hole_2' => isset($plan->cutting->sizes[1]) ? self::hole($plan, 1) : null,
             'layout' => self::layout($plan),
             'limits' => [
-                'pitch_mm' => $plan->cutting->space->leastPitch(),
+                'least_distance_mm' => $plan->cutting->space->leastDistance(),
                 'web_mm' => $make->leastWeb(),
                 'edge_mm' => $plan->holes->isOneInTheMiddle() ? LayoutSpace::SINGLE_EDGE_MM : $make->leastEdge(),
                 'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,
@@ -62,7 +62,7 @@ final class LidReport
             'pattern' => $plan->holes->arrangement->pattern->value,
             'count' => $plan->holes->count(),
             'holes' => self::holes($plan),
-            'spacing_mm' => $plan->holes->arrangement->spacing,
+            'spacing_mm' => $plan->holes->arrangement->holeDistance,
             'between_plants_mm' => $plan->plants->closest?->distance,
             'web_mm' => $plan->holes->web(),
             'edge_mm' => $plan->holes->edge(),
@@ -120,7 +120,7 @@ final class LidReport
                 $distance = $p->distanceTo($points[$j]);
                 $nearest[$i] = min($nearest[$i], $distance);
                 $nearest[$j] = min($nearest[$j], $distance);
-                $spare = $distance - $plan->cutting->space->pitch($cupAt[$i], $cupAt[$j]);
+                $spare = $distance - $plan->cutting->space->leastDistanceOf($cupAt[$i], $cupAt[$j]);
                 $slack[$i] = min($slack[$i], $spare);
                 $slack[$j] = min($slack[$j], $spare);
             }

@@ -101,7 +101,7 @@ final class LidRules
      */
     private static function holdsOne(TubPlan $plan, Lid $lid, array $cups): bool
     {
-        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->body->vessel->profile)))->mostRegular(PatternKind::Best, $plan->cutting->space->leastPitch(), 1) > 0;
+        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->body->vessel->profile)))->mostRegular(PatternKind::Best, $plan->cutting->space->leastDistance(), 1) > 0;
     }
 
     private static function pattern(TubPlan $plan): ?Finding
@@ -117,8 +117,8 @@ final class LidRules
 
     private static function lips(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $spacing = $plan->holes->arrangement->spacing;
-        $lacking = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->lipPitch($plan->holes->cupAt[$i], $plan->holes->cupAt[$j]));
+        $spacing = $plan->holes->arrangement->holeDistance;
+        $lacking = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->leastDistanceByLips($plan->holes->cupAt[$i], $plan->holes->cupAt[$j]));
         if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
             return null;
         }
@@ -205,7 +205,7 @@ final class LidRules
         }
 
         return new Finding('lid.ligament', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('Between holes %s %% of the pitch is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $share * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
+            sprintf('Between holes %s %% of the distance between centres is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $share * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
             'A row of holes with little between them tears like a stamp.', self::mostThatKeep($plan, $context));
     }
 
@@ -230,7 +230,7 @@ final class LidRules
             return [];
         }
         $solver = $context->solver($plan->cutting->space);
-        $most = $solver->most(PatternKind::Best, $plan->cutting->space->leastPitch(), $plan->holes->count());
+        $most = $solver->most(PatternKind::Best, $plan->cutting->space->leastDistance(), $plan->holes->count());
 
         return $most < 1 ? [] : [PlantRemedies::cups("Lay out $most again", $plan, $most, $context, $solver->isWaiting())];
     }

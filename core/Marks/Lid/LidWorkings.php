@@ -35,10 +35,10 @@ final class LidWorkings
     private static function spacing(TubPlan $plan, QuantityWriter $w): ?string
     {
         $pair = $plan->plants->closest;
-        if ($plan->holes->arrangement->spacing === null) {
+        if ($plan->holes->arrangement->holeDistance === null) {
             return null;
         }
-        $least = sprintf('The least distance between two hole centres. Lips and lid allow %s', $w->length($plan->cutting->space->leastPitch()));
+        $least = sprintf('The least distance between two hole centres. Lips and lid allow %s', $w->length($plan->cutting->space->leastDistance()));
         if ($pair === null) {
             return "$least.";
         }

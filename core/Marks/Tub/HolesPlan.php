@@ -45,11 +45,11 @@ final readonly class HolesPlan
     /** Least width of lid between two holes. */
     public function web(): ?float
     {
-        if ($this->arrangement->spacing === null) {
+        if ($this->arrangement->holeDistance === null) {
             return null;
         }
         if (count($this->cutting->sizes) === 1) {
-            return $this->arrangement->spacing - $this->cutting->seat->hole;
+            return $this->arrangement->holeDistance - $this->cutting->seat->hole;
         }
 
         return $this->arrangement->least(fn (float $distance, int $i, int $j): float => $this->cutting->space->web($distance, $this->cupAt[$i], $this->cupAt[$j]));

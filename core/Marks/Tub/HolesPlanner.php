@@ -62,8 +62,8 @@ final readonly class HolesPlanner
         if (! $this->cutting->holdsCups()) {
             return [0, 0];
         }
-        $byLid = $this->solver->most($this->kind, $this->space->leastFullPitch(), $this->space->mostByArea());
-        if ($this->spacings === [] || max($this->spacings) <= $this->space->leastFullPitch()) {
+        $byLid = $this->solver->most($this->kind, $this->space->leastDistanceOfMost(), $this->space->mostByArea());
+        if ($this->spacings === [] || max($this->spacings) <= $this->space->leastDistanceOfMost()) {
             return [$byLid, $byLid];
         }
         $apart = $this->solver->most($this->kind, max($this->spacings), $byLid);
@@ -74,23 +74,23 @@ final readonly class HolesPlanner
     /** The most plants of several crops with unlike spacings, found once for all; no fewer than $apart. */
     private function mostOfMixed(int $byLid, int $apart, float $narrowest): int
     {
-        $pitch = max($this->space->leastFullPitch(), $narrowest);
-        $within = $this->solver->most($this->kind, $pitch, $byLid);
+        $leastDistance = max($this->space->leastDistanceOfMost(), $narrowest);
+        $within = $this->solver->most($this->kind, $leastDistance, $byLid);
         $crops = array_map(static fn (CropWish $w): array => [$w->crop->key, $w->crop->matureHeightMm, $w->plants], $this->tub->planting->crops);
-        $question = LayoutQuestion::mixed($this->space, [$this->kind, $pitch, $apart, $within, $this->spacings, $crops]);
+        $question = LayoutQuestion::mixed($this->space, [$this->kind, $leastDistance, $apart, $within, $this->spacings, $crops]);
 
-        return $this->solver->remembered($question, fn (): int => $this->mostMixed($pitch, $apart, $within));
+        return $this->solver->remembered($question, fn (): int => $this->mostMixed($leastDistance, $apart, $within));
     }
 
     /**
      * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them ($apart), no more than
      * at the narrowest ($within), as laid out by the regular pattern of so many cups.
      */
-    private function mostMixed(float $pitch, int $apart, int $within): int
+    private function mostMixed(float $leastDistance, int $apart, int $within): int
     {
         $planting = $this->tub->planting;
         for ($cups = $within; $cups > $apart; $cups--) {
-            $arrangement = $this->kind === PatternKind::Best ? $this->solver->regular($cups, $pitch) : $this->solver->arrange($this->kind, $cups, $pitch);
+            $arrangement = $this->kind === PatternKind::Best ? $this->solver->regular($cups, $leastDistance) : $this->solver->arrange($this->kind, $cups, $leastDistance);
             if ($arrangement === null) {
                 continue;
             }
@@ -136,15 +136,15 @@ final readonly class HolesPlanner
         while ($cups > 1 && ($byWater($cups) ?? $cups) < $cups) {
             $cups--;
         }
-        $pitch = max([$this->space->leastFullPitch(), ...$this->spacings]);
+        $leastDistance = max([$this->space->leastDistanceOfMost(), ...$this->spacings]);
 
-        return $this->place($cups, $pitch) ?? $this->place($cups, $this->space->leastFullPitch()) ?? [self::none(), $cups, true];
+        return $this->place($cups, $leastDistance) ?? $this->place($cups, $this->space->leastDistanceOfMost()) ?? [self::none(), $cups, true];
     }
 
     /** @return array{Arrangement, int, bool} so many cups, or the most that fit */
     private function asAsked(int $asked): array
     {
-        $least = $this->space->leastPitch();
+        $least = $this->space->leastDistance();
         $most = $this->solver->most($this->kind, $least, $asked);
         [$arrangement, , $complete] = $this->place($asked, $least) ?? $this->place($most, $least) ?? [self::none(), $most, true];
 
@@ -152,14 +152,14 @@ final readonly class HolesPlanner
     }
 
     /**
-     * Exactly $cups holes at least $pitch apart: a complete pattern, or one with a few places that stay uncut.
+     * Exactly $cups holes at least $leastDistance apart: a complete pattern, or one with a few places that stay uncut.
      *
      * @return array{Arrangement, int, bool}|null
      */
-    private function place(int $cups, float $pitch): ?array
+    private function place(int $cups, float $leastDistance): ?array
     {
         for ($uncut = 0; $cups > 0 && $uncut <= self::MOST_UNCUT; $uncut++) {
-            $arrangement = $this->solver->arrange($this->kind, $cups + $uncut, $pitch);
+            $arrangement = $this->solver->arrange($this->kind, $cups + $uncut, $leastDistance);
             if ($arrangement !== null) {
                 return [$uncut === 0 ? $arrangement : $arrangement->first($cups), $cups, $uncut === 0];
             }

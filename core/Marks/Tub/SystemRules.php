@@ -146,7 +146,7 @@ final class SystemRules
         }
         if ($drip->off > DripCycle::MOST_OFF_MIN) {
             $findings[] = new Finding('nursery.dry', Severity::Mend, $tub->id, $tub->pointer('/nursery/off_min'),
-                sprintf('The pump rests %s minutes, and a plug without roots in the water is dry after about %s. Let it run oftener.', $w->number($drip->off, 0), $w->number(DripCycle::MOST_OFF_MIN, 0)),
+                sprintf('The pump rests %s minutes, and a plug without roots in the water is dry after about %s. Let it run more often.', $w->number($drip->off, 0), $w->number(DripCycle::MOST_OFF_MIN, 0)),
                 'A seedling lives on what its plug holds until its roots reach the water.',
                 [$context->set('Rest 45 minutes', $tub->pointer('/nursery/off_min'), (int) DripCycle::DEFAULT_OFF_MIN)]);
         }
@@ -165,7 +165,7 @@ final class SystemRules
         $w = $context->write;
         if (! $pair->goesIn()) {
             return [new Finding('under.too-wide', Severity::Stop, $tub->id, $tub->pointer('/under/vessel'),
-                sprintf('It does not go into the %s on blocks of %s: %s over its floor the walls overlap by %s. Take a wider one below, or higher blocks.', $pair->lower->name, $w->length($pair->blocks), $w->length($pair->jams ?? 0.0), $w->length(-$pair->gap)),
+                sprintf('It does not go into the %s on blocks of %s: %s over its floor the walls overlap by %s. Take a wider one below, or higher blocks.', $pair->lower->name, $w->length($pair->blocks), $w->length($pair->narrowestAt ?? 0.0), $w->length(-$pair->gap)),
                 'The upper one must stand on the blocks, not hang in the walls of the lower: hung, it splits it.')];
         }
         $tube = max([0.0, ...array_map(static fn (AirSystem $s): float => $s->tube->outer, $context->plan->garden->of(AirSystems::class)->to($tub->id))]);

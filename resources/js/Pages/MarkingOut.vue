@@ -42,7 +42,7 @@ const print = (): void => window.print();
                 <div class="facts">
                     <p v-for="{ hole, cup, mark } in sizes" :key="mark"><b>{{ hole.count }} holes of {{ length(hole.diameter_mm, units) }}</b><br />{{ hole.saw ? `${hole.saw} saw` : 'traced, cut with a knife' }}, for the {{ cup.name }}</p>
                     <p><b>Lid {{ lid.round ? `Ø ${length(lid.length_mm, units)}` : `${length(lid.length_mm, units)} by ${length(lid.width_mm, units)}` }}</b><br />outside, {{ length(lid.thickness_mm, units) }} thick</p>
-                    <p v-if="tub.layout.spacing_mm !== null"><b>Pitch {{ length(tub.layout.spacing_mm, units) }}</b><br />{{ length(tub.layout.web_mm ?? 0, units) }} of lid between holes</p>
+                    <p v-if="tub.layout.spacing_mm !== null"><b>Hole distance {{ length(tub.layout.spacing_mm, units) }}</b><br />{{ length(tub.layout.web_mm ?? 0, units) }} of lid between holes</p>
                     <p v-if="tub.levels.tube_entry_mm !== null"><b>Tube hole</b><br />{{ tub.shape.tube_through_lid ? 'through the lid, by its edge' : `in the wall, ${length(tub.levels.rim_mm - tub.levels.tube_entry_mm, units)} down from the rim` }}</p>
                 </div>
                 <div class="tables">

@@ -14,7 +14,7 @@ const hole = computed(() => props.tub.hole);
 const scale = computed(() => Math.max(0.2, Math.min((size.width - 16) / (Math.max(cup.value.lip_diameter_mm, hole.value.diameter_mm) * 1.7), (size.height - 78) / (cup.value.height_mm + hole.value.raise_mm + 8))));
 const lidY = computed(() => 46 + hole.value.raise_mm * scale.value);
 const middle = computed(() => size.width / 2);
-const seats = { lip: 'hangs by its lip', wedged: 'jams in the hole', 'falls-through': 'falls through', 'does-not-enter': 'does not go in' } as const;
+const seats = { lip: 'hangs by its lip', wedged: 'wedges in the hole', 'falls-through': 'falls through', 'does-not-enter': 'does not go in' } as const;
 
 const cupPath = computed(() => {
     const k = scale.value;

@@ -41,7 +41,7 @@ watch([open, hole], async ([now]) => {
             <li v-for="c in cups" :key="c.cup">
                 <button type="button" :aria-pressed="keyOf(tub.cup ?? 'net-cup-50') === c.cup" @click="choose(c.cup)">
                     <b>{{ c.name }}</b>
-                    <span class="faint small">{{ c.seat === 'lip' ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}` : `jams, stands ${dimension(c.raise_mm, garden.units.value)} proud` }}</span>
+                    <span class="faint small">{{ c.seat === 'lip' ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}` : `wedges, stands ${dimension(c.raise_mm, garden.units.value)} proud` }}</span>
                 </button>
             </li>
         </ol>

@@ -89,12 +89,12 @@ function deleteHole(): void {
     chosen.value = null;
 }
 
-const pitch = ref(5);
+const step = ref(5);
 
-/** Holes set by hand onto multiples of a pitch, from the lid’s middle. */
+/** Holes set by hand onto multiples of a step, from the lid’s middle. */
 function align(): void {
     set('align the holes', (t) => byHand(t, (list) => {
-        const on = (mm: number): number => Math.round((Math.round(mm / pitch.value) * pitch.value) * 10) / 10;
+        const on = (mm: number): number => Math.round((Math.round(mm / step.value) * step.value) * 10) / 10;
         for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
     }));
 }
@@ -145,13 +145,13 @@ async function setSaws(): Promise<void> {
 const hole = computed(() => report.value.hole);
 const layout = computed(() => report.value.layout);
 const limits = computed(() => report.value.limits);
-/** The least pitch is held against the crop's where the two nearest holes are those that want most room; else against lips and lid alone. */
+/** The hole distance is held against the crop's where the two nearest holes are those that want most room; else against lips and lid alone. */
 const heldTo = computed(() => {
     const { spacing_mm: least, between_plants_mm: between } = layout.value;
     const crop = report.value.shape.crop;
-    return crop && limits.value.crop_pitch_mm !== null && between !== null && least !== null && between - least < 0.25
-        ? { wanted: limits.value.crop_pitch_mm, by: report.value.crops.length > 1 ? 'these two want' : `${crop.name.toLowerCase()} wants` }
-        : { wanted: limits.value.pitch_mm, by: 'lips and lid need' };
+    return crop && limits.value.crop_spacing_mm !== null && between !== null && least !== null && between - least < 0.25
+        ? { wanted: limits.value.crop_spacing_mm, by: report.value.crops.length > 1 ? 'these two want' : `${crop.name.toLowerCase()} wants` }
+        : { wanted: limits.value.least_distance_mm, by: 'lips and lid need' };
 });
 const under = (value: number | null, least: number): 'mend' | null => (value !== null && value < least - 1e-6 ? 'mend' : null);
 </script>
@@ -193,7 +193,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                     <button v-if="picked" type="button" class="box" @click="deleteHole">Delete it</button>
                 </div>
                 <div v-if="manual" class="align">
-                    <Measure label="Align to a pitch of" dimension="length" :model-value="pitch" @update:model-value="(v) => v !== null && v >= 1 && (pitch = v)" />
+                    <Measure label="Align to steps of" dimension="length" :model-value="step" @update:model-value="(v) => v !== null && v >= 1 && (step = v)" />
                     <button type="button" class="box" data-act="align" @click="align">Align</button>
                 </div>
             </div>
@@ -225,7 +225,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
             <Figure label="Cups" :value="String(layout.count)" :note="`${layout.pattern === 'manual' ? 'by hand' : layout.pattern}; the lid holds ${report.capacity.by_lid}`" :why="report.workings.plants" />
             <Figure label="Hole" :value="length(hole.diameter_mm, units)" :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`" :why="report.workings.hole" />
-            <Figure v-if="layout.spacing_mm !== null" label="Pitch" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * heldTo.wanted)" :limit="0.5" :tone="under(layout.spacing_mm, heldTo.wanted)" :note="`${heldTo.by} ${length(heldTo.wanted, units)}`" :why="report.workings.spacing_mm" />
+            <Figure v-if="layout.spacing_mm !== null" label="Hole distance" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * heldTo.wanted)" :limit="0.5" :tone="under(layout.spacing_mm, heldTo.wanted)" :note="`${heldTo.by} ${length(heldTo.wanted, units)}`" :why="report.workings.spacing_mm" />
             <Figure v-if="layout.web_mm !== null" label="Web between holes" :value="length(layout.web_mm, units)" :share="layout.web_mm / Math.max(100, layout.web_mm)" :limit="limits.web_mm / Math.max(100, layout.web_mm)" :tone="under(layout.web_mm, limits.web_mm)" :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`" />
             <Figure v-if="layout.edge_mm !== null" label="Hole to edge" :value="length(layout.edge_mm, units)" :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :tone="under(layout.edge_mm, limits.edge_mm)" :note="`${length(limits.edge_mm, units)} carries the load`" />
             <Figure v-if="layout.removed_pct !== null" label="Lid cut away" :value="number(layout.removed_pct, 0, '%')" :share="layout.removed_pct / (2 * limits.removed_pct)" :limit="0.5" :tone="layout.removed_pct > limits.removed_pct && layout.count > 1 ? 'mind' : null" :note="`over ${number(limits.removed_pct, 0)} lids start to sag`" />

@@ -6,7 +6,7 @@ export interface Candidate {
     holes: { x_mm: number; y_mm: number }[];
 }
 
-/** A cup that hangs or jams in the hole as it is. */
+/** A cup that hangs or wedges in the hole as it is. */
 export interface CupFit {
     cup: string;
     name: string;
