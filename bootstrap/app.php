@@ -54,8 +54,18 @@ return Application::configure(basePath: dirname(__DIR__))
             }
 
             return $request->is('api/*')
-                ? new JsonResponse(['message' => 'The database does not answer. Your edits are kept on this page and saved when it is back.'], 503)
-                : response()->view('errors.plain', ['title' => 'The database does not answer', 'text' => 'Start it with bin/start, then load this page again. Nothing is lost.'], 503);
+                ? new JsonResponse(
+                    ['message' => 'The database does not answer. Your edits are kept on this page and saved when it is back.'],
+                    503,
+                )
+                : response()->view(
+                    'errors.plain',
+                    [
+                        'title' => 'The database does not answer',
+                        'text' => 'Start it with bin/start, then load this page again. Nothing is lost.',
+                    ],
+                    503,
+                );
         });
 
         $exceptions->render(static function (NotFoundHttpException $e, Request $request): JsonResponse|Response {
@@ -68,7 +78,11 @@ return Application::configure(basePath: dirname(__DIR__))
         });
 
         $exceptions->render(static function (HttpExceptionInterface $e, Request $request): ?Response {
-            return $request->is('api/*') ? null : response()->view('errors.plain', ['title' => 'That did not work', 'text' => 'Error '.$e->getStatusCode().'.'], $e->getStatusCode());
+            return $request->is('api/*') ? null : response()->view(
+                'errors.plain',
+                ['title' => 'That did not work', 'text' => 'Error '.$e->getStatusCode().'.'],
+                $e->getStatusCode(),
+            );
         });
     })
     ->create();

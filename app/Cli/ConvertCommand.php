@@ -46,7 +46,10 @@ final class ConvertCommand extends Command
 
             return self::REFUSED;
         }
-        $output->writeln(QuantityWriter::plain($wanted->fromCore($reading->value), self::DECIMALS).' '.$wanted->symbol, OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            QuantityWriter::plain($wanted->fromCore($reading->value), self::DECIMALS).' '.$wanted->symbol,
+            OutputInterface::OUTPUT_RAW,
+        );
         foreach (array_unique(array_filter([$reading->unit->note, $wanted->note])) as $note) {
             $errors->writeln("read as: $note", OutputInterface::OUTPUT_RAW);
         }

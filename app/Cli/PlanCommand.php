@@ -35,7 +35,13 @@ final class PlanCommand extends GardenCommand
     protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int
     {
         if ($input->getOption('json') === true) {
-            $output->writeln(json_encode($planner->report($garden), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(
+                    $planner->report($garden),
+                    JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         }
@@ -67,16 +73,75 @@ final class PlanCommand extends GardenCommand
         $output->writeln(['', $tub->tub->name.($tub->tub->count > 1 ? " × {$tub->tub->count}" : '')], OutputInterface::OUTPUT_RAW);
         (new Table($output))->setStyle('compact')->setRows([
             ['  vessel', $tub->tub->body->vessel->name.', '.$tub->tub->system->value],
-            ['  volume', sprintf('%s working, %s usable, %s to the rim%s', $w->volume($tub->water->working()), $w->volume($tub->water->usable()), $w->volume($tub->tub->body->vessel->profile->brim()), $label === null ? '' : ', label '.$w->volume($label))],
-            ['  water line', $w->length($tub->water->line->grown).' above the floor, cup bottom at '.$w->length($tub->water->line->cupBottom)],
+            [
+                '  volume',
+                sprintf(
+                    '%s working, %s usable, %s to the rim%s',
+                    $w->volume($tub->water->working()),
+                    $w->volume($tub->water->usable()),
+                    $w->volume($tub->tub->body->vessel->profile->brim()),
+                    $label === null ? '' : ', label '.$w->volume($label),
+                ),
+            ],
+            [
+                '  water line',
+                $w->length($tub->water->line->grown).' above the floor, cup bottom at '.$w->length($tub->water->line->cupBottom),
+            ],
             ['  weight', $w->mass($tub->fittings->weight->kg)],
             ...self::system($tub, $w),
-            ['  hole', $tub->cutting->inMouth ? 'none: the cup hangs in the mouth' : implode('; ', array_map(static fn (CupPlan $size): string => sprintf('%s, %s, %s', $w->length($size->seat->hole), $size->saw === null ? 'traced' : $size->saw->name().' saw', $size->seat->kind->value), $tub->cutting->sizes))],
-            ['  layout', sprintf('%d × %s%s', $tub->holes->count(), $tub->holes->arrangement->pattern->value, $distance === null ? '' : ', '.$w->length($distance).' apart')],
-            ...($tub->plants->mix->isEmpty() ? [] : [['  grows', implode(', ', array_map(static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name), $tub->plants->mix->shares))]]),
+            [
+                '  hole',
+                $tub->cutting->inMouth ? 'none: the cup hangs in the mouth' : implode(
+                    '; ',
+                    array_map(
+                        static fn (CupPlan $size): string => sprintf(
+                            '%s, %s, %s',
+                            $w->length($size->seat->hole),
+                            $size->saw === null ? 'traced' : $size->saw->name().' saw',
+                            $size->seat->kind->value,
+                        ),
+                        $tub->cutting->sizes,
+                    ),
+                ),
+            ],
+            [
+                '  layout',
+                sprintf(
+                    '%d × %s%s',
+                    $tub->holes->count(),
+                    $tub->holes->arrangement->pattern->value,
+                    $distance === null ? '' : ', '.$w->length($distance).' apart',
+                ),
+            ],
+            ...($tub->plants->mix->isEmpty() ? [] : [
+                [
+                    '  grows',
+                    implode(
+                        ', ',
+                        array_map(
+                            static fn (CropShare $s): string => $s->plants.' × '.mb_strtolower($s->crop->name),
+                            $tub->plants->mix->shares,
+                        ),
+                    ),
+                ],
+            ]),
             ['  carries', sprintf('%d plants, limited by %s', $tub->plants->capacity->plants, $tub->plants->capacity->limitedBy)],
-            ['  oxygen', $air->balance === null ? 'by the air gap' : sprintf('%s of air, steady at %s', $w->number($air->flow, 2, 'L/min'), $w->number($air->balance->steady(), 1, 'mg/L'))],
-            ['  days', $tub->water->use === null ? 'no crop' : sprintf('harvest on day %s, dry %s if nobody tops up', $w->number($tub->water->use->harvestDay, 0), $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0))],
+            [
+                '  oxygen',
+                $air->balance === null ? 'by the air gap' : sprintf(
+                    '%s of air, steady at %s',
+                    $w->number($air->flow, 2, 'L/min'),
+                    $w->number($air->balance->steady(), 1, 'mg/L'),
+                ),
+            ],
+            [
+                '  days',
+                $tub->water->use === null ? 'no crop' : sprintf(
+                    'harvest on day %s, dry %s if nobody tops up',
+                    $w->number($tub->water->use->harvestDay, 0),
+                    $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0),
+                ),
+            ],
         ])->render();
     }
 
@@ -85,13 +150,38 @@ final class PlanCommand extends GardenCommand
     {
         $rows = [];
         if ($tub->cutting->raft !== null) {
-            $rows[] = ['  raft', sprintf('%s by %s board, %s thick, goes down %s before it jams', $w->length($tub->cutting->raft->board->length), $w->length($tub->cutting->raft->board->width), $w->length($tub->cutting->raft->thickness), $w->length($tub->cutting->raft->travel()))];
+            $rows[] = [
+                '  raft',
+                sprintf(
+                    '%s by %s board, %s thick, goes down %s before it jams',
+                    $w->length($tub->cutting->raft->board->length),
+                    $w->length($tub->cutting->raft->board->width),
+                    $w->length($tub->cutting->raft->thickness),
+                    $w->length($tub->cutting->raft->travel()),
+                ),
+            ];
         }
         if ($tub->tub->system === GrowingSystem::Nursery) {
-            $rows[] = ['  drip', sprintf('%s a day over the cups, %s min on and %s off', $w->volume($tub->tub->water->drip->litresADay()), $w->number($tub->tub->water->drip->on, 0), $w->number($tub->tub->water->drip->off, 0))];
+            $rows[] = [
+                '  drip',
+                sprintf(
+                    '%s a day over the cups, %s min on and %s off',
+                    $w->volume($tub->tub->water->drip->litresADay()),
+                    $w->number($tub->tub->water->drip->on, 0),
+                    $w->number($tub->tub->water->drip->off, 0),
+                ),
+            ];
         }
         if ($tub->fittings->pair !== null) {
-            $rows[] = ['  stands in', sprintf('%s, on blocks of %s, %s above its rim', $tub->fittings->pair->lower->name, $w->length($tub->fittings->pair->blocks), $w->length($tub->fittings->pair->above))];
+            $rows[] = [
+                '  stands in',
+                sprintf(
+                    '%s, on blocks of %s, %s above its rim',
+                    $tub->fittings->pair->lower->name,
+                    $w->length($tub->fittings->pair->blocks),
+                    $w->length($tub->fittings->pair->above),
+                ),
+            ];
         }
 
         return $rows;
@@ -107,11 +197,33 @@ final class PlanCommand extends GardenCommand
                 /** @var array{Offer, int} $pack */
                 return $pack[1].' × '.($unit === 'mm' ? $w->run($pack[0]->pack) : $w->number($pack[0]->pack, 1));
             }, $purchase->packs));
-            $need = $unit === 'mm' ? $w->run($purchase->need->amount) : $w->number($purchase->need->amount, $purchase->need->amount < 1.0 ? 2 : 1, $unit);
-            $table->addRow(['  '.$purchase->need->name, $need, $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs, number_format($purchase->cost, 2)]);
+            $need = $unit === 'mm' ? $w->run($purchase->need->amount) : $w->number(
+                $purchase->need->amount,
+                $purchase->need->amount < 1.0 ? 2 : 1,
+                $unit,
+            );
+            $table->addRow(
+                [
+                    '  '.$purchase->need->name,
+                    $need,
+                    $packs === '' ? ($purchase->priced ? 'owned' : 'no price') : $packs,
+                    number_format($purchase->cost, 2),
+                ],
+            );
         }
         $table->render();
         $budget = $plan->get(CostPlan::class)->budget;
-        $output->writeln(['', sprintf('Outlay %s %s%s', number_format($budget->outlay, 2), $plan->garden->of(MoneyWish::class)->currency, $budget->perPlant === null ? '' : ', '.number_format($budget->perPlant, 2).' a plant').($budget->cap === null ? '' : ', cap '.number_format($budget->cap, 2))], OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            [
+                '',
+                sprintf(
+                    'Outlay %s %s%s',
+                    number_format($budget->outlay, 2),
+                    $plan->garden->of(MoneyWish::class)->currency,
+                    $budget->perPlant === null ? '' : ', '.number_format($budget->perPlant, 2).' a plant',
+                ).($budget->cap === null ? '' : ', cap '.number_format($budget->cap, 2)),
+            ],
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

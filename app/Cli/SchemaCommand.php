@@ -34,7 +34,13 @@ final class SchemaCommand extends Command
 
             return self::INVALID;
         }
-        $output->writeln(json_encode($this->files->schema($name), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                $this->files->schema($name),
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -77,7 +77,18 @@ final readonly class GardenStore
     {
         $saws = $this->own->saws();
 
-        return GardenFile::encode((object) ['format' => GardenFile::FORMAT, 'version' => GardenFile::VERSION, 'name' => $name, 'units' => 'metric', 'site' => new stdClass, 'tubs' => [], 'air' => [], 'saws_mm' => $saws === [] ? null : $saws]);
+        return GardenFile::encode(
+            (object) [
+                'format' => GardenFile::FORMAT,
+                'version' => GardenFile::VERSION,
+                'name' => $name,
+                'units' => 'metric',
+                'site' => new stdClass,
+                'tubs' => [],
+                'air' => [],
+                'saws_mm' => $saws === [] ? null : $saws,
+            ],
+        );
     }
 
     /** @return array{document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string} */

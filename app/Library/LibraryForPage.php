@@ -21,10 +21,23 @@ final class LibraryForPage
         $vessels = [...self::shelf($library->vessels->documents()), ...self::own($own, LibraryKind::Vessels)];
 
         return [
-            'vessels' => array_map(static fn (array $vessel): array => [...$vessel, 'suggested_cup' => SuggestedCup::for(PartReader::vessel((object) $vessel, null), $library->cups)], $vessels),
+            'vessels' => array_map(
+                static fn (array $vessel): array => [
+                    ...$vessel,
+                    'suggested_cup' => SuggestedCup::for(PartReader::vessel((object) $vessel, null), $library->cups),
+                ],
+                $vessels,
+            ),
             'cups' => [...self::shelf($library->cups->documents()), ...self::own($own, LibraryKind::Cups)],
             'saws' => [
-                ...array_map(static fn (Saw $saw): array => ['key' => 'saw-'.$saw->diameter, 'name' => $saw->name(), 'diameter_mm' => $saw->diameter], SawSeries::stock(UnitSystem::Metric)),
+                ...array_map(
+                    static fn (Saw $saw): array => [
+                        'key' => 'saw-'.$saw->diameter,
+                        'name' => $saw->name(),
+                        'diameter_mm' => $saw->diameter,
+                    ],
+                    SawSeries::stock(UnitSystem::Metric),
+                ),
                 ...self::own($own, LibraryKind::Saws),
             ],
             'stones' => self::shelf($library->stones->documents()),

@@ -17,15 +17,74 @@ use stdClass;
  */
 final class LibraryTable
 {
-    private const CROP = ['key', 'name', 'group', 'spacing_mm', 'litres_per_plant', 'water_to_harvest_l', 'days_germinate', 'days_sow_to_transplant', 'days_transplant_to_harvest', 'harvest', 'days_harvest_lasts', 'passive', 'ec_low', 'ec_high', 'ph_low', 'ph_high', 'root_oxygen_mg_h', 'water_temp_low_c', 'water_temp_high_c', 'support', 'light_hours', 'yield_g', 'cup_min_mm', 'mature_mass_g', 'mature_height_mm', 'habit'];
+    private const CROP = [
+        'key',
+        'name',
+        'group',
+        'spacing_mm',
+        'litres_per_plant',
+        'water_to_harvest_l',
+        'days_germinate',
+        'days_sow_to_transplant',
+        'days_transplant_to_harvest',
+        'harvest',
+        'days_harvest_lasts',
+        'passive',
+        'ec_low',
+        'ec_high',
+        'ph_low',
+        'ph_high',
+        'root_oxygen_mg_h',
+        'water_temp_low_c',
+        'water_temp_high_c',
+        'support',
+        'light_hours',
+        'yield_g',
+        'cup_min_mm',
+        'mature_mass_g',
+        'mature_height_mm',
+        'habit',
+    ];
 
-    private const WORDS = ['key', 'name', 'group', 'harvest', 'passive', 'support', 'habit', 'made', 'kind', 'opacity', 'stations', 'lid', 'lid_make', 'braced', 'food_safe'];
+    private const WORDS = [
+        'key',
+        'name',
+        'group',
+        'harvest',
+        'passive',
+        'support',
+        'habit',
+        'made',
+        'kind',
+        'opacity',
+        'stations',
+        'lid',
+        'lid_make',
+        'braced',
+        'food_safe',
+    ];
 
     /** @return list<string> */
     public static function columns(LibraryKind $kind): array
     {
         return match ($kind) {
-            LibraryKind::Vessels => ['key', 'name', 'kind', 'label_l', 'opacity', 'empty_kg', 'floor_mm', 'cut_mm', 'braced', 'food_safe', 'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm'],
+            LibraryKind::Vessels => [
+                'key',
+                'name',
+                'kind',
+                'label_l',
+                'opacity',
+                'empty_kg',
+                'floor_mm',
+                'cut_mm',
+                'braced',
+                'food_safe',
+                'stations',
+                'lid',
+                'lid_thickness_mm',
+                'lid_make',
+                'lid_top_above_rim_mm',
+            ],
             LibraryKind::Cups => ['key', 'name', 'lip_diameter_mm', 'top_diameter_mm', 'bottom_diameter_mm', 'height_mm', 'made'],
             LibraryKind::Saws => ['key', 'name', 'diameter_mm'],
             LibraryKind::Crops => self::CROP,
@@ -41,7 +100,11 @@ final class LibraryTable
         foreach ($items as $key => $item) {
             $flat = $kind === LibraryKind::Vessels ? self::flat($item) : get_object_vars($item);
             $flat['key'] = $key;
-            fputcsv($stream, array_map(static fn (string $column): string => self::text($flat[$column] ?? null), self::columns($kind)), escape: '');
+            fputcsv(
+                $stream,
+                array_map(static fn (string $column): string => self::text($flat[$column] ?? null), self::columns($kind)),
+                escape: '',
+            );
         }
         rewind($stream);
 
@@ -60,9 +123,15 @@ final class LibraryTable
         fwrite($stream, preg_replace('/^\xEF\xBB\xBF/', '', $csv) ?? $csv);
         rewind($stream);
         $columns = array_map(static fn (?string $name): string => trim((string) $name), fgetcsv($stream, escape: '') ?: []);
-        $missing = array_diff($kind === LibraryKind::Vessels ? ['name', 'stations'] : array_diff(self::columns($kind), ['key', 'made']), $columns);
+        $missing = array_diff(
+            $kind === LibraryKind::Vessels ? ['name', 'stations'] : array_diff(self::columns($kind), ['key', 'made']),
+            $columns,
+        );
         if ($missing !== []) {
-            throw RefusedGarden::one('line 1', 'lacks the column '.implode(', ', $missing).'; the first line names the columns '.implode(', ', self::columns($kind)));
+            throw RefusedGarden::one(
+                'line 1',
+                'lacks the column '.implode(', ', $missing).'; the first line names the columns '.implode(', ', self::columns($kind)),
+            );
         }
         $rows = $faults = [];
         for ($line = 2; ($cells = fgetcsv($stream, escape: '')) !== false; $line++) {
@@ -97,7 +166,10 @@ final class LibraryTable
 
         return [
             ...get_object_vars($vessel),
-            'stations' => implode('; ', array_map(static fn (stdClass $s): string => self::text($s->height_mm).' '.self::section($s), $vessel->stations)),
+            'stations' => implode(
+                '; ',
+                array_map(static fn (stdClass $s): string => self::text($s->height_mm).' '.self::section($s), $vessel->stations),
+            ),
             'lid' => isset($lid->diameter_mm) || isset($lid->length_mm) ? self::section($lid) : null,
             'lid_thickness_mm' => $lid->thickness_mm ?? null,
             'lid_make' => $lid->make ?? null,
@@ -111,7 +183,9 @@ final class LibraryTable
             return 'Ø'.self::text($section->diameter_mm);
         }
 
-        return self::text($section->length_mm).'x'.self::text($section->width_mm).(($section->corner_radius_mm ?? 0) > 0 ? ' r'.self::text($section->corner_radius_mm) : '');
+        $radius = $section->corner_radius_mm ?? 0;
+
+        return self::text($section->length_mm).'x'.self::text($section->width_mm).($radius > 0 ? ' r'.self::text($radius) : '');
     }
 
     /** @param  list<Fault>  $faults */
@@ -161,7 +235,11 @@ final class LibraryTable
             return ['diameter_mm' => self::number($m[1])];
         }
         if (preg_match('/^(\d+(?:\.\d+)?)\s*[x×]\s*(\d+(?:\.\d+)?)(?:\s*r\s*(\d+(?:\.\d+)?))?$/u', trim($section), $m) === 1) {
-            return ['length_mm' => self::number($m[1]), 'width_mm' => self::number($m[2]), ...(isset($m[3]) ? ['corner_radius_mm' => self::number($m[3])] : [])];
+            return [
+                'length_mm' => self::number($m[1]),
+                'width_mm' => self::number($m[2]),
+                ...(isset($m[3]) ? ['corner_radius_mm' => self::number($m[3])] : []),
+            ];
         }
 
         return null;

@@ -111,7 +111,14 @@ final readonly class OwnLibrary
         $now = now();
         $rows = [];
         foreach ($items as $key => $item) {
-            $rows[] = ['kind' => $kind->value, 'key' => $key, 'name' => $item->name, 'document' => GardenFile::encode($item), 'created_at' => $now, 'updated_at' => $now];
+            $rows[] = [
+                'kind' => $kind->value,
+                'key' => $key,
+                'name' => $item->name,
+                'document' => GardenFile::encode($item),
+                'created_at' => $now,
+                'updated_at' => $now,
+            ];
         }
         DB::transaction(static function () use ($rows): void {
             foreach (array_chunk($rows, self::CHUNK) as $chunk) {

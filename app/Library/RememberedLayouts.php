@@ -10,7 +10,8 @@ use KelpTub\Core\Lid\LayoutQuestion;
 use KelpTub\Core\Lid\LayoutSpace;
 
 /**
- * What was found out about lids on this machine, kept in a file cache, one file a space, so that the same question is never worked out twice.
+ * What was found out about lids on this machine, kept in a file cache, one file a space, so that the same question is never worked out
+ * twice.
  * Of two requests that add to one file at the same time the later one wins; what is lost is found again.
  */
 final class RememberedLayouts implements LayoutMemory
@@ -34,7 +35,8 @@ final class RememberedLayouts implements LayoutMemory
 
     public function keep(LayoutQuestion $question, int|string $answer): void
     {
-        $this->known[$question->space->fingerprint] = [$question->text => $answer] + ($this->known[$question->space->fingerprint] ?? []) + $this->read($question->space);
+        $known = ($this->known[$question->space->fingerprint] ?? []) + $this->read($question->space);
+        $this->known[$question->space->fingerprint] = [$question->text => $answer] + $known;
         $this->cache->forever($question->space->fingerprint, $this->known[$question->space->fingerprint]);
     }
 

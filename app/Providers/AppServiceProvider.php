@@ -21,7 +21,10 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(LibraryFiles::class, static fn (): LibraryFiles => new LibraryFiles(base_path('data')));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
-        $this->app->singleton(GardenReader::class, fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader($this->app->make(Library::class)));
+        $this->app->singleton(
+            GardenReader::class,
+            fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader($this->app->make(Library::class)),
+        );
         // Previews and pages answer with the spreads that are known; one request works out the others.
         $this->app->singleton(Planner::class, fn (): Planner => $this->planner(solve: false));
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(solve: true));

@@ -30,6 +30,17 @@ final readonly class AirSystem
     /** The same lines on another pump. */
     public function on(Pump $pump): self
     {
-        return new self($this->index, $this->id, $pump, $this->aboveWater, $this->checkValve, $this->height, $this->joined, $this->tube, $this->trunk, $this->branches);
+        return new self(
+            $this->index,
+            $this->id,
+            $pump,
+            $this->aboveWater,
+            $this->checkValve,
+            $this->height,
+            $this->joined,
+            $this->tube,
+            $this->trunk,
+            $this->branches,
+        );
     }
 }

@@ -25,6 +25,11 @@ final readonly class AirSystems
      */
     public function to(string $tub): array
     {
-        return array_values(array_filter($this->systems, static fn (AirSystem $s): bool => array_filter($s->branches, static fn (Branch $b): bool => $b->tub === $tub) !== []));
+        return array_values(
+            array_filter(
+                $this->systems,
+                static fn (AirSystem $s): bool => array_filter($s->branches, static fn (Branch $b): bool => $b->tub === $tub) !== [],
+            ),
+        );
     }
 }

@@ -35,7 +35,9 @@ final readonly class Line
         float $valve,
         private bool $checkValve,
     ) {
-        $this->threshold = self::KPA_PER_METRE_OF_WATER * $submergence / 1000 + $stone->bubble->wettingPressure() + ($checkValve ? self::CHECK_VALVE_KPA : 0.0);
+        $this->threshold = self::KPA_PER_METRE_OF_WATER * $submergence / 1000
+            + $stone->bubble->wettingPressure()
+            + ($checkValve ? self::CHECK_VALVE_KPA : 0.0);
         $this->linear = $stone->resistance / $stones + $tube->resistance($tubeLength);
         $this->quadratic = $valve > 0.0 ? self::VALVE_FACTOR * (1 / $valve ** 2 - 1) : null;
     }

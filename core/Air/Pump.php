@@ -7,7 +7,7 @@ namespace KelpTub\Core\Air;
 /** An air pump by its curve: flow (L/min) against pressure (kPa), falling from free flow to the pressure at which nothing flows. */
 final readonly class Pump
 {
-    /** @param  list<array{float, float}>  $curve points (flow, pressure) with rising flow and falling pressure, from no flow to free flow */
+    /** @param  list<array{float, float}>  $curve points (flow, pressure), flow rising and pressure falling, from no flow to free flow */
     public function __construct(
         public ?string $key,
         public string $name,

@@ -8,7 +8,8 @@ namespace KelpTub\Core\Air;
  * The most oxygen that water in contact with air can hold, in mg/L.
  *
  * Source: B. B. Benson and D. Krause, "The concentration and isotopic fractionation of oxygen dissolved in freshwater and seawater in
- * equilibrium with the atmosphere", Limnology and Oceanography 29 (1984), as in Standard Methods 4500-O; pressure by the standard atmosphere.
+ * equilibrium with the atmosphere", Limnology and Oceanography 29 (1984), as in Standard Methods 4500-O; pressure by the standard
+ * atmosphere.
  */
 final class Saturation
 {

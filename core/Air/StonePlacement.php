@@ -12,7 +12,8 @@ use KelpTub\Core\Numbers\Crossing;
  * Where the stones of a tub lie on its floor, under the plants: the cluster centres of the cups, drawn in to the floor.
  *
  * Deterministic: the first centre is the cup nearest to the middle of all cups, each further one the cup farthest from the centres so far;
- * then cups join their nearest centre and centres move to the middle of their cups until nothing changes. Source: handbook, rules section 7.
+ * then cups join their nearest centre and centres move to the middle of their cups until nothing changes. Source: handbook, rules
+ * section 7.
  */
 final class StonePlacement
 {
@@ -99,7 +100,11 @@ final class StonePlacement
             $joined[self::nearest($cup, $centres)][] = $cup;
         }
 
-        return array_map(static fn (array $group, Point $centre): Point => $group === [] ? $centre : self::middle($group), $joined, $centres);
+        return array_map(
+            static fn (array $group, Point $centre): Point => $group === [] ? $centre : self::middle($group),
+            $joined,
+            $centres,
+        );
     }
 
     /** @param  non-empty-list<Point>|list<Point>  $points */
@@ -132,7 +137,12 @@ final class StonePlacement
         if ($inside->halfX <= 0.0 || $inside->halfY <= 0.0) {
             return new Point(0.0, 0.0);
         }
-        $share = Crossing::of(static fn (float $share): float => $inside->clearance($p->x * $share, $p->y * $share), 0.0, 1.0, self::TOLERANCE);
+        $share = Crossing::of(
+            static fn (float $share): float => $inside->clearance($p->x * $share, $p->y * $share),
+            0.0,
+            1.0,
+            self::TOLERANCE,
+        );
 
         return new Point($p->x * $share, $p->y * $share);
     }

@@ -28,6 +28,15 @@ final readonly class Need
     {
         $join = $this->shared ? max(...) : static fn (float $a, float $b): float => $a + $b;
 
-        return new self($this->key, $other->name, $other->kind, $join($this->amount, $other->amount), $other->unit, $this->stage, $this->shared, $join($this->owned, $other->owned));
+        return new self(
+            $this->key,
+            $other->name,
+            $other->kind,
+            $join($this->amount, $other->amount),
+            $other->unit,
+            $this->stage,
+            $this->shared,
+            $join($this->owned, $other->owned),
+        );
     }
 }

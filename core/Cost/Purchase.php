@@ -36,7 +36,14 @@ final readonly class Purchase
             $cost += $count * $offer->price;
         }
 
-        return new self($need, $owned, $packs ?? [], $packs !== null, $cost, $packs === null ? 0.0 : max(0.0, $owned + $bought - $need->amount));
+        return new self(
+            $need,
+            $owned,
+            $packs ?? [],
+            $packs !== null,
+            $cost,
+            $packs === null ? 0.0 : max(0.0, $owned + $bought - $need->amount),
+        );
     }
 
     /** Cost of what the design takes out of the packs bought; what was owned costs nothing. */

@@ -51,8 +51,15 @@ final readonly class Capacity
      * @param  float  $workingLitres  working volume
      * @param  float  $usableLitres  working volume above the lowest useful level
      */
-    public static function byWater(Crop $crop, Density $density, GrowingSystem $system, TopUps $topUps, float $climate, float $workingLitres, float $usableLitres): ?int
-    {
+    public static function byWater(
+        Crop $crop,
+        Density $density,
+        GrowingSystem $system,
+        TopUps $topUps,
+        float $climate,
+        float $workingLitres,
+        float $usableLitres,
+    ): ?int {
         if ($system === GrowingSystem::Cloner) {
             return null;
         }
@@ -68,13 +75,21 @@ final readonly class Capacity
     }
 
     /**
-     * Plants that the water carries when several crops share it in their proportions; null for a cloner. As byWater(), with sums in place of
+     * Plants that the water carries when several crops share it in their proportions; null for a cloner. As byWater(), with sums in
+     * place of
      * multiples of one plant.
      *
      * @param  list<CropWish>  $wishes
      */
-    public static function mixByWater(array $wishes, Density $density, GrowingSystem $system, TopUps $topUps, float $climate, float $workingLitres, float $usableLitres): ?int
-    {
+    public static function mixByWater(
+        array $wishes,
+        Density $density,
+        GrowingSystem $system,
+        TopUps $topUps,
+        float $climate,
+        float $workingLitres,
+        float $usableLitres,
+    ): ?int {
         if ($system === GrowingSystem::Cloner) {
             return null;
         }

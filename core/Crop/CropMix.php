@@ -43,7 +43,11 @@ final readonly class CropMix
         }
         $each = $given / max(1, count($wishes) - $open);
 
-        return self::ofShares($wishes, self::proportional(array_map(static fn (CropWish $w): float => (float) ($w->plants ?? $each), $wishes), $plants), $density);
+        return self::ofShares(
+            $wishes,
+            self::proportional(array_map(static fn (CropWish $w): float => (float) ($w->plants ?? $each), $wishes), $plants),
+            $density,
+        );
     }
 
     /**
@@ -60,9 +64,14 @@ final readonly class CropMix
             $counts[$crop->key] = ($counts[$crop->key] ?? 0) + 1;
         }
 
-        $keys = array_unique([...array_values(array_filter($order, static fn (string $key): bool => isset($byKey[$key]))), ...array_keys($byKey)]);
+        $keys = array_unique(
+            [...array_values(array_filter($order, static fn (string $key): bool => isset($byKey[$key]))), ...array_keys($byKey)],
+        );
 
-        return new self(array_map(static fn (string|int $key): CropShare => new CropShare($byKey[$key], $counts[$key]), array_values($keys)), $density);
+        return new self(
+            array_map(static fn (string|int $key): CropShare => new CropShare($byKey[$key], $counts[$key]), array_values($keys)),
+            $density,
+        );
     }
 
     public function isEmpty(): bool

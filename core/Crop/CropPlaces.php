@@ -9,7 +9,8 @@ use KelpTub\Core\Lid\Arrangement;
 
 /**
  * What grows in each hole: what was said of a hole set by hand; one crop in the order of the pattern; of several the tallest at the back,
- * where they shade none of the others. Where neighbours then stand nearer than the mean of their spacings, crops (and holes left empty) change
+ * where they shade none of the others. Where neighbours then stand nearer than the mean of their spacings, crops (and holes left empty)
+ * change
  * places two by two as long as that takes off what is lacking, so that wide ones stand beside narrow ones.
  *
  * Source: handbook, rules sections 5 and 6; the exchange is ours.
@@ -33,14 +34,26 @@ final class CropPlaces
         $crops = array_map(static fn (int $i): ?Crop => $said[$i] ?? null, array_keys($arrangement->points));
         $free = array_keys($crops, null, true);
         $given = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($crops)));
-        $left = array_map(static fn (CropWish $w): CropWish => new CropWish($w->crop, $w->plants === null ? null : max(0, $w->plants - ($given[$w->crop->key] ?? 0))), $wishes);
+        $left = array_map(
+            static fn (CropWish $w): CropWish => new CropWish(
+                $w->crop,
+                $w->plants === null ? null : max(0, $w->plants - ($given[$w->crop->key] ?? 0)),
+            ),
+            $wishes,
+        );
         $places = min($plants === null ? count($free) : max(0, $plants - array_sum($given)), count($free));
         $shares = CropMix::of($left, $density, $places)->shares;
         $order = $free;
         if (count($shares) > 1) {
             usort($shares, static fn (CropShare $a, CropShare $b): int => $b->crop->matureHeightMm <=> $a->crop->matureHeightMm);
             $points = $arrangement->points;
-            usort($order, static fn (int $a, int $b): int => [round($points[$b]->y, 3), round($points[$a]->x, 3)] <=> [round($points[$a]->y, 3), round($points[$b]->x, 3)]);
+            usort(
+                $order,
+                static fn (int $a, int $b): int => [
+                    round($points[$b]->y, 3),
+                    round($points[$a]->x, 3),
+                ] <=> [round($points[$a]->y, 3), round($points[$b]->x, 3)],
+            );
         }
         foreach ($shares as $share) {
             foreach (array_splice($order, 0, $share->plants) as $hole) {

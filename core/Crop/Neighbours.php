@@ -36,7 +36,10 @@ final readonly class Neighbours
         foreach ($cropAt as $i => $crop) {
             for ($j = 0; $crop !== null && $j < $i; $j++) {
                 $other = $cropAt[$j];
-                if ($other !== null && ($share = $points[$i]->distanceTo($points[$j]) / Density::Roomy->spacing($crop, $other)) < $least - self::ROUNDING) {
+                if (
+                    $other !== null
+                    && ($share = $points[$i]->distanceTo($points[$j]) / Density::Roomy->spacing($crop, $other)) < $least - self::ROUNDING
+                ) {
                     [$least, $closest] = [$share, [$i, $j]];
                 }
             }

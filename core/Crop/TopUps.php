@@ -30,7 +30,10 @@ enum TopUps: string
         };
     }
 
-    /** Share of the usable volume that two days at the peak may take, for a passive tub; null without top-ups. Source: handbook, rules section 6. */
+    /**
+     * Share of the usable volume that two days at the peak may take, for a passive tub; null without top-ups. Source: handbook, rules
+     * section 6.
+     */
     public function passiveShare(): ?float
     {
         return match ($this) {

@@ -58,6 +58,11 @@ final readonly class TubWaterUse
             return null;
         }
 
-        return Crossing::of(fn (float $day): float => $litres - $this->until($day), 0.0, $this->lastDay, self::DAY_TOLERANCE * $this->lastDay);
+        return Crossing::of(
+            fn (float $day): float => $litres - $this->until($day),
+            0.0,
+            $this->lastDay,
+            self::DAY_TOLERANCE * $this->lastDay,
+        );
     }
 }

@@ -30,11 +30,18 @@ final class SawChoice
         }
         $bears = static fn (Seat $seat): bool => $seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM;
         $rules = [
-            [static fn (Seat $s): bool => $bears($s) && $s->play >= self::LEAST_PLAY_MM - self::ROUNDING_MM && $s->play <= Seat::MOST_PLAY_MM + self::ROUNDING_MM, true],
+            [
+                static fn (Seat $s): bool => $bears($s) && $s->play >= self::LEAST_PLAY_MM - self::ROUNDING_MM
+                    && $s->play <= Seat::MOST_PLAY_MM + self::ROUNDING_MM,
+                true,
+            ],
             [static fn (Seat $s): bool => $bears($s) && $s->play >= -self::ROUNDING_MM, false],
             [static fn (Seat $s): bool => $s->kind === SeatKind::Wedged, true],
         ];
-        $seats = array_map(static fn (array $saws): array => array_map(static fn (Saw $s): Seat => Seat::of($cup, $s->diameter), $saws), [$owned, $stock]);
+        $seats = array_map(
+            static fn (array $saws): array => array_map(static fn (Saw $s): Seat => Seat::of($cup, $s->diameter), $saws),
+            [$owned, $stock],
+        );
         foreach ($rules as [$fits, $largest]) {
             foreach ([$owned, $stock] as $shelf => $saws) {
                 $fitting = array_keys(array_filter($seats[$shelf], $fits));

@@ -16,7 +16,45 @@ use KelpTub\Core\Units\UnitSystem;
 final class SawSeries
 {
     /** Metric stock sizes, mm. */
-    public const METRIC_MM = [20, 22, 25, 28, 30, 32, 35, 38, 40, 44, 48, 50, 51, 54, 57, 60, 64, 65, 68, 70, 73, 76, 80, 83, 86, 89, 92, 95, 98, 102, 105, 108, 114, 121, 127, 140, 152];
+    public const METRIC_MM = [
+        20,
+        22,
+        25,
+        28,
+        30,
+        32,
+        35,
+        38,
+        40,
+        44,
+        48,
+        50,
+        51,
+        54,
+        57,
+        60,
+        64,
+        65,
+        68,
+        70,
+        73,
+        76,
+        80,
+        83,
+        86,
+        89,
+        92,
+        95,
+        98,
+        102,
+        105,
+        108,
+        114,
+        121,
+        127,
+        140,
+        152,
+    ];
 
     /** Sizes that differ by no more than this are one saw, mm. */
     public const SAME_MM = 0.5;

@@ -46,8 +46,14 @@ final readonly class WaterLine
      * @param  float  $raftBelowRim  how far below the rim a raft's water stands, mm
      * @param  float  $stemBelowCup  how far a cloner's stems hang out of the cup's bottom, mm
      */
-    public static function of(GrowingSystem $system, LineChoice $choice, float $hangingBottom, float $rim, float $raftBelowRim = self::RAFT_BELOW_RIM_MM, float $stemBelowCup = 0.0): self
-    {
+    public static function of(
+        GrowingSystem $system,
+        LineChoice $choice,
+        float $hangingBottom,
+        float $rim,
+        float $raftBelowRim = self::RAFT_BELOW_RIM_MM,
+        float $stemBelowCup = 0.0,
+    ): self {
         if ($system === GrowingSystem::Raft) {
             $line = max(0.0, $rim - $raftBelowRim);
 
@@ -55,8 +61,16 @@ final readonly class WaterLine
         }
         $bottom = $hangingBottom;
         [$grown, $start, $held] = match ($system) {
-            GrowingSystem::Passive => [$bottom + self::PASSIVE_DIP_MM, $bottom + self::PASSIVE_DIP_MM, $choice === LineChoice::Third ? $bottom / 3 : null],
-            GrowingSystem::Cloner => [$bottom - $stemBelowCup - self::CLONER_BELOW_STEMS_MM, $bottom - $stemBelowCup - self::CLONER_BELOW_STEMS_MM, null],
+            GrowingSystem::Passive => [
+                $bottom + self::PASSIVE_DIP_MM,
+                $bottom + self::PASSIVE_DIP_MM,
+                $choice === LineChoice::Third ? $bottom / 3 : null,
+            ],
+            GrowingSystem::Cloner => [
+                $bottom - $stemBelowCup - self::CLONER_BELOW_STEMS_MM,
+                $bottom - $stemBelowCup - self::CLONER_BELOW_STEMS_MM,
+                null,
+            ],
             GrowingSystem::Nursery => [$bottom - self::GAP_MM, $bottom - self::GAP_MM, null],
             default => match ($choice) {
                 LineChoice::Touch => [$bottom, $bottom, null],

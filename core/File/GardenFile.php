@@ -27,7 +27,10 @@ final readonly class GardenFile
     public static function decode(string $json): stdClass
     {
         if (strlen($json) > self::MOST_BYTES) {
-            throw RefusedGarden::one('', sprintf('is %.1f MB; a garden file has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+            throw RefusedGarden::one(
+                '',
+                sprintf('is %.1f MB; a garden file has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6),
+            );
         }
         if (trim($json) === '') {
             throw RefusedGarden::one('', 'is empty; a garden file is JSON');
@@ -35,7 +38,10 @@ final readonly class GardenFile
         try {
             $document = json_decode(preg_replace('/^\xEF\xBB\xBF/', '', $json) ?? $json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
-            throw RefusedGarden::one('', 'is not JSON ('.lcfirst($e->getMessage()).'); a garden file ends in .kelp.json and is written by Kelp Tub');
+            throw RefusedGarden::one(
+                '',
+                'is not JSON ('.lcfirst($e->getMessage()).'); a garden file ends in .kelp.json and is written by Kelp Tub',
+            );
         }
         if (! $document instanceof stdClass) {
             throw RefusedGarden::one('', 'is not an object; a garden file starts with { "format": "kelp-tub.garden", … }');
@@ -47,7 +53,9 @@ final readonly class GardenFile
     /** The document as text again: `{}` stays `{}`, `1.0` keeps its point. */
     public static function encode(stdClass $document, bool $pretty = false): string
     {
-        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | ($pretty ? JSON_PRETTY_PRINT : 0));
+        $flags = JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
+
+        return json_encode($document, $pretty ? $flags | JSON_PRETTY_PRINT : $flags);
     }
 
     /** @throws RefusedGarden where it is no garden, a newer one, or breaks the schema */
@@ -55,7 +63,9 @@ final readonly class GardenFile
     {
         $format = $document->format ?? null;
         if ($format !== self::FORMAT) {
-            throw RefusedGarden::one('/format', (is_string($format) ? 'is "'.mb_substr($format, 0, 40).'"' : 'is missing').'; this is not a garden file, whose format is "'.self::FORMAT.'"');
+            $is = is_string($format) ? 'is "'.mb_substr($format, 0, 40).'"' : 'is missing';
+
+            throw RefusedGarden::one('/format', "$is; this is not a garden file, whose format is \"".self::FORMAT.'"');
         }
         $version = $document->version ?? null;
         if (is_int($version) && $version > self::VERSION) {

@@ -46,7 +46,17 @@ final readonly class Library
      */
     public function withCrops(array $rows): self
     {
-        return $rows === [] ? $this : new self($this->vessels, $this->cups, $this->crops->with($rows), $this->stones, $this->pumps, $this->tubes, $this->products, $this->offers, $this->partNames);
+        return $rows === [] ? $this : new self(
+            $this->vessels,
+            $this->cups,
+            $this->crops->with($rows),
+            $this->stones,
+            $this->pumps,
+            $this->tubes,
+            $this->products,
+            $this->offers,
+            $this->partNames,
+        );
     }
 
     /**

@@ -37,15 +37,25 @@ final class PartCheck
                 $faults[] = new Fault("$here/height_mm", "is $station->height_mm; the first station is the inside floor, at 0");
             }
             if ($last !== null && $station->height_mm < $last->height_mm) {
-                $faults[] = new Fault("$here/height_mm", "is $station->height_mm, below the station before it at $last->height_mm; list stations from the floor up");
+                $faults[] = new Fault(
+                    "$here/height_mm",
+                    "is $station->height_mm, below the station before it at $last->height_mm; list stations from the floor up",
+                );
             }
             if ($last !== null && $station->height_mm > $last->height_mm && isset($station->diameter_mm) !== isset($last->diameter_mm)) {
-                $faults[] = new Fault($here, 'is '.(isset($station->diameter_mm) ? 'round' : 'rectangular').' above a station of the other shape; no slice changes from round to rectangular');
+                $faults[] = new Fault(
+                    $here,
+                    'is '.(isset($station->diameter_mm) ? 'round' : 'rectangular').' above a station of the other shape; no slice '
+                        .'changes from round to rectangular',
+                );
             }
             $last = $station;
         }
         if ($last !== null && (float) $last->height_mm <= 0.0) {
-            $faults[] = new Fault("$at/stations/".(count($raw->stations) - 1).'/height_mm', 'is 0; the last station is the rim and lies above the floor');
+            $faults[] = new Fault(
+                "$at/stations/".(count($raw->stations) - 1).'/height_mm',
+                'is 0; the last station is the rim and lies above the floor',
+            );
         }
         if (isset($raw->cut_mm) && $last !== null && $raw->cut_mm > $last->height_mm) {
             $faults[] = new Fault("$at/cut_mm", "is $raw->cut_mm, above the rim at $last->height_mm; cut lower, or leave it out");
@@ -56,7 +66,10 @@ final class PartCheck
                 $faults[] = new Fault("$at/fills/$i/depth_mm", "is $fill->depth_mm after $before->depth_mm; depths rise from fill to fill");
             }
             if ($before !== null && $fill->litres <= $before->litres) {
-                $faults[] = new Fault("$at/fills/$i/litres", "is $fill->litres after $before->litres; each fill counts all the litres poured so far");
+                $faults[] = new Fault(
+                    "$at/fills/$i/litres",
+                    "is $fill->litres after $before->litres; each fill counts all the litres poured so far",
+                );
             }
             if ($last !== null && $fill->depth_mm > $last->height_mm) {
                 $faults[] = new Fault("$at/fills/$i/depth_mm", "is $fill->depth_mm, above the rim at $last->height_mm");
@@ -79,10 +92,16 @@ final class PartCheck
     {
         $faults = [];
         if ($raw->top_diameter_mm > $raw->lip_diameter_mm) {
-            $faults[] = new Fault("$at/top_diameter_mm", "is $raw->top_diameter_mm, wider than the lip of $raw->lip_diameter_mm; the lip is the widest part");
+            $faults[] = new Fault(
+                "$at/top_diameter_mm",
+                "is $raw->top_diameter_mm, wider than the lip of $raw->lip_diameter_mm; the lip is the widest part",
+            );
         }
         if ($raw->bottom_diameter_mm > $raw->top_diameter_mm) {
-            $faults[] = new Fault("$at/bottom_diameter_mm", "is $raw->bottom_diameter_mm, wider than the body under the lip of $raw->top_diameter_mm; a cup tapers downwards");
+            $faults[] = new Fault(
+                "$at/bottom_diameter_mm",
+                "is $raw->bottom_diameter_mm, wider than the body under the lip of $raw->top_diameter_mm; a cup tapers downwards",
+            );
         }
 
         return $faults;
@@ -122,7 +141,9 @@ final class PartCheck
     public static function pump(stdClass $raw, string $at): array
     {
         if (! isset($raw->curve)) {
-            return isset($raw->free_flow_l_min, $raw->max_pressure_kpa) ? [] : [new Fault($at, 'needs free_flow_l_min and max_pressure_kpa, or a curve of [flow, pressure] points')];
+            return isset($raw->free_flow_l_min, $raw->max_pressure_kpa) ? [] : [
+                new Fault($at, 'needs free_flow_l_min and max_pressure_kpa, or a curve of [flow, pressure] points'),
+            ];
         }
         $points = $raw->curve;
         usort($points, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
@@ -168,7 +189,10 @@ final class PartCheck
         }
         $radius = $raw->corner_radius_mm ?? 0;
         if (! $round && $radius > min($raw->length_mm, $raw->width_mm) / 2) {
-            return [new Fault("$at/corner_radius_mm", "is $radius, more than half the shorter side of ".min($raw->length_mm, $raw->width_mm))];
+            return [new Fault(
+                "$at/corner_radius_mm",
+                "is $radius, more than half the shorter side of ".min($raw->length_mm, $raw->width_mm),
+            )];
         }
 
         return [];

@@ -36,7 +36,9 @@ final class PartReader
 
     public static function vessel(stdClass $raw, ?string $key): Vessel
     {
-        $whole = new Profile(self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))));
+        $whole = new Profile(
+            self::each($raw->stations, static fn (stdClass $s): Station => new Station((float) $s->height_mm, self::section($s))),
+        );
         $measured = isset($raw->cut_mm) ? $whole->cutAt((float) $raw->cut_mm) : $whole;
         $fills = self::each($raw->fills ?? [], static fn (stdClass $f): Fill => new Fill((float) $f->litres, (float) $f->depth_mm));
         $fit = $fills === [] ? null : FillFit::of($measured, $fills);
@@ -76,7 +78,15 @@ final class PartReader
 
     public static function stone(stdClass $raw, ?string $key): Stone
     {
-        return new Stone($key ?? $raw->key ?? null, $raw->name ?? 'Air stone', Bubble::from($raw->bubble), (float) ($raw->length_mm ?? 50), (float) $raw->min_l_min, (float) $raw->max_l_min, (float) $raw->resistance_kpa_per_l_min);
+        return new Stone(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? 'Air stone',
+            Bubble::from($raw->bubble),
+            (float) ($raw->length_mm ?? 50),
+            (float) $raw->min_l_min,
+            (float) $raw->max_l_min,
+            (float) $raw->resistance_kpa_per_l_min,
+        );
     }
 
     public static function pump(stdClass $raw, ?string $key): Pump
@@ -86,7 +96,13 @@ final class PartReader
             : Pump::straight((float) $raw->free_flow_l_min, (float) $raw->max_pressure_kpa);
         usort($curve, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return new Pump($key ?? $raw->key ?? null, $raw->name ?? 'Air pump', $curve, (int) ($raw->outlets ?? 1), (float) ($raw->power_w ?? 0));
+        return new Pump(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? 'Air pump',
+            $curve,
+            (int) ($raw->outlets ?? 1),
+            (float) ($raw->power_w ?? 0),
+        );
     }
 
     public static function tube(stdClass $raw, ?string $key): Tube
@@ -154,7 +170,10 @@ final class PartReader
             (float) ($raw->thickness_mm ?? Lid::DEFAULT_THICKNESS_MM),
             LidMake::from($raw->make ?? 'plain'),
             (float) ($raw->top_above_rim_mm ?? 0),
-            self::each($raw->keep_outs ?? [], static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k))),
+            self::each(
+                $raw->keep_outs ?? [],
+                static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k)),
+            ),
         );
     }
 }

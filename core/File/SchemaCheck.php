@@ -49,7 +49,10 @@ final class SchemaCheck
 
     private static function fault(ValidationError $error): Fault
     {
-        $path = array_map(static fn (string|int $step): string => str_replace(['~', '/'], ['~0', '~1'], (string) $step), $error->data()->fullPath());
+        $path = array_map(
+            static fn (string|int $step): string => str_replace(['~', '/'], ['~0', '~1'], (string) $step),
+            $error->data()->fullPath(),
+        );
         $args = $error->args();
         $given = self::shown($error->data()->value());
         $message = match ($error->keyword()) {
@@ -90,7 +93,15 @@ final class SchemaCheck
     /** @param  array<mixed>  $types */
     private static function types(array $types): string
     {
-        $words = ['object' => 'an object', 'array' => 'a list', 'string' => 'text', 'number' => 'a number', 'integer' => 'a whole number', 'boolean' => 'true or false', 'null' => 'null'];
+        $words = [
+            'object' => 'an object',
+            'array' => 'a list',
+            'string' => 'text',
+            'number' => 'a number',
+            'integer' => 'a whole number',
+            'boolean' => 'true or false',
+            'null' => 'null',
+        ];
 
         return implode(' or ', array_map(static fn (mixed $t): string => $words[(string) $t] ?? (string) $t, $types));
     }

@@ -38,7 +38,10 @@ final class SchemaParts
             '$ref' => "#/\$defs/$definition",
             'type' => 'object',
             'required' => ['name'],
-            'properties' => (object) ['name' => (object) ['$ref' => '#/$defs/name', 'minLength' => 1], 'key' => (object) ['type' => 'string', 'maxLength' => 120]],
+            'properties' => (object) [
+                'name' => (object) ['$ref' => '#/$defs/name', 'minLength' => 1],
+                'key' => (object) ['type' => 'string', 'maxLength' => 120],
+            ],
             '$defs' => $garden->{'$defs'},
         ];
     }

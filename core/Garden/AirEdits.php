@@ -45,7 +45,11 @@ final readonly class AirEdits
     /** The stones a tub of its size gets. */
     private static function stones(Tub $tub): stdClass
     {
-        return (object) ['kind' => $tub->body->vessel->profile->brim() < self::SMALL_L ? 'cylinder-50' : 'disc-100', 'count' => 1, 'height_mm' => 20];
+        return (object) [
+            'kind' => $tub->body->vessel->profile->brim() < self::SMALL_L ? 'cylinder-50' : 'disc-100',
+            'count' => 1,
+            'height_mm' => 20,
+        ];
     }
 
     /** @return list<stdClass> a line to a tub */
@@ -54,7 +58,10 @@ final readonly class AirEdits
         $branch = (object) ['tub' => $tub, 'distance_mm' => self::DISTANCE_MM, 'valve' => 1.0];
 
         return $this->garden->of(AirSystems::class)->systems === []
-            ? $this->patch->append('/air', (object) ['id' => 'pump-1', 'pump' => self::PUMP, 'check_valve' => true, 'branches' => [$branch]])
+            ? $this->patch->append(
+                '/air',
+                (object) ['id' => 'pump-1', 'pump' => self::PUMP, 'check_valve' => true, 'branches' => [$branch]],
+            )
             : $this->patch->append('/air/0/branches', $branch);
     }
 }

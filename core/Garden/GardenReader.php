@@ -37,7 +37,11 @@ final readonly class GardenReader
         $own = get_object_vars($document->library->crops ?? new stdClass);
         $library = $this->library->withCrops($own);
         $tubs = new TubReader($library);
-        $faults = [...PartCheck::each($own, '/library/crops', PartCheck::crop(...)), ...$tubs->faults($document), ...self::feedFaults($document)];
+        $faults = [
+            ...PartCheck::each($own, '/library/crops', PartCheck::crop(...)),
+            ...$tubs->faults($document),
+            ...self::feedFaults($document),
+        ];
         foreach ($this->marks as $mark) {
             $faults = [...$faults, ...$mark->faults($document, $library)];
         }

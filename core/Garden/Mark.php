@@ -10,7 +10,8 @@ use KelpTub\Core\File\Library;
 use stdClass;
 
 /**
- * What one mark of the tide staff adds to a garden. A list names the marks in their order; each sees the plans of those before it and no others.
+ * What one mark of the tide staff adds to a garden. A list names the marks in their order; each sees the plans of those before it and no
+ * others.
  *
  * A mark that has nothing to say under one of these leaves it as it is here.
  */

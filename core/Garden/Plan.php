@@ -75,6 +75,8 @@ final readonly class Plan
     {
         $part = $this->parts[$class] ?? null;
 
-        return $part instanceof $class ? $part : throw new LogicException("No mark has planned a $class yet: marks see only those before them.");
+        return $part instanceof $class ? $part : throw new LogicException(
+            "No mark has planned a $class yet: marks see only those before them.",
+        );
     }
 }

@@ -9,7 +9,10 @@ use KelpTub\Core\Geometry\Point;
 use LogicException;
 use stdClass;
 
-/** Puts the marks' parts together as the report of the file format. Numbers are not rounded; what is not computed or does not apply is null. */
+/**
+ * Puts the marks' parts together as the report of the file format. Numbers are not rounded; what is not computed or does not apply is
+ * null.
+ */
 final class Report
 {
     public const FORMAT = 'kelp-tub.report';
@@ -31,7 +34,13 @@ final class Report
         $whole = self::GARDEN;
         $tubs = [];
         foreach ($garden->tubs as $tub) {
-            $tubs[$tub->id] = ['id' => $tub->id, 'name' => $tub->name, 'count' => $tub->count, 'system' => $tub->system->value, ...self::TUB];
+            $tubs[$tub->id] = [
+                'id' => $tub->id,
+                'name' => $tub->name,
+                'count' => $tub->count,
+                'system' => $tub->system->value,
+                ...self::TUB,
+            ];
         }
         foreach ($parts as $part) {
             $whole = self::joined($whole, $part->garden);
@@ -68,7 +77,8 @@ final class Report
             $one[$key] = match (true) {
                 $before === null => $value,
                 $value === [] && is_array($before) => $before,
-                is_array($before) && is_array($value) && ! array_is_list($before) && ! array_is_list($value) => self::joined($before, $value),
+                is_array($before) && is_array($value)
+                    && ! array_is_list($before) && ! array_is_list($value) => self::joined($before, $value),
                 default => throw new LogicException("Two marks report $key."),
             };
         }
@@ -92,7 +102,10 @@ final class Report
             'at' => $finding->at,
             'says' => $finding->says,
             'why' => $finding->why,
-            'remedies' => array_map(static fn (Remedy $r): stdClass => (object) ['says' => $r->says, 'patch' => $r->patch], $finding->remedies),
+            'remedies' => array_map(
+                static fn (Remedy $r): stdClass => (object) ['says' => $r->says, 'patch' => $r->patch],
+                $finding->remedies,
+            ),
         ];
     }
 
@@ -108,6 +121,11 @@ final class Report
     /** @return array<string, bool|float> */
     public static function section(CrossSection $section): array
     {
-        return ['round' => $section->round, 'length_mm' => $section->length, 'width_mm' => $section->width, 'corner_radius_mm' => $section->cornerRadius];
+        return [
+            'round' => $section->round,
+            'length_mm' => $section->length,
+            'width_mm' => $section->width,
+            'corner_radius_mm' => $section->cornerRadius,
+        ];
     }
 }

@@ -45,7 +45,13 @@ final readonly class TubReader
                 $faults[] = new Fault("/tubs/$i/id", "is \"$tub->id\", which another tub has already; ids are unique");
             }
             $taken[$tub->id] = true;
-            $faults = [...$faults, ...$this->partFaults($tub, "/tubs/$i"), ...$this->cropFaults($tub, "/tubs/$i"), ...self::layoutFaults($tub, "/tubs/$i"), ...self::topUpFaults($tub, "/tubs/$i")];
+            $faults = [
+                ...$faults,
+                ...$this->partFaults($tub, "/tubs/$i"),
+                ...$this->cropFaults($tub, "/tubs/$i"),
+                ...self::layoutFaults($tub, "/tubs/$i"),
+                ...self::topUpFaults($tub, "/tubs/$i"),
+            ];
         }
 
         return $faults;
@@ -65,13 +71,19 @@ final readonly class TubReader
             ...PartCheck::part($tub->cup ?? self::DEFAULT_CUP, $this->library->cups, "$at/cup", 'cup', PartCheck::cup(...)),
         ];
         if (isset($tub->stones)) {
-            $faults = [...$faults, ...PartCheck::part($tub->stones->kind, $this->library->stones, "$at/stones/kind", 'air stone', PartCheck::stone(...))];
+            $faults = [
+                ...$faults,
+                ...PartCheck::part($tub->stones->kind, $this->library->stones, "$at/stones/kind", 'air stone', PartCheck::stone(...)),
+            ];
         }
         if (isset($tub->cups_2)) {
             $faults = [...$faults, ...PartCheck::part($tub->cups_2, $this->library->cups, "$at/cups_2", 'cup', PartCheck::cup(...))];
         }
         if (isset($tub->under)) {
-            $faults = [...$faults, ...PartCheck::part($tub->under->vessel, $this->library->vessels, "$at/under/vessel", 'vessel', PartCheck::vessel(...))];
+            $faults = [
+                ...$faults,
+                ...PartCheck::part($tub->under->vessel, $this->library->vessels, "$at/under/vessel", 'vessel', PartCheck::vessel(...)),
+            ];
         }
 
         return $faults;
@@ -99,7 +111,10 @@ final readonly class TubReader
         }
         foreach ($tub->layout->holes ?? [] as $i => $hole) {
             if (isset($hole->cup) && self::size($tub, $hole->cup) === null) {
-                $faults[] = new Fault("$at/layout/holes/$i/cup", 'is '.json_encode($hole->cup).'; it is 1 for the tub\'s cup or 2 for cups_2, or the key of one of them');
+                $faults[] = new Fault(
+                    "$at/layout/holes/$i/cup",
+                    'is '.json_encode($hole->cup).'; it is 1 for the tub\'s cup or 2 for cups_2, or the key of one of them',
+                );
             }
         }
 
@@ -217,9 +232,20 @@ final readonly class TubReader
             TopUps::from($raw->top_ups ?? TopUps::defaultFor($system)->value),
             PartReader::each($raw->planned_top_ups ?? [], static fn (stdClass $t): TopUp => new TopUp((float) $t->day, (float) $t->litres)),
             isset($raw->stones) ? PartReader::stones($raw->stones, $this->library->stones) : null,
-            new RaftWish((float) ($raw->raft->thickness_mm ?? Raft::DEFAULT_THICKNESS_MM), (float) ($raw->raft->gap_mm ?? Raft::DEFAULT_GAP_MM), (float) ($raw->raft->below_rim_mm ?? WaterLine::RAFT_BELOW_RIM_MM)),
-            new ClonerWish((float) ($raw->cloner->stem_below_cup_mm ?? 0), $system === GrowingSystem::Cloner && ($raw->cloner->collar ?? false)),
-            new DripCycle((float) ($raw->nursery->flow_l_h ?? DripCycle::DEFAULT_FLOW_L_H), (float) ($raw->nursery->on_min ?? DripCycle::DEFAULT_ON_MIN), (float) ($raw->nursery->off_min ?? DripCycle::DEFAULT_OFF_MIN)),
+            new RaftWish(
+                (float) ($raw->raft->thickness_mm ?? Raft::DEFAULT_THICKNESS_MM),
+                (float) ($raw->raft->gap_mm ?? Raft::DEFAULT_GAP_MM),
+                (float) ($raw->raft->below_rim_mm ?? WaterLine::RAFT_BELOW_RIM_MM),
+            ),
+            new ClonerWish(
+                (float) ($raw->cloner->stem_below_cup_mm ?? 0),
+                $system === GrowingSystem::Cloner && ($raw->cloner->collar ?? false),
+            ),
+            new DripCycle(
+                (float) ($raw->nursery->flow_l_h ?? DripCycle::DEFAULT_FLOW_L_H),
+                (float) ($raw->nursery->on_min ?? DripCycle::DEFAULT_ON_MIN),
+                (float) ($raw->nursery->off_min ?? DripCycle::DEFAULT_OFF_MIN),
+            ),
         );
     }
 
@@ -241,14 +267,23 @@ final readonly class TubReader
     private function crops(stdClass $raw, LayoutWish $layout): array
     {
         if (($raw->crops ?? []) !== []) {
-            return PartReader::each($raw->crops, fn (stdClass $w): CropWish => new CropWish($this->library->crops->get($w->crop), isset($w->plants) ? (int) $w->plants : null));
+            return PartReader::each(
+                $raw->crops,
+                fn (stdClass $w): CropWish => new CropWish(
+                    $this->library->crops->get($w->crop),
+                    isset($w->plants) ? (int) $w->plants : null,
+                ),
+            );
         }
         if (isset($raw->crop)) {
             return [new CropWish($this->library->crops->get($raw->crop), null)];
         }
         $counts = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($layout->crops())));
 
-        return array_map(fn (string|int $key): CropWish => new CropWish($this->library->crops->get((string) $key), $counts[$key]), array_keys($counts));
+        return array_map(
+            fn (string|int $key): CropWish => new CropWish($this->library->crops->get((string) $key), $counts[$key]),
+            array_keys($counts),
+        );
     }
 
     private function layout(stdClass $tub): LayoutWish

@@ -50,7 +50,12 @@ final readonly class CrossSection
     {
         $mix = static fn (float $from, float $to): float => $from + ($to - $from) * $t;
 
-        return new self($this->round, $mix($this->length, $other->length), $mix($this->width, $other->width), $mix($this->cornerRadius, $other->cornerRadius));
+        return new self(
+            $this->round,
+            $mix($this->length, $other->length),
+            $mix($this->width, $other->width),
+            $mix($this->cornerRadius, $other->cornerRadius),
+        );
     }
 
     /** Every length multiplied by $factor. */

@@ -85,7 +85,10 @@ final readonly class Arrangement
     /** All of it as text, to be kept: the pattern's name, then x and y of each hole as doubles. */
     public function packed(): string
     {
-        return "{$this->pattern->value}:".pack('e*', ...array_merge(...array_map(static fn (Point $p): array => [$p->x, $p->y], $this->points)));
+        return "{$this->pattern->value}:".pack(
+            'e*',
+            ...array_merge(...array_map(static fn (Point $p): array => [$p->x, $p->y], $this->points)),
+        );
     }
 
     /** What packed() made, to the last digit. */
@@ -93,7 +96,10 @@ final readonly class Arrangement
     {
         [$pattern, $numbers] = explode(':', $packed, 2);
 
-        return self::of(PatternKind::from($pattern), array_map(static fn (array $p): Point => new Point($p[0], $p[1]), array_chunk(array_values(unpack('e*', $numbers) ?: []), 2)));
+        return self::of(
+            PatternKind::from($pattern),
+            array_map(static fn (array $p): Point => new Point($p[0], $p[1]), array_chunk(array_values(unpack('e*', $numbers) ?: []), 2)),
+        );
     }
 
     public function count(): int

@@ -53,7 +53,10 @@ final class LayoutSolver
      */
     public function most(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        return $this->remembered(LayoutQuestion::most($this->space, $kind, $leastDistance, $cap), fn (): int => $this->findMost($kind, $leastDistance, $cap));
+        return $this->remembered(
+            LayoutQuestion::most($this->space, $kind, $leastDistance, $cap),
+            fn (): int => $this->findMost($kind, $leastDistance, $cap),
+        );
     }
 
     /**
@@ -95,7 +98,11 @@ final class LayoutSolver
     {
         $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $leastDistance, $cap);
         if ($kind === PatternKind::Spread || $kind === PatternKind::Best) {
-            while ($most < min($cap, self::MOST_SPREAD, $this->space->mostApart($leastDistance)) && $this->spread($most + 1, $leastDistance) !== null) {
+            while ($most < min(
+                $cap,
+                self::MOST_SPREAD,
+                $this->space->mostApart($leastDistance),
+            ) && $this->spread($most + 1, $leastDistance) !== null) {
                 $most++;
             }
         }
@@ -106,7 +113,11 @@ final class LayoutSolver
     /** The same among regular patterns only: at once, whatever spreads are known. */
     public function mostRegular(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        for ($count = $kind === PatternKind::Single ? 1 : min($cap, self::MOST_HOLES, $this->space->mostApart($leastDistance)); $count > 1; $count--) {
+        for ($count = $kind === PatternKind::Single ? 1 : min(
+            $cap,
+            self::MOST_HOLES,
+            $this->space->mostApart($leastDistance),
+        ); $count > 1; $count--) {
             if ($this->fits($kind, $count, $leastDistance)) {
                 return $count;
             }
@@ -135,7 +146,10 @@ final class LayoutSolver
     {
         $question = LayoutQuestion::regular($this->space, $count, $leastDistance);
         if (! array_key_exists($question->text, $this->known)) {
-            $this->known[$question->text] = $this->rememberedLayout($question, fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $leastDistance));
+            $this->known[$question->text] = $this->rememberedLayout(
+                $question,
+                fn (): ?Arrangement => $this->search(PatternKind::Best, $count, $leastDistance),
+            );
         }
 
         return $this->known[$question->text];
@@ -150,7 +164,9 @@ final class LayoutSolver
         }
         $spread = $this->spread($count, $leastDistance);
 
-        return $spread !== null && ($regular === null || $regular->holeDistance < self::REGULAR_SHARE * $spread->holeDistance) ? $spread : $regular;
+        return $spread !== null && ($regular === null || $regular->holeDistance < self::REGULAR_SHARE * $spread->holeDistance)
+            ? $spread
+            : $regular;
     }
 
     /** The spread of so many holes, or null when it is not known yet or does not keep the least distance. */
@@ -205,7 +221,11 @@ final class LayoutSolver
     {
         $best = null;
         foreach (self::candidates($kind, $count) as $candidate) {
-            foreach (self::pattern($candidate)->arrange($this->space, $count, max($leastDistance, ($best->holeDistance ?? 0.0) + self::TIE_MM)) as $arrangement) {
+            foreach (self::pattern($candidate)->arrange(
+                $this->space,
+                $count,
+                max($leastDistance, ($best->holeDistance ?? 0.0) + self::TIE_MM),
+            ) as $arrangement) {
                 $clear = $this->clear($arrangement, $leastDistance);
                 if ($clear !== null && ($best === null || $clear->holeDistance > $best->holeDistance + self::TIE_MM)) {
                     $best = $clear;
@@ -217,7 +237,8 @@ final class LayoutSolver
     }
 
     /**
-     * The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the least distance; or any such.
+     * The arrangement itself where no keep-out is touched, else the widest drawn in one that is clear and keeps the least distance; or
+     * any such.
      */
     private function clear(Arrangement $arrangement, float $leastDistance, bool $any = false): ?Arrangement
     {

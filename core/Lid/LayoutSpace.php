@@ -67,7 +67,17 @@ final readonly class LayoutSpace
         $this->boxes = self::tightest($boxes);
         $this->fingerprint = hash('xxh128', serialize([
             array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
-            array_map(static fn (KeepOut $k): array => [$k->x, $k->y, $k->section->round, $k->section->length, $k->section->width, $k->section->cornerRadius], $lid->keepOuts),
+            array_map(
+                static fn (KeepOut $k): array => [
+                    $k->x,
+                    $k->y,
+                    $k->section->round,
+                    $k->section->length,
+                    $k->section->width,
+                    $k->section->cornerRadius,
+                ],
+                $lid->keepOuts,
+            ),
             [$lid->outline->round, $lid->outline->length, $lid->outline->width, $lid->outline->cornerRadius],
             $this->lip,
             $this->holdsOneInTheMiddle(),
@@ -89,7 +99,10 @@ final readonly class LayoutSpace
     /** Least distance between the centres of two holes by lips and web (limits 1 and 2) of their own cups. */
     public function leastDistanceOf(int $cup, int $other): float
     {
-        return max($this->leastDistanceByLips($cup, $other), ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2 + $this->lid->make->leastWeb());
+        return max(
+            $this->leastDistanceByLips($cup, $other),
+            ($this->cups[$cup]->hole + $this->cups[$other]->hole) / 2 + $this->lid->make->leastWeb(),
+        );
     }
 
     /** What is left of the lid between two holes a distance apart. */
@@ -153,7 +166,10 @@ final readonly class LayoutSpace
     {
         $middle = new Point(0.0, 0.0);
         foreach (array_keys($this->cups) as $cup) {
-            if ($this->edge($middle, $cup) < self::SINGLE_EDGE_MM - self::ROUNDING_MM || $this->wall($middle, $cup) < self::WALL_CLEAR_MM - self::ROUNDING_MM) {
+            if (
+                $this->edge($middle, $cup) < self::SINGLE_EDGE_MM - self::ROUNDING_MM
+                || $this->wall($middle, $cup) < self::WALL_CLEAR_MM - self::ROUNDING_MM
+            ) {
                 return false;
             }
         }
@@ -238,7 +254,12 @@ final readonly class LayoutSpace
     {
         $most = PHP_INT_MAX;
         foreach ($this->boxes as $box) {
-            $most = min($most, $box->halfX < 0.0 || $box->halfY < 0.0 ? 1 : (int) floor(2 * $box->area() / (sqrt(3) * $leastDistance ** 2) + $box->perimeter() / (2 * $leastDistance) + 1 + self::ROUNDING_MM));
+            $most = min(
+                $most,
+                $box->halfX < 0.0 || $box->halfY < 0.0 ? 1 : (int) floor(
+                    2 * $box->area() / (sqrt(3) * $leastDistance ** 2) + $box->perimeter() / (2 * $leastDistance) + 1 + self::ROUNDING_MM,
+                ),
+            );
         }
 
         return $most;

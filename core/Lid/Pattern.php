@@ -8,7 +8,8 @@ namespace KelpTub\Core\Lid;
 interface Pattern
 {
     /**
-     * The ways of laying out exactly $count holes at least $leastDistance apart, one after the other, so that who needs only one stops there.
+     * The ways of laying out exactly $count holes at least $leastDistance apart, one after the other, so that who needs only one stops
+     * there.
      * Keep-outs are not looked at.
      *
      * @return iterable<Arrangement>

@@ -29,8 +29,13 @@ final readonly class Raft
      * @param  float  $line  water line at which it was cut
      * @param  float  $jamLevel  water level at which it comes to hang in the walls; 0 where it never does
      */
-    private function __construct(public CrossSection $board, public float $thickness, public float $gap, public float $line, public float $jamLevel)
-    {
+    private function __construct(
+        public CrossSection $board,
+        public float $thickness,
+        public float $gap,
+        public float $line,
+        public float $jamLevel,
+    ) {
     }
 
     /** Null where the gap leaves no board. */
@@ -52,7 +57,11 @@ final readonly class Raft
     {
         $narrowest = null;
         foreach ($profile->stations as $station) {
-            if ($station->height > $this->line && ! RoundedBox::of($station->section)->contains(RoundedBox::of($this->board)) && ($narrowest === null || $station->section->area() < $narrowest->area())) {
+            if (
+                $station->height > $this->line
+                && ! RoundedBox::of($station->section)->contains(RoundedBox::of($this->board))
+                && ($narrowest === null || $station->section->area() < $narrowest->area())
+            ) {
                 $narrowest = $station->section;
             }
         }

@@ -66,7 +66,10 @@ final class SpreadSolver
 
     public function __construct(private readonly LayoutSpace $space)
     {
-        $this->boxes = array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->halfX - $b->radius, $b->halfY - $b->radius, $b->radius], $space->boxes);
+        $this->boxes = array_map(
+            static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->halfX - $b->radius, $b->halfY - $b->radius, $b->radius],
+            $space->boxes,
+        );
     }
 
     /**

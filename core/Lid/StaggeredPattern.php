@@ -57,9 +57,18 @@ final class StaggeredPattern implements Pattern
             }
             [$odd, $others] = [intdiv($rows + 1, 2), intdiv($rows, 2)];
             // The number of holes in a long row is settled by the count, for each of the three ways.
-            foreach ([[$count + $others, 0, -1, false], [$count + $odd, -1, 0, false], [$count, 0, 0, true]] as [$sum, $first, $second, $even]) {
+            foreach ([
+                [$count + $others, 0, -1, false],
+                [$count + $odd, -1, 0, false],
+                [$count, 0, 0, true],
+            ] as [$sum, $first, $second, $even]) {
                 $k = intdiv($sum, $rows);
-                if ($sum % $rows !== 0 || $k < 2 || self::spacing($rows, $k, $wide / (($k - 1) / 2 + ($even ? 0.25 : 0.0)), $rise) < $leastDistance) {
+                if ($sum % $rows !== 0 || $k < 2 || self::spacing(
+                    $rows,
+                    $k,
+                    $wide / (($k - 1) / 2 + ($even ? 0.25 : 0.0)),
+                    $rise,
+                ) < $leastDistance) {
                     continue;
                 }
                 $counts = [];
@@ -88,7 +97,12 @@ final class StaggeredPattern implements Pattern
 
             return $step;
         };
-        $spacing = static fn (float $step, float $half): float => self::spacing(count($rows), max(0, ...$rows), $step, 2 * $half / (count($rows) - 1));
+        $spacing = static fn (float $step, float $half): float => self::spacing(
+            count($rows),
+            max(0, ...$rows),
+            $step,
+            2 * $half / (count($rows) - 1),
+        );
         if (! self::mayReach($leastDistance, $deep, count($rows), $stepAt)) {
             return null;
         }
@@ -109,7 +123,8 @@ final class StaggeredPattern implements Pattern
     }
 
     /**
-     * Whether the least distance may be reached at all: rows must lie so deep for it, and at that depth holes within a row may no longer be far
+     * Whether the least distance may be reached at all: rows must lie so deep for it, and at that depth holes within a row may no longer
+     * be far
      * enough apart. Each look makes the bounds tighter; a few settle nearly every case without a search.
      *
      * @param  callable(float): float  $stepAt
@@ -140,7 +155,12 @@ final class StaggeredPattern implements Pattern
      */
     private static function evenDepth(float $deep, int $rows, callable $stepAt): float
     {
-        return Crossing::of(static fn (float $half): float => $stepAt($half) * sqrt(3) / 2 - 2 * $half / ($rows - 1), 0.0, $deep, self::TOLERANCE * $deep);
+        return Crossing::of(
+            static fn (float $half): float => $stepAt($half) * sqrt(3) / 2 - 2 * $half / ($rows - 1),
+            0.0,
+            $deep,
+            self::TOLERANCE * $deep,
+        );
     }
 
     /** Least distance in a pattern of rows a step apart inside and a rise apart between. */

@@ -20,7 +20,8 @@ final class Crossing
     private const SLACK = 1;
 
     /**
-     * The place to within $tolerance, or as near as numbers lie; $low where the function is not above zero there, $high where it is above zero still.
+     * The place to within $tolerance, or as near as numbers lie; $low where the function is not above zero there, $high where it is
+     * above zero still.
      *
      * @param  callable(float): float  $falling
      */

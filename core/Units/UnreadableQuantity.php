@@ -16,12 +16,21 @@ final class UnreadableQuantity extends InvalidArgumentException
 
     public static function noNumber(string $text, ?Dimension $dimension): self
     {
-        return new self(sprintf('"%s" does not start with a number. Write a measure like %s.', self::quote($text), self::examples($dimension)));
+        return new self(
+            sprintf('"%s" does not start with a number. Write a measure like %s.', self::quote($text), self::examples($dimension)),
+        );
     }
 
     public static function unknownUnit(string $text, string $unit, ?Dimension $dimension): self
     {
-        return new self(sprintf('"%s" has no unit that is known here ("%s"). Write a measure like %s.', self::quote($text), self::quote($unit), self::examples($dimension)));
+        return new self(
+            sprintf(
+                '"%s" has no unit that is known here ("%s"). Write a measure like %s.',
+                self::quote($text),
+                self::quote($unit),
+                self::examples($dimension),
+            ),
+        );
     }
 
     public static function unitMissing(string $text): self
@@ -31,17 +40,35 @@ final class UnreadableQuantity extends InvalidArgumentException
 
     public static function unscaledPpm(string $text): self
     {
-        return new self(sprintf('"%s" does not say which ppm scale the meter uses. Write ppm (500) or ppm (700), as in 840 ppm (700).', self::quote($text)));
+        return new self(
+            sprintf(
+                '"%s" does not say which ppm scale the meter uses. Write ppm (500) or ppm (700), as in 840 ppm (700).',
+                self::quote($text),
+            ),
+        );
     }
 
     public static function wrongDimension(string $text, Dimension $given, Dimension $wanted): self
     {
-        return new self(sprintf('"%s" is a %s, and a %s is wanted. Write a measure like %s.', self::quote($text), self::word($given), self::word($wanted), self::examples($wanted)));
+        return new self(
+            sprintf(
+                '"%s" is a %s, and a %s is wanted. Write a measure like %s.',
+                self::quote($text),
+                self::word($given),
+                self::word($wanted),
+                self::examples($wanted),
+            ),
+        );
     }
 
     public static function ambiguousComma(string $text): self
     {
-        return new self(sprintf('"%s" could mean a thousand or a decimal. Write it with a point for decimals and no comma for thousands, like 1000 or 1.5.', self::quote($text)));
+        return new self(
+            sprintf(
+                '"%s" could mean a thousand or a decimal. Write it with a point for decimals and no comma for thousands, like 1000 or 1.5.',
+                self::quote($text),
+            ),
+        );
     }
 
     public static function divisionByZero(string $text): self

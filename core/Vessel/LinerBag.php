@@ -24,7 +24,10 @@ final readonly class LinerBag
     {
         $mouth = $profile->mouth();
 
-        return new self(($mouth->perimeter() + self::ROUND_MM) / 2, $profile->rim() + min($mouth->length, $mouth->width) / 2 + self::OVER_MM);
+        return new self(
+            ($mouth->perimeter() + self::ROUND_MM) / 2,
+            $profile->rim() + min($mouth->length, $mouth->width) / 2 + self::OVER_MM,
+        );
     }
 
     public function fits(Profile $profile): bool

@@ -25,11 +25,18 @@ final readonly class NestedPair
     /**
      * @param  float  $room  between the two floors, for the pump
      * @param  float  $above  by which the upper one's rim stands over the lower one's
-     * @param  float  $gap  least distance between the walls at any height; negative where the upper does not go in; infinite where they do not overlap
+     * @param  float  $gap  least distance between the walls at any height; negative where the upper does not go in; infinite where they
+     *     do not overlap
      * @param  float|null  $narrowestAt  height at which the walls are nearest; null where they do not overlap
      */
-    private function __construct(public Vessel $lower, public float $blocks, public float $room, public float $above, public float $gap, public ?float $narrowestAt)
-    {
+    private function __construct(
+        public Vessel $lower,
+        public float $blocks,
+        public float $room,
+        public float $above,
+        public float $gap,
+        public ?float $narrowestAt,
+    ) {
     }
 
     public static function of(Profile $upper, float $upperFloor, Vessel $lower, float $blocks): self

@@ -32,10 +32,17 @@ final readonly class Profile
         }
         $volumes = [0.0];
         for ($i = 1; $i < count($stations); $i++) {
-            if ($stations[$i]->section->round !== $stations[$i - 1]->section->round && $stations[$i]->height !== $stations[$i - 1]->height) {
+            if (
+                $stations[$i]->section->round !== $stations[$i - 1]->section->round
+                && $stations[$i]->height !== $stations[$i - 1]->height
+            ) {
                 throw new InvalidArgumentException('No slice of a vessel changes from round to rectangular.');
             }
-            $volumes[] = $volumes[$i - 1] + self::slice($stations[$i - 1]->section, $stations[$i]->section, $stations[$i]->height - $stations[$i - 1]->height);
+            $volumes[] = $volumes[$i - 1] + self::slice(
+                $stations[$i - 1]->section,
+                $stations[$i]->section,
+                $stations[$i]->height - $stations[$i - 1]->height,
+            );
         }
         $this->volumes = $volumes;
     }
@@ -69,7 +76,11 @@ final readonly class Profile
         $height = $upper->height - $lower->height;
         $within = min($depth, $upper->height) - $lower->height;
 
-        return $height <= 0.0 ? $this->volumes[$i] : $this->volumes[$i] + self::slice($lower->section, $lower->section->towards($upper->section, $within / $height), $within);
+        return $height <= 0.0 ? $this->volumes[$i] : $this->volumes[$i] + self::slice(
+            $lower->section,
+            $lower->section->towards($upper->section, $within / $height),
+            $within,
+        );
     }
 
     /** Depth in mm at which $litres stand; clamped to floor and rim. Inverts volumeAt to 1e-6. */
@@ -86,7 +97,12 @@ final readonly class Profile
             $i++;
         }
 
-        return Crossing::of(fn (float $depth): float => $litres - $this->volumeAt($depth), $this->stations[$i]->height, $this->stations[$i + 1]->height, self::DEPTH_TOLERANCE_MM);
+        return Crossing::of(
+            fn (float $depth): float => $litres - $this->volumeAt($depth),
+            $this->stations[$i]->height,
+            $this->stations[$i + 1]->height,
+            self::DEPTH_TOLERANCE_MM,
+        );
     }
 
     /** The inside cross-section at a depth; at a step, the one above it. */
@@ -96,7 +112,10 @@ final readonly class Profile
         [$lower, $upper] = [$this->stations[$i], $this->stations[$i + 1]];
         $height = $upper->height - $lower->height;
 
-        return $height <= 0.0 ? $upper->section : $lower->section->towards($upper->section, max(0.0, min(1.0, ($depth - $lower->height) / $height)));
+        return $height <= 0.0 ? $upper->section : $lower->section->towards(
+            $upper->section,
+            max(0.0, min(1.0, ($depth - $lower->height) / $height)),
+        );
     }
 
     /**
@@ -133,7 +152,9 @@ final readonly class Profile
     /** The same vessel with its areas multiplied by $scale (lengths by √scale, heights unchanged). */
     public function withAreasScaled(float $scale): self
     {
-        return new self(array_map(static fn (Station $s): Station => new Station($s->height, $s->section->scaled(sqrt($scale))), $this->stations));
+        return new self(
+            array_map(static fn (Station $s): Station => new Station($s->height, $s->section->scaled(sqrt($scale))), $this->stations),
+        );
     }
 
     /** The part of the vessel below a height: what is left when its top is cut off, or all of it where that is above the rim. */

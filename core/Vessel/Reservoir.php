@@ -34,7 +34,9 @@ final readonly class Reservoir
             return 0.0;
         }
 
-        return self::SOLID_SHARE * array_sum(array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litresBelow($level - $c->bottom), $this->cups));
+        return self::SOLID_SHARE * array_sum(
+            array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litresBelow($level - $c->bottom), $this->cups),
+        );
     }
 
     /** Litres of solution at a level; never below 0. */
@@ -51,6 +53,11 @@ final readonly class Reservoir
             return $this->profile->depthFor($litres);
         }
 
-        return Crossing::of(fn (float $level): float => $litres - $this->litresAt($level), max(0.0, $free), $this->profile->rim(), self::LEVEL_TOLERANCE_MM);
+        return Crossing::of(
+            fn (float $level): float => $litres - $this->litresAt($level),
+            max(0.0, $free),
+            $this->profile->rim(),
+            self::LEVEL_TOLERANCE_MM,
+        );
     }
 }

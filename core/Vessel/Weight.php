@@ -29,7 +29,10 @@ final readonly class Weight
     /** @param  Vessel|null  $under  the vessel that it stands in, and that bears on the ground for it */
     public static function of(Vessel $vessel, float $workingLitres, float $pebbleLitres, float $plantsKg, ?Vessel $under = null): self
     {
-        $kg = $vessel->emptyKg + ($under->emptyKg ?? 0.0) + $workingLitres * self::WATER_KG_PER_L + $pebbleLitres * self::WET_PEBBLES_KG_PER_L + $plantsKg;
+        $kg = $vessel->emptyKg + ($under->emptyKg ?? 0.0)
+            + $workingLitres * self::WATER_KG_PER_L
+            + $pebbleLitres * self::WET_PEBBLES_KG_PER_L
+            + $plantsKg;
         $footprint = ($under ?? $vessel)->profile->sectionAt(0.0)->area() / 1.0e6;
 
         return new self($kg, $kg / $footprint);

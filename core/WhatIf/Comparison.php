@@ -28,18 +28,25 @@ final class Comparison
     {
         $tubs = $plan->get(TubPlans::class)->tubs;
         $budget = $plan->get(CostPlan::class)->budget;
-        $sum = static fn (callable $figure): float => (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $tubs));
+        $sum = static fn (callable $figure): float => (float) array_sum(
+            array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $tubs),
+        );
         $plants = (int) $sum(static fn (TubPlan $tub): float => $tub->plants->count);
         $working = $sum(static fn (TubPlan $tub): float => $tub->water->working());
         $lids = $sum(static fn (TubPlan $tub): float => $tub->cutting->lid->outline->area() / 1.0e6);
         $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->body->vessel->labelLitres, $tubs);
-        $harvests = array_filter(array_map(static fn (TubPlan $tub): ?float => $tub->water->use?->harvestDay, $tubs), static fn (?float $day): bool => $day !== null);
+        $harvests = array_filter(
+            array_map(static fn (TubPlan $tub): ?float => $tub->water->use?->harvestDay, $tubs),
+            static fn (?float $day): bool => $day !== null,
+        );
         $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
 
         return (object) [
             'tubs' => (int) $sum(static fn (): float => 1),
             'plants' => $plants,
-            'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(static fn (TubPlan $tub): float => $tub->tub->body->vessel->labelLitres ?? 0.0),
+            'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(
+                static fn (TubPlan $tub): float => $tub->tub->body->vessel->labelLitres ?? 0.0,
+            ),
             'brim_l' => $sum(static fn (TubPlan $tub): float => $tub->tub->body->vessel->profile->brim()),
             'working_l' => $working,
             'litres_per_plant' => $plants > 0 ? $working / $plants : null,
@@ -48,14 +55,19 @@ final class Comparison
             'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->water->use->toHarvest ?? 0.0),
             'harvest_day' => $harvests === [] ? null : max($harvests),
             'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),
-            'oxygen_mg_l' => self::least(array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->get(AirPlans::class)->tubs)),
+            'oxygen_mg_l' => self::least(
+                array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->get(AirPlans::class)->tubs),
+            ),
             'outlay' => $budget->outlay,
             'per_plant' => $budget->perPlant,
             'currency' => $plan->garden->of(MoneyWish::class)->currency,
             'stops' => $count['stop'] ?? 0,
             'mends' => $count['mend'] ?? 0,
             'minds' => $count['mind'] ?? 0,
-            'says' => array_map(static fn (Finding $f): stdClass => (object) ['severity' => $f->severity->value, 'says' => $f->says], array_slice($findings, 0, self::MOST_SAID)),
+            'says' => array_map(
+                static fn (Finding $f): stdClass => (object) ['severity' => $f->severity->value, 'says' => $f->says],
+                array_slice($findings, 0, self::MOST_SAID),
+            ),
         ];
     }
 

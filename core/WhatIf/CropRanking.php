@@ -17,7 +17,8 @@ use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
- * What else could grow in a tub: every crop of the Library planned in it by itself, as many as it carries, best first, each with its reason.
+ * What else could grow in a tub: every crop of the Library planned in it by itself, as many as it carries, best first, each with its
+ * reason.
  *
  * Only what the crop has to say counts (room, water, air gap, warmth, light, height, cup); the vessel and the air are the same for all.
  */
@@ -38,18 +39,33 @@ final readonly class CropRanking
                 $ranked[] = $this->judge($garden, $tub, $crop);
             }
         }
-        usort($ranked, static fn (stdClass $a, stdClass $b): int => [$a->stops, $a->mends, $a->minds, -$a->plants, $a->name] <=> [$b->stops, $b->mends, $b->minds, -$b->plants, $b->name]);
+        usort(
+            $ranked,
+            static fn (stdClass $a, stdClass $b): int => [
+                $a->stops,
+                $a->mends,
+                $a->minds,
+                -$a->plants,
+                $a->name,
+            ] <=> [$b->stops, $b->mends, $b->minds, -$b->plants, $b->name],
+        );
 
         return $ranked;
     }
 
     private function judge(Garden $garden, Tub $tub, Crop $crop): stdClass
     {
-        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::changed($garden, $tub, static function (stdClass $raw) use ($crop): void {
-            $raw->crop = $crop->key;
-            $raw->crops = [];
-        })));
-        $verdict = Verdict::of($this->planner->findings($plan), static fn (Finding $f): bool => $f->tub === $tub->id && self::isAboutCrop($f));
+        $plan = $this->planner->plan($this->reader->fromDocument(SingleTub::changed(
+            $garden,
+            $tub,
+            static function (stdClass $raw) use ($crop): void {
+                $raw->crop = $crop->key;
+                $raw->crops = [];
+            })));
+        $verdict = Verdict::of(
+            $this->planner->findings($plan),
+            static fn (Finding $f): bool => $f->tub === $tub->id && self::isAboutCrop($f),
+        );
         $planned = $plan->get(TubPlans::class)->tubs[$tub->id];
 
         return (object) [

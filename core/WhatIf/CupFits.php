@@ -9,7 +9,10 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartReader;
 use stdClass;
 
-/** Which cups of the Library fit a hole that is there already: those that hang by their lip, widest bearing first, then those that wedge in it. */
+/**
+ * Which cups of the Library fit a hole that is there already: those that hang by their lip, widest bearing first, then those that wedge
+ * in it.
+ */
 final class CupFits
 {
     /**
@@ -34,7 +37,15 @@ final class CupFits
                 ];
             }
         }
-        usort($fits, static fn (stdClass $a, stdClass $b): int => [! $a->good, $a->seat, $a->raise_mm, -$a->bearing_mm] <=> [! $b->good, $b->seat, $b->raise_mm, -$b->bearing_mm]);
+        usort(
+            $fits,
+            static fn (stdClass $a, stdClass $b): int => [
+                ! $a->good,
+                $a->seat,
+                $a->raise_mm,
+                -$a->bearing_mm,
+            ] <=> [! $b->good, $b->seat, $b->raise_mm, -$b->bearing_mm],
+        );
 
         return $fits;
     }

@@ -38,7 +38,12 @@ final readonly class LayoutCandidates
             if ($kind === PatternKind::Single) {
                 continue;
             }
-            $arrangement = self::arrangement($plan, $solver, $kind, $kind === PatternKind::Panels ? count(PanelsPattern::middles($plan->cutting->space)) : $wanted);
+            $arrangement = self::arrangement(
+                $plan,
+                $solver,
+                $kind,
+                $kind === PatternKind::Panels ? count(PanelsPattern::middles($plan->cutting->space)) : $wanted,
+            );
             if ($arrangement !== null && $arrangement->pattern === $kind) {
                 $candidates[] = (object) [
                     'pattern' => $kind->value,
@@ -57,6 +62,10 @@ final readonly class LayoutCandidates
         $leastDistance = $plan->cutting->space->leastDistance();
 
         return $solver->arrange($kind, $wanted, $leastDistance)
-            ?? ($kind === PatternKind::Spread ? null : $solver->arrange($kind, $solver->most($kind, $leastDistance, $wanted), $leastDistance));
+            ?? ($kind === PatternKind::Spread ? null : $solver->arrange(
+                $kind,
+                $solver->most($kind, $leastDistance, $wanted),
+                $leastDistance,
+            ));
     }
 }

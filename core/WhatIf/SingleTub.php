@@ -40,7 +40,10 @@ final class SingleTub
         if (! $tub->holes->layout->isByHand()) {
             $raw->layout = (object) ['pattern' => 'best', 'cups' => 'max', 'holes' => null];
             $raw->plants = null;
-            $raw->crops = array_map(static fn (stdClass $wish): stdClass => (object) ['crop' => $wish->crop, 'plants' => null], $raw->crops ?? []);
+            $raw->crops = array_map(
+                static fn (stdClass $wish): stdClass => (object) ['crop' => $wish->crop, 'plants' => null],
+                $raw->crops ?? [],
+            );
         }
         $change($raw);
 

@@ -21,7 +21,9 @@ final readonly class Verdict
     public static function of(array $findings, callable $counts): self
     {
         $counted = array_values(array_filter($findings, $counts));
-        $of = static fn (Severity $severity): int => count(array_filter($counted, static fn (Finding $f): bool => $f->severity === $severity));
+        $of = static fn (Severity $severity): int => count(
+            array_filter($counted, static fn (Finding $f): bool => $f->severity === $severity),
+        );
 
         return new self($of(Severity::Stop), $of(Severity::Mend), $of(Severity::Mind), $counted[0] ?? null);
     }

@@ -13,7 +13,8 @@ use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
- * Which vessel suits what is to grow: every vessel planned in place of the tub's own, with as many plants as it carries, best first, each with
+ * Which vessel suits what is to grow: every vessel planned in place of the tub's own, with as many plants as it carries, best first,
+ * each with
  * its reason.
  *
  * Fewest stops and mends come first; of those that are alike, the one that gives each plant water enough with the least to fill.
@@ -34,7 +35,17 @@ final readonly class VesselRanking
         foreach ($vessels as $key => $vessel) {
             $ranked[] = $this->judge($garden, $tub, (string) $key, $vessel);
         }
-        usort($ranked, static fn (stdClass $a, stdClass $b): int => [$a->stops, $a->mends, -$a->plants, $a->minds, $a->working_l, $a->name] <=> [$b->stops, $b->mends, -$b->plants, $b->minds, $b->working_l, $b->name]);
+        usort(
+            $ranked,
+            static fn (stdClass $a, stdClass $b): int => [
+                $a->stops,
+                $a->mends,
+                -$a->plants,
+                $a->minds,
+                $a->working_l,
+                $a->name,
+            ] <=> [$b->stops, $b->mends, -$b->plants, $b->minds, $b->working_l, $b->name],
+        );
 
         return $ranked;
     }

@@ -19,7 +19,9 @@ void createInertiaApp({
     setup({ el, App, props, plugin }) {
         createApp({ render: () => h(App, props) })
             .use(plugin)
-            .use(PrimeVue, { theme: { preset, options: { darkModeSelector: '.night', cssLayer: { name: 'primevue', order: 'base, primevue' } } } })
+            .use(PrimeVue, {
+                theme: { preset, options: { darkModeSelector: '.night', cssLayer: { name: 'primevue', order: 'base, primevue' } } },
+            })
             .mount(el!);
     },
 });

@@ -1,7 +1,12 @@
 import { defineAsyncComponent, type AsyncComponentLoader, type Component } from 'vue';
 
 /** One mark of the tide staff: its name in reports and addresses, its digit and name on the page, and its page, loaded when it is opened. */
-const entry = <Key extends string>(key: Key, digit: number, name: string, page: AsyncComponentLoader<Component>) => ({ key, digit, name, page: defineAsyncComponent(page) });
+const entry = <Key extends string>(key: Key, digit: number, name: string, page: AsyncComponentLoader<Component>) => ({
+    key,
+    digit,
+    name,
+    page: defineAsyncComponent(page),
+});
 
 /** The marks that work, in the order people work; a new one is its folder and its line here. Digits keep their mark, so Cost is always 6. */
 export const MARKS = [

@@ -19,7 +19,9 @@ function barriers(Browser $browser): array
     return $browser->driver->executeAsyncScript(<<<'JS'
         const done = arguments[arguments.length - 1];
         axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
-            .then((r) => done(r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary}`.slice(0, 300)))));
+            .then((r) => done(
+                r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary}`.slice(0, 300))),
+            ));
         JS);
 }
 
@@ -27,10 +29,39 @@ function barriers(Browser $browser): array
 function everyKind(): array
 {
     return ['name' => 'Every kind', 'tubs' => [
-        ['id' => 'a', 'name' => 'Mixed', 'system' => 'aerated', 'vessel' => 'tote-64', 'cups_2' => 'net-cup-75', 'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3]], 'stones' => ['kind' => 'disc-100', 'count' => 2]],
-        ['id' => 'b', 'name' => 'Jar', 'system' => 'passive', 'vessel' => 'jar-15', 'cup' => 'net-cup-75', 'crop' => 'sorrel', 'count' => 2],
-        ['id' => 'c', 'name' => 'Board', 'system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 40, 'y_mm' => 0]]]],
-        ['id' => 'd', 'name' => 'Pair', 'system' => 'aerated', 'vessel' => 'tote-30', 'under' => ['vessel' => 'tote-64', 'blocks_mm' => 80]],
+        [
+            'id' => 'a',
+            'name' => 'Mixed',
+            'system' => 'aerated',
+            'vessel' => 'tote-64',
+            'cups_2' => 'net-cup-75',
+            'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3]],
+            'stones' => ['kind' => 'disc-100', 'count' => 2],
+        ],
+        [
+            'id' => 'b',
+            'name' => 'Jar',
+            'system' => 'passive',
+            'vessel' => 'jar-15',
+            'cup' => 'net-cup-75',
+            'crop' => 'sorrel',
+            'count' => 2,
+        ],
+        [
+            'id' => 'c',
+            'name' => 'Board',
+            'system' => 'raft',
+            'vessel' => 'tote-45',
+            'crop' => 'lettuce-leaf',
+            'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 40, 'y_mm' => 0]]],
+        ],
+        [
+            'id' => 'd',
+            'name' => 'Pair',
+            'system' => 'aerated',
+            'vessel' => 'tote-30',
+            'under' => ['vessel' => 'tote-64', 'blocks_mm' => 80],
+        ],
         ['id' => 'e', 'name' => 'Starts', 'system' => 'nursery', 'vessel' => 'tote-12', 'crop' => 'rocket'],
     ], 'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 'a']]]]];
 }

@@ -18,15 +18,21 @@ use Facebook\WebDriver\WebDriverKeys;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** A person at a headless Chromium: opens pages, finds things by what they are called, presses and types, and waits until something is so. */
+/**
+ * A person at a headless Chromium: opens pages, finds things by what they are called, presses and types, and waits until something is
+ * so.
+ */
 final class Browser
 {
     private const WAIT_SECONDS = 90;
 
     private static ?self $shared = null;
 
-    private function __construct(public readonly RemoteWebDriver $driver, private readonly Process $chromedriver, private readonly string $profile)
-    {
+    private function __construct(
+        public readonly RemoteWebDriver $driver,
+        private readonly Process $chromedriver,
+        private readonly string $profile,
+    ) {
     }
 
     /** One browser for the whole run: a new one takes a second each. */
@@ -75,7 +81,10 @@ final class Browser
 
     public function size(int $width, int $height, bool $mobile = false): self
     {
-        $this->devTools('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $mobile]);
+        $this->devTools(
+            'Emulation.setDeviceMetricsOverride',
+            ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $mobile],
+        );
 
         return $this;
     }
@@ -181,12 +190,24 @@ final class Browser
         $rect = $this->script('const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
         $moves = [];
         for ($i = 1; $i <= 6; $i++) {
-            $moves[] = ['type' => 'pointerMove', 'duration' => 20, 'x' => (int) round($rect[0] + $x * $i / 6), 'y' => (int) round($rect[1] + $y * $i / 6), 'origin' => 'viewport'];
+            $moves[] = [
+                'type' => 'pointerMove',
+                'duration' => 20,
+                'x' => (int) round($rect[0] + $x * $i / 6),
+                'y' => (int) round($rect[1] + $y * $i / 6),
+                'origin' => 'viewport',
+            ];
         }
         $actions = ['actions' => [[
             'type' => 'pointer', 'id' => 'mouse', 'parameters' => ['pointerType' => 'mouse'],
             'actions' => [
-                ['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($rect[0]), 'y' => (int) round($rect[1]), 'origin' => 'viewport'],
+                [
+                    'type' => 'pointerMove',
+                    'duration' => 0,
+                    'x' => (int) round($rect[0]),
+                    'y' => (int) round($rect[1]),
+                    'origin' => 'viewport',
+                ],
                 ['type' => 'pointerDown', 'button' => 0],
                 ...$moves,
                 ['type' => 'pointerUp', 'button' => 0],
@@ -195,7 +216,15 @@ final class Browser
         $executor = $this->driver->getCommandExecutor();
         $url = $executor instanceof HttpCommandExecutor ? $executor->getAddressOfRemoteServer() : '';
         $curl = curl_init("$url/session/{$this->driver->getSessionID()}/actions");
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 120, CURLOPT_POSTFIELDS => json_encode($actions, JSON_THROW_ON_ERROR), CURLOPT_HTTPHEADER => ['Content-Type: application/json']]);
+        curl_setopt_array(
+            $curl,
+            [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_TIMEOUT => 120,
+                CURLOPT_POSTFIELDS => json_encode($actions, JSON_THROW_ON_ERROR),
+                CURLOPT_HTTPHEADER => ['Content-Type: application/json'],
+            ],
+        );
         $answer = (string) curl_exec($curl);
         if (str_contains($answer, '"error"')) {
             throw new RuntimeException("The drag failed: $answer");
@@ -226,7 +255,9 @@ final class Browser
                 return (bool) $answer;
             });
         } catch (TimeoutException) {
-            throw new RuntimeException("Waited in vain $what. The page says: ".mb_substr($this->bodyText(), 0, 1500).' '.implode(' | ', $this->complaints()));
+            throw new RuntimeException(
+                "Waited in vain $what. The page says: ".mb_substr($this->bodyText(), 0, 1500).' '.implode(' | ', $this->complaints()),
+            );
         }
 
         return $answer;

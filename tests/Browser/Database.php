@@ -21,7 +21,18 @@ final class Database
     public static function start(): self
     {
         $folder = (is_writable('/dev/shm') ? '/dev/shm' : sys_get_temp_dir()).'/kelp-outage-'.bin2hex(random_bytes(4));
-        (new Process(['mariadb-install-db', '--no-defaults', ...self::asRoot(), "--datadir=$folder", '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve'], timeout: 300))->mustRun();
+        (new Process(
+            [
+                'mariadb-install-db',
+                '--no-defaults',
+                ...self::asRoot(),
+                "--datadir=$folder",
+                '--auth-root-authentication-method=normal',
+                '--skip-test-db',
+                '--skip-name-resolve',
+            ],
+            timeout: 300,
+        ))->mustRun();
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
         $port = (int) explode(':', (string) stream_socket_get_name($socket, false))[1];
         fclose($socket);
@@ -35,7 +46,22 @@ final class Database
     public function again(): void
     {
         $path = (getenv('PATH') ?: '').':/usr/sbin';
-        $this->process = new Process(['mariadbd', '--no-defaults', ...self::asRoot(), "--datadir=$this->folder", "--socket=$this->folder/s.sock", "--pid-file=$this->folder/pid", "--log-error=$this->folder/log", "--port=$this->port", '--bind-address=127.0.0.1', '--skip-name-resolve', '--performance-schema=OFF'], env: ['PATH' => $path]);
+        $this->process = new Process(
+            [
+                'mariadbd',
+                '--no-defaults',
+                ...self::asRoot(),
+                "--datadir=$this->folder",
+                "--socket=$this->folder/s.sock",
+                "--pid-file=$this->folder/pid",
+                "--log-error=$this->folder/log",
+                "--port=$this->port",
+                '--bind-address=127.0.0.1',
+                '--skip-name-resolve',
+                '--performance-schema=OFF',
+            ],
+            env: ['PATH' => $path],
+        );
         $this->process->setTimeout(null);
         $this->process->start();
         $until = microtime(true) + 180;

@@ -29,10 +29,17 @@ it('makes, renames, copies, deletes and brings back a garden', function () {
     $browser->press('.title')->write('[aria-label="Name of the garden"]', 'Sedge bank');
     $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
     $browser->press(Browser::text('All gardens', 'a'))->waitForText('Sedge bank');
-    $browser->press(WebDriverBy::xpath("//button[starts-with(normalize-space(.),'Copy') and contains(.,'Sedge bank')]"))->waitForText('Sedge bank copy');
-    $browser->press(WebDriverBy::xpath("//button[contains(.,'Delete') and contains(.,'Sedge bank copy')]"))->waitForText('Sedge bank copy was deleted.');
+    $browser->press(
+        WebDriverBy::xpath("//button[starts-with(normalize-space(.),'Copy') and contains(.,'Sedge bank')]"),
+    )->waitForText('Sedge bank copy');
+    $browser->press(
+        WebDriverBy::xpath("//button[contains(.,'Delete') and contains(.,'Sedge bank copy')]"),
+    )->waitForText('Sedge bank copy was deleted.');
     $browser->press(Browser::text('Bring it back', 'button'));
-    $browser->until(fn (): bool => count($browser->driver->findElements(WebDriverBy::xpath("//a[contains(@class,'open')][.='Sedge bank copy']"))) === 1, 'for the copy to be back');
+    $browser->until(
+        fn (): bool => count($browser->driver->findElements(WebDriverBy::xpath("//a[contains(@class,'open')][.='Sedge bank copy']"))) === 1,
+        'for the copy to be back',
+    );
     expect(array_column($server->call('GET', '/api/gardens')->gardens, 'name'))->toContain('Sedge bank', 'Sedge bank copy');
 });
 
@@ -60,7 +67,24 @@ it('refuses a file that will not do, says why, and saves nothing', function (str
     'another format' => ['seeds.json', '{"format":"seed-list"}', 'this is not a garden file'],
     'a newer version' => ['newer.kelp.json', '{"format":"kelp-tub.garden","version":7}', 'Open it with a newer one'],
     'fifty megabytes' => ['huge.kelp.json', fn () => str_repeat('x', 50_000_000), 'at most 2 MB'],
-    'ten thousand holes' => ['holes.kelp.json', fn () => json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => array_fill(0, 10_000, ['x_mm' => 0, 'y_mm' => 0])]]]]), 'has 10000 entries; the most is 200'],
+    'ten thousand holes' => [
+        'holes.kelp.json',
+        fn () => json_encode(
+            [
+                'format' => 'kelp-tub.garden',
+                'version' => 1,
+                'tubs' => [
+                    [
+                        'id' => 'a',
+                        'system' => 'passive',
+                        'vessel' => 'tote-45',
+                        'layout' => ['pattern' => 'manual', 'holes' => array_fill(0, 10_000, ['x_mm' => 0, 'y_mm' => 0])],
+                    ],
+                ],
+            ],
+        ),
+        'has 10000 entries; the most is 200',
+    ],
 ]);
 
 it('shows a page for what is not there', function () {

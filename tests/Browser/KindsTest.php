@@ -13,7 +13,8 @@ function newcomer(string $name, string $kind, string $vessel, string $run, ?stri
     $server = Server::shared();
     $browser = Browser::shared()->size(1280, 800)->open($server->url);
     $browser->write('#new-name', $name)->press(Browser::text('Make it', 'button'))->waitForText('Nothing stands here yet');
-    $browser->press('[data-act=open-add]')->press(Browser::text($kind, 'button'))->press("[data-vessel=$vessel]")->press(Browser::text($run, 'button'));
+    $browser->press('[data-act=open-add]')->press(Browser::text($kind, 'button'))
+        ->press("[data-vessel=$vessel]")->press(Browser::text($run, 'button'));
     if ($crop !== null) {
         $browser->choose('Crop', $crop);
     }
@@ -69,7 +70,10 @@ it('designs a nested pair from an empty garden', function () {
     [$browser, $server] = newcomer('Two in one', 'Totes', 'tote-30', 'Aerated', 'Basil');
     $browser->press(WebDriverBy::xpath("//summary[.='Stands in another vessel']"))->choose('Lower vessel', '64 L tote');
     $browser->until(fn (): bool => figure($browser, 'Room for the pump') === '80', 'for the blocks');
-    $browser->write(Browser::field('On blocks of'), '4 in')->until(fn (): bool => figure($browser, 'Room for the pump') === '101.5', 'for four inches');
+    $browser->write(Browser::field('On blocks of'), '4 in')->until(
+        fn (): bool => figure($browser, 'Room for the pump') === '101.5',
+        'for four inches',
+    );
     $tub = reported($browser, $server)->tubs[0];
 
     expect($tub->under->room_mm)->toEqualWithDelta(101.6, 1e-9)
@@ -95,7 +99,10 @@ it('corrects a tub by known fills, and tells the one that contradicts the others
     [$browser, $server] = newcomer('Poured', 'Buckets', 'bucket-20', 'Passive', 'Dill');
     $browser->press(WebDriverBy::xpath("//summary[.='Known fills']"));
     foreach ([['5 L', '90 mm'], ['10 L', '178'], ['12 L', '262 mm'], ['18 L', '31.8 cm']] as $n => [$litres, $depth]) {
-        $browser->write(Browser::field($n === 0 ? 'Poured in' : 'Poured in all'), $litres)->write(Browser::field('Stands at'), $depth)->press('[data-act=add-fill]');
+        $browser->write(
+            Browser::field($n === 0 ? 'Poured in' : 'Poured in all'),
+            $litres,
+        )->write(Browser::field('Stands at'), $depth)->press('[data-act=add-fill]');
         kept($browser, $server, fn ($tub) => count($tub->vessel->fills ?? []) === $n + 1);
     }
     $browser->waitForText('Fill 3 is 18.6');
@@ -103,7 +110,12 @@ it('corrects a tub by known fills, and tells the one that contradicts the others
     kept($browser, $server, fn ($tub) => count($tub->vessel->fills ?? []) === 3);
     $tub = reported($browser, $server)->tubs[0];
 
-    expect(array_map(fn ($f) => [$f->litres, $f->depth_mm], $server->document(explode('/', parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2])->tubs[0]->vessel->fills))->toBe([[5, 90], [10, 178], [18, 318]])
+    expect(
+        array_map(
+            fn ($f) => [$f->litres, $f->depth_mm],
+            $server->document(explode('/', parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2])->tubs[0]->vessel->fills,
+        ),
+    )->toBe([[5, 90], [10, 178], [18, 318]])
         ->and(figure($browser, 'Fills say'))->toBe(written(round($tub->volume->fill_scale * 1000) / 10))
         ->and(figure($browser, 'Working volume'))->toBe(written($tub->volume->working_l));
 });
@@ -137,18 +149,24 @@ it('grows two crops on one lid, in two sizes of cup, hole by hole', function () 
     kept($browser, $server, fn ($tub) => ($tub->layout->pattern ?? null) === 'manual');
     $tub = reported($browser, $server)->tubs[0];
     expect($tub->layout->pattern)->toBe('manual')
-        ->and(array_count_values(array_column($tub->layout->holes, 'crop')))->toBe(array_count_values([...array_fill(0, 4, 'strawberry'), ...array_fill(0, 4, 'chives')]));
+        ->and(array_count_values(array_column($tub->layout->holes, 'crop')))->toBe(
+            array_count_values([...array_fill(0, 4, 'strawberry'), ...array_fill(0, 4, 'chives')]),
+        );
 });
 
 it('keeps cups off a rib, makes panels of it, and says what a change of cup moved', function () {
     [$browser, $server] = newcomer('Ribs', 'Totes', 'tote-45', 'Passive', 'Dill');
-    $browser->press('[data-mark=lid]')->press(WebDriverBy::xpath("//summary[.='The lid itself']"))->press('[data-act=add-rib]')->see('[data-keep-out]');
+    $browser->press('[data-mark=lid]')->press(WebDriverBy::xpath("//summary[.='The lid itself']"))
+        ->press('[data-act=add-rib]')->see('[data-keep-out]');
     $browser->press('[data-pattern=panels]')->until(fn (): bool => figure($browser, 'Cups') === '2', 'for a hole in each panel');
     $tub = reported($browser, $server)->tubs[0];
     expect($tub->layout->pattern)->toBe('panels');
 
     $browser->press('[data-pattern=best]')->choose('Cup', '75 mm net cup');
-    $browser->until(fn (): bool => preg_match('/\d+ holes (became \d+|moved, by up to)/', $browser->bodyText()) === 1, 'to be told what moved');
+    $browser->until(
+        fn (): bool => preg_match('/\d+ holes (became \d+|moved, by up to)/', $browser->bodyText()) === 1,
+        'to be told what moved',
+    );
     $tub = reported($browser, $server)->tubs[0];
     foreach ($tub->layout->holes as $hole) {
         expect($hole->keep_out_mm)->toBeGreaterThanOrEqual(5 - 1e-6);
@@ -157,18 +175,39 @@ it('keeps cups off a rib, makes panels of it, and says what a change of cup move
 });
 
 it('aligns holes set by hand, and tells what fits a lid that is drilled already', function () {
-    [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-45', 'hole_mm' => 64, 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -103.3, 'y_mm' => 12.2], ['x_mm' => 98.7, 'y_mm' => 8.1]]]]), '/a/lid');
+    [$browser, $server, $id] = bench(
+        bucket20(
+            [
+                'vessel' => 'tote-45',
+                'hole_mm' => 64,
+                'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -103.3, 'y_mm' => 12.2], ['x_mm' => 98.7, 'y_mm' => 8.1]]],
+            ],
+        ),
+        '/a/lid',
+    );
     $browser->write(Browser::field('Align to steps of'), '10')->press('[data-act=align]');
     kept($browser, $server, fn ($tub) => ($tub->layout->holes[1]->x_mm ?? null) === 100);
     expect(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $server->document($id)->tubs[0]->layout->holes))->toBe([[-100, 10], [100, 10]]);
-    $browser->press(WebDriverBy::xpath("//summary[starts-with(.,'Cups for a hole of')]"))->press(WebDriverBy::xpath("//button[b[.='60 mm net cup']]"));
+    $browser->press(WebDriverBy::xpath("//summary[starts-with(.,'Cups for a hole of')]"))
+        ->press(WebDriverBy::xpath("//button[b[.='60 mm net cup']]"));
     kept($browser, $server, fn ($tub) => ($tub->cup ?? null) === 'net-cup-60');
     expect([$server->document($id)->tubs[0]->cup, $server->document($id)->tubs[0]->hole_mm])->toBe(['net-cup-60', 64]);
 });
 
 it('plans a top-up for a day, and says which vessel suits the crop', function () {
-    [$browser, $server, $id] = bench(['name' => 'Jar', 'tubs' => [['id' => 'a', 'name' => 'Jar', 'system' => 'passive', 'vessel' => 'jar-15', 'cup' => 'net-cup-75', 'crop' => 'dill']]], '/a/crop');
-    $browser->press(WebDriverBy::xpath("//button[starts-with(normalize-space(.),'Top up')]"))->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-code="passive.dry"]')) === [], 'for the tub to last');
+    [$browser, $server, $id] = bench(
+        [
+            'name' => 'Jar',
+            'tubs' => [
+                ['id' => 'a', 'name' => 'Jar', 'system' => 'passive', 'vessel' => 'jar-15', 'cup' => 'net-cup-75', 'crop' => 'dill'],
+            ],
+        ],
+        '/a/crop',
+    );
+    $browser->press(WebDriverBy::xpath("//button[starts-with(normalize-space(.),'Top up')]"))->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-code="passive.dry"]')) === [],
+        'for the tub to last',
+    );
     saved($browser);
     expect($server->document($id)->tubs[0]->planned_top_ups)->not->toBe([]);
     $browser->press(WebDriverBy::xpath("//summary[.='Which vessel suits it']"));
@@ -178,7 +217,16 @@ it('plans a top-up for a day, and says which vessel suits the crop', function ()
 });
 
 it('puts tubs in order, with undo', function () {
-    [$browser, $server, $id] = bench(['name' => 'Row', 'tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => 'bucket-20'], ['id' => 'b', 'system' => 'passive', 'vessel' => 'bucket-10']]], '/b/tub');
+    [$browser, $server, $id] = bench(
+        [
+            'name' => 'Row',
+            'tubs' => [
+                ['id' => 'a', 'system' => 'passive', 'vessel' => 'bucket-20'],
+                ['id' => 'b', 'system' => 'passive', 'vessel' => 'bucket-10'],
+            ],
+        ],
+        '/b/tub',
+    );
     $browser->press('[aria-label="Move it left on the bench"]');
     kept($browser, $server, fn ($tub) => ($tub->id ?? null) === 'b');
     expect(array_column($server->document($id)->tubs, 'id'))->toBe(['b', 'a']);
@@ -190,19 +238,42 @@ it('lists a lid to mark out on one page', function () {
     [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 6]]), '/a/lid');
     $holes = reported($browser, $server)->tubs[0]->layout->holes;
     $browser->open("$server->url/gardens/$id/a/marking-out")->see('.sheet table');
-    $rows = array_map(fn ($row) => preg_split('/\s+/', trim($row->getText())), $browser->driver->findElements(WebDriverBy::cssSelector('.sheet tbody tr')));
+    $rows = array_map(
+        fn ($row) => preg_split('/\s+/', trim($row->getText())),
+        $browser->driver->findElements(WebDriverBy::cssSelector('.sheet tbody tr')),
+    );
 
-    expect($rows)->toBe(array_map(fn ($h, $i) => [(string) ($i + 1), written(round($h->from_left_mm * 2) / 2), written(round($h->from_front_mm * 2) / 2)], $holes, array_keys($holes)));
+    expect($rows)->toBe(
+        array_map(
+            fn ($h, $i) => [(string) ($i + 1), written(round($h->from_left_mm * 2) / 2), written(round($h->from_front_mm * 2) / 2)],
+            $holes,
+            array_keys($holes),
+        ),
+    );
 });
 
 it('prints a lid to mark out on one page, few holes or many, by day or night', function (int $columns, int $rows, string $crop) {
     $server = Server::shared();
-    $holes = array_map(fn (int $i): array => ['x_mm' => 50 * ($i % $columns - ($columns - 1) / 2), 'y_mm' => 50 * (intdiv($i, $columns) - ($rows - 1) / 2)], range(0, $columns * $rows - 1));
-    $id = $server->garden(bucket20(['vessel' => 'tote-90', 'cup' => 'net-cup-38', 'crop' => $crop, 'layout' => ['pattern' => 'manual', 'holes' => $holes]]));
+    $holes = array_map(
+        fn (int $i): array => [
+            'x_mm' => 50 * ($i % $columns - ($columns - 1) / 2),
+            'y_mm' => 50 * (intdiv($i, $columns) - ($rows - 1) / 2),
+        ],
+        range(0, $columns * $rows - 1),
+    );
+    $id = $server->garden(
+        bucket20(['vessel' => 'tote-90', 'cup' => 'net-cup-38', 'crop' => $crop, 'layout' => ['pattern' => 'manual', 'holes' => $holes]]),
+    );
     $browser = Browser::shared()->size(1280, 800)->open($server->url);
     $browser->script('localStorage.setItem("kelp-theme", "night")');
     $browser->open("$server->url/gardens/$id/a/marking-out")->see('.sheet svg .hole');
-    $pdf = base64_decode((string) $browser->driver->executeCustomCommand('/session/:sessionId/print', 'POST', ['background' => true, 'page' => ['width' => 21.0, 'height' => 29.7]]));
+    $pdf = base64_decode(
+        (string) $browser->driver->executeCustomCommand(
+            '/session/:sessionId/print',
+            'POST',
+            ['background' => true, 'page' => ['width' => 21.0, 'height' => 29.7]],
+        ),
+    );
     $browser->script('localStorage.removeItem("kelp-theme")');
 
     expect(substr($pdf, 0, 5))->toBe('%PDF-')
@@ -215,7 +286,10 @@ it('keeps a cup of one’s own, refuses a file with faults whole, and uses the c
     $browser->keys('/')->write('#find', 'party')->press('[data-item=party-cup]');
     $browser->write(Browser::field('Lip Ø'), '92 mm')->write(Browser::field('Body Ø under the lip'), '95 mm')->press('[data-act=save]');
     $browser->waitForText('wider than the lip');
-    $browser->write(Browser::field('Body Ø under the lip'), '3 3/8 in')->press('[data-act=save]')->waitForText('My party cup, slotted is on your shelf');
+    $browser->write(
+        Browser::field('Body Ø under the lip'),
+        '3 3/8 in',
+    )->press('[data-act=save]')->waitForText('My party cup, slotted is on your shelf');
 
     $file = tempnam(sys_get_temp_dir(), 'kelp').'.csv';
     file_put_contents($file, "name,lip_diameter_mm,top_diameter_mm,bottom_diameter_mm,height_mm\nGood,60,52,40,50\nBad,60,wide,40,50\n");
@@ -228,15 +302,30 @@ it('keeps a cup of one’s own, refuses a file with faults whole, and uses the c
     kept($browser, $server, fn ($tub) => is_object($tub->cup ?? null));
     $cup = $server->document($id)->tubs[0]->cup;
     expect([$cup->key, $cup->lip_diameter_mm, $cup->top_diameter_mm])->toBe(['own-my-party-cup-slotted', 92, 85.725])
-        ->and(Gardens::report(Gardens::reader()->fromDocument($server->document($id)))->tubs[0]->shape->cup->name)->toBe('My party cup, slotted');
+        ->and(
+            Gardens::report(Gardens::reader()->fromDocument($server->document($id)))->tubs[0]->shape->cup->name,
+        )->toBe('My party cup, slotted');
 });
 
 it('sets designs side by side with the figures of the core', function () {
     $server = Server::shared();
-    $id = $server->garden(['name' => 'Pairing', 'tubs' => [['id' => 'a', 'name' => 'Bucket', 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'rocket'], ['id' => 'b', 'name' => 'Tote', 'system' => 'passive', 'vessel' => 'tote-45', 'crop' => 'rocket']]]);
+    $id = $server->garden(
+        [
+            'name' => 'Pairing',
+            'tubs' => [
+                ['id' => 'a', 'name' => 'Bucket', 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'rocket'],
+                ['id' => 'b', 'name' => 'Tote', 'system' => 'passive', 'vessel' => 'tote-45', 'crop' => 'rocket'],
+            ],
+        ],
+    );
     $browser = Browser::shared()->size(1280, 800)->open("$server->url/compare?of=$id:a")->waitForText('Choose another to set beside it');
     $browser->press("[data-of=\"$id:b\"]");
-    $cells = fn (string $row): array => array_map(fn ($cell) => $cell->getText(), $browser->driver->findElements(WebDriverBy::xpath("//tr[th[starts-with(normalize-space(.),'$row')]]/td//span[contains(@class,'number')]")));
+    $cells = fn (string $row): array => array_map(
+        fn ($cell) => $cell->getText(),
+        $browser->driver->findElements(
+            WebDriverBy::xpath("//tr[th[starts-with(normalize-space(.),'$row')]]/td//span[contains(@class,'number')]"),
+        ),
+    );
     $browser->until(fn (): bool => count($cells('Working volume')) === 2, 'for two designs');
     $report = Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
 

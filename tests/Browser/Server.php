@@ -51,7 +51,29 @@ final class Server
         fclose($socket);
         // To a file: a pipe that nobody reads fills up, and the server then waits for ever.
         $log = "$root/storage/logs/browser-server.log";
-        $process = new Process(['sh', '-c', 'exec setsid php "$@" >"$0" 2>&1', $log, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M', '-d', 'display_errors=0', '-S', "127.0.0.1:$port", '-t', 'public', 'bootstrap/router.php'], $root, $environment + ['PHP_CLI_SERVER_WORKERS' => '3']);
+        $process = new Process(
+            [
+                'sh',
+                '-c',
+                'exec setsid php "$@" >"$0" 2>&1',
+                $log,
+                '-d',
+                'opcache.enable_cli=1',
+                '-d',
+                'opcache.jit=function',
+                '-d',
+                'opcache.jit_buffer_size=64M',
+                '-d',
+                'display_errors=0',
+                '-S',
+                "127.0.0.1:$port",
+                '-t',
+                'public',
+                'bootstrap/router.php',
+            ],
+            $root,
+            $environment + ['PHP_CLI_SERVER_WORKERS' => '3'],
+        );
         $process->setTimeout(null);
         $process->start();
         $until = microtime(true) + 180;
@@ -90,7 +112,10 @@ final class Server
      */
     public function garden(array|string $garden): string
     {
-        $body = is_string($garden) ? $garden : json_encode(['format' => 'kelp-tub.garden', 'version' => 1, ...$garden], JSON_THROW_ON_ERROR);
+        $body = is_string($garden) ? $garden : json_encode(
+            ['format' => 'kelp-tub.garden', 'version' => 1, ...$garden],
+            JSON_THROW_ON_ERROR,
+        );
 
         return $this->call('POST', '/api/gardens', $body)->id;
     }
@@ -103,7 +128,16 @@ final class Server
     public function call(string $method, string $path, ?string $body = null, int $revision = 0): object
     {
         $curl = curl_init($this->url.$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 120, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body ?? '', CURLOPT_HTTPHEADER => ['Content-Type: application/json', "If-Match: $revision"]]);
+        curl_setopt_array(
+            $curl,
+            [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_TIMEOUT => 120,
+                CURLOPT_CUSTOMREQUEST => $method,
+                CURLOPT_POSTFIELDS => $body ?? '',
+                CURLOPT_HTTPHEADER => ['Content-Type: application/json', "If-Match: $revision"],
+            ],
+        );
 
         return json_decode((string) curl_exec($curl), flags: JSON_THROW_ON_ERROR);
     }

@@ -9,46 +9,61 @@ use Tests\Browser\Server;
 use Tests\Core\Gardens;
 
 afterEach(function () {
-    $complaints = array_filter(Browser::shared()->complaints(), fn ($c) => ! preg_match('/status of (409|422|413|503|404)|ERR_CONNECTION_REFUSED/', $c));
+    $complaints = array_filter(
+        Browser::shared()->complaints(),
+        fn ($c) => ! preg_match('/status of (409|422|413|503|404)|ERR_CONNECTION_REFUSED/', $c),
+    );
     expect($complaints)->toBe([]);
 });
 
-it('does the whole job for an aerated bucket, an aerated tote and a passive jar', function (string $kind, string $vessel, string $run, string $crop, array $seen) {
-    $server = Server::shared();
-    $browser = Browser::shared()->size(1280, 800)->open($server->url);
-    $browser->write('#new-name', "Garden of $vessel")->press(Browser::text('Make it', 'button'));
-    $browser->waitForText('Nothing stands here yet');
-    $browser->press('[data-act=open-add]');
-    $browser->press(Browser::text($kind, 'button'))->press("[data-vessel=$vessel]")->press(Browser::text($run, 'button'));
-    $browser->choose('Crop', $crop)->press('[data-act=add-tub]');
-    $browser->see(WebDriverBy::xpath("//h1[.='Tub']"));
-    $browser->see('svg[aria-label*="from the side"]');
-    $browser->see('svg[aria-label*="from above"]');
-    saved($browser);
+it(
+    'does the whole job for an aerated bucket, an aerated tote and a passive jar',
+    function (string $kind, string $vessel, string $run, string $crop, array $seen) {
+        $server = Server::shared();
+        $browser = Browser::shared()->size(1280, 800)->open($server->url);
+        $browser->write('#new-name', "Garden of $vessel")->press(Browser::text('Make it', 'button'));
+        $browser->waitForText('Nothing stands here yet');
+        $browser->press('[data-act=open-add]');
+        $browser->press(Browser::text($kind, 'button'))->press("[data-vessel=$vessel]")->press(Browser::text($run, 'button'));
+        $browser->choose('Crop', $crop)->press('[data-act=add-tub]');
+        $browser->see(WebDriverBy::xpath("//h1[.='Tub']"));
+        $browser->see('svg[aria-label*="from the side"]');
+        $browser->see('svg[aria-label*="from above"]');
+        saved($browser);
 
-    // What the page shows is what the command line says of the same file.
-    $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
-    $report = Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
-    $tub = $report->tubs[0];
-    expect(figure($browser, 'Working volume'))->toBe($tub->volume->working_l < 1 ? (string) round($tub->volume->working_l * 1000) : rtrim(rtrim(number_format($tub->volume->working_l, 1), '0'), '.'));
-    $browser->press('[data-mark=crop]')->see(WebDriverBy::xpath("//h1[.='Crop']"));
-    expect(figure($browser, 'Plants it carries'))->toBe((string) $tub->capacity->plants);
-    $browser->press('[data-mark=lid]')->see(WebDriverBy::xpath("//h1[.='Lid']"));
-    expect(figure($browser, 'Cups'))->toBe((string) $tub->layout->count);
-    $browser->press('[data-mark=air]')->see(WebDriverBy::xpath("//h1[.='Air']"));
-    $run === 'Aerated'
-        ? expect(figure($browser, 'Oxygen, plants grown'))->toBe(rtrim(rtrim(number_format($tub->oxygen->steady_mg_l, 1), '0'), '.'))
-        : $browser->waitForText('breathe in the air gap');
-    $browser->press('[data-mark=cost]')->see(WebDriverBy::xpath("//h1[.='Cost']"));
-    expect(figure($browser, 'Outlay now'))->toBe(number_format($report->budget->outlay, 2, '.', ''));
-    foreach ($seen as $text) {
-        $browser->waitForText($text);
-    }
-})->with([
-    'bucket' => ['Buckets', 'bucket-20', 'Aerated', 'Leaf lettuce', ['20 L bucket', 'Hole saw 54 mm', '100 mm disc stone', 'Leaf lettuce seed']],
-    'tote' => ['Totes', 'tote-45', 'Aerated', 'Mizuna', ['45 L tote', '50 mm net cup', 'Check valve']],
-    'jar' => ['Jars', 'jar-15', 'Passive', 'Dill', ['1.5 L preserving jar', '75 mm net cup', 'Expanded clay pebbles']],
-]);
+        // What the page shows is what the command line says of the same file.
+        $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
+        $report = Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
+        $tub = $report->tubs[0];
+        expect(figure($browser, 'Working volume'))->toBe(
+            $tub->volume->working_l < 1
+                ? (string) round($tub->volume->working_l * 1000)
+                : rtrim(rtrim(number_format($tub->volume->working_l, 1), '0'), '.'),
+        );
+        $browser->press('[data-mark=crop]')->see(WebDriverBy::xpath("//h1[.='Crop']"));
+        expect(figure($browser, 'Plants it carries'))->toBe((string) $tub->capacity->plants);
+        $browser->press('[data-mark=lid]')->see(WebDriverBy::xpath("//h1[.='Lid']"));
+        expect(figure($browser, 'Cups'))->toBe((string) $tub->layout->count);
+        $browser->press('[data-mark=air]')->see(WebDriverBy::xpath("//h1[.='Air']"));
+        $run === 'Aerated'
+            ? expect(figure($browser, 'Oxygen, plants grown'))->toBe(rtrim(rtrim(number_format($tub->oxygen->steady_mg_l, 1), '0'), '.'))
+            : $browser->waitForText('breathe in the air gap');
+        $browser->press('[data-mark=cost]')->see(WebDriverBy::xpath("//h1[.='Cost']"));
+        expect(figure($browser, 'Outlay now'))->toBe(number_format($report->budget->outlay, 2, '.', ''));
+        foreach ($seen as $text) {
+            $browser->waitForText($text);
+        }
+    })->with([
+        'bucket' => [
+            'Buckets',
+            'bucket-20',
+            'Aerated',
+            'Leaf lettuce',
+            ['20 L bucket', 'Hole saw 54 mm', '100 mm disc stone', 'Leaf lettuce seed'],
+        ],
+        'tote' => ['Totes', 'tote-45', 'Aerated', 'Mizuna', ['45 L tote', '50 mm net cup', 'Check valve']],
+        'jar' => ['Jars', 'jar-15', 'Passive', 'Dill', ['1.5 L preserving jar', '75 mm net cup', 'Expanded clay pebbles']],
+    ]);
 
 it('follows what is typed, shows what it understood, and refuses what it cannot read', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/lid');
@@ -72,11 +87,17 @@ it('follows what is typed, shows what it understood, and refuses what it cannot 
 });
 
 it('mends a finding with one press, and undo brings it back', function () {
-    [$browser, $server, $id] = bench(bucket20(garden: ['air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a']]]]]), '/a/air');
+    [$browser, $server, $id] = bench(
+        bucket20(garden: ['air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a']]]]]),
+        '/a/air',
+    );
     $browser->see('[data-code="air.siphon"]');
     expect($browser->see('[data-mark=air]')->getText())->toContain('stop');
     $browser->press(Browser::text('Fit a check valve', 'button'));
-    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-code="air.siphon"]')) === [], 'for the finding to go');
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-code="air.siphon"]')) === [],
+        'for the finding to go',
+    );
     saved($browser);
     expect($server->document($id)->air[0]->check_valve)->toBeTrue();
 
@@ -107,7 +128,10 @@ it('moves a hole by dragging, by keys and by numbers, and says when it breaks a 
     $browser->write(Browser::field('Right'), '-254 mm')->see('[data-code="lid.edge"]');
     $browser->see('.hole.bad');
     $browser->press(Browser::text('Lay out 8 again', 'button'));
-    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('.hole.bad')) === [], 'for the holes to be laid out again');
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('.hole.bad')) === [],
+        'for the holes to be laid out again',
+    );
 });
 
 it('drags the water line to the next choice of its system', function () {
@@ -150,7 +174,10 @@ it('keeps edits while the database is away, over a reload too, and saves them wh
         $browser->write('#tub-name', 'Written while away')->waitForText('The database does not answer. Your edits are kept on this page');
         expect(trim($browser->see('.state')->getText()))->toBe('Not saved yet');
         // The drawing goes on answering: a preview asks no database.
-        $browser->choose('Run it', 'Passive')->until(fn (): bool => str_contains((string) $browser->see('svg[aria-label*="from the side"]')->getAttribute('aria-label'), '323'), 'for the passive water line');
+        $browser->choose('Run it', 'Passive')->until(
+            fn (): bool => str_contains((string) $browser->see('svg[aria-label*="from the side"]')->getAttribute('aria-label'), '323'),
+            'for the passive water line',
+        );
         $browser->open("$server->url/gardens/$id")->waitForText('The database does not answer');
         $database->again();
         $browser->open("$server->url/gardens/$id/a/tub");
@@ -184,7 +211,10 @@ it('switches units, tubs and marks by keys, but not inside a field', function ()
 it('removes and copies a tub, with undo', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/tub');
     $browser->press(Browser::text('Copy tub', 'button'))->waitForText('Bucket copy');
-    $browser->press('[data-act=remove-tub]')->until(fn (): bool => ! str_contains($browser->bodyText(), 'Bucket copy'), 'for the copy to go');
+    $browser->press('[data-act=remove-tub]')->until(
+        fn (): bool => ! str_contains($browser->bodyText(), 'Bucket copy'),
+        'for the copy to go',
+    );
     $browser->press('[data-act=remove-tub]')->waitForText('Nothing stands here yet');
     $browser->press(Browser::text('Undo', 'button'))->see('[data-card=a]');
     saved($browser);
@@ -197,7 +227,10 @@ it('keeps a part that is owned and a price of one’s own', function () {
     $browser->press('[data-part=drill] .acts button');
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39)) < 0.01, 'for the drill to cost nothing');
     $browser->press('[data-part=pump-4w-2] .acts button:last-child');
-    $browser->write('.pricing label:nth-of-type(2) input', 'cheap')->press(Browser::text('Add this offer', 'button'))->waitForText('as numbers');
+    $browser->write(
+        '.pricing label:nth-of-type(2) input',
+        'cheap',
+    )->press(Browser::text('Add this offer', 'button'))->waitForText('as numbers');
     $browser->write('.pricing label:nth-of-type(2) input', '10')->press(Browser::text('Add this offer', 'button'));
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39 - 6.5)) < 0.01, 'for the cheaper pump');
     $browser->write('#cap', '20')->see('[data-code="cost.over-cap"]');
@@ -217,7 +250,9 @@ it('works at 1280 × 680 and 1280 × 800 without the page scrolling, and at 390 
     }
     $browser->size(390, 844, true);
     $browser->until(fn (): bool => $browser->script($overflow)[0] === 0, 'not to scroll sideways on a phone');
-    $browser->press(Browser::text('Marks', 'button'))->press(WebDriverBy::xpath("//ul[@id='mark-sheet']//button[starts-with(normalize-space(.),'Lid')]"))->see(WebDriverBy::xpath("//h1[.='Lid']"));
+    $browser->press(Browser::text('Marks', 'button'))->press(
+        WebDriverBy::xpath("//ul[@id='mark-sheet']//button[starts-with(normalize-space(.),'Lid')]"),
+    )->see(WebDriverBy::xpath("//h1[.='Lid']"));
     $browser->until(fn (): bool => $browser->script($overflow)[0] === 0, 'not to scroll sideways at a mark');
     $browser->size(1280, 800);
 });
@@ -236,12 +271,16 @@ it('says what else could grow in a tub, and grows it', function () {
     $browser->press(WebDriverBy::xpath("(//details[.//summary[.='What else could grow here']]//li//button)[1]"));
     saved($browser);
     expect($server->document($id)->tubs[0]->crop)->not->toBe('tomato-vine');
-    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('article[data-code^="crop."]')) === [], 'for a crop with nothing against its place');
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('article[data-code^="crop."]')) === [],
+        'for a crop with nothing against its place',
+    );
 });
 
 it('turns to night in its own colours, and stays so', function () {
     [$browser] = bench(bucket20(), '/a/tub');
-    $ground = 'const s = getComputedStyle(document.body); return [s.backgroundColor, s.color, getComputedStyle(document.documentElement).filter]';
+    $ground = 'const s = getComputedStyle(document.body); return [s.backgroundColor, s.color, '
+        .'getComputedStyle(document.documentElement).filter]';
     $browser->press(Browser::text('Night', 'button'));
     $browser->until(fn (): bool => $browser->script($ground) === ['rgb(26, 40, 32)', 'rgb(233, 230, 216)', 'none'], 'for the night');
     $browser->driver->navigate()->refresh();

@@ -24,7 +24,17 @@ function bucket20(array $tub = [], array $garden = []): array
 {
     return [
         'name' => 'Sill',
-        'tubs' => [['id' => 'a', 'name' => 'Bucket', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100'], ...$tub]],
+        'tubs' => [
+            [
+                'id' => 'a',
+                'name' => 'Bucket',
+                'system' => 'aerated',
+                'vessel' => 'bucket-20',
+                'crop' => 'basil',
+                'stones' => ['kind' => 'disc-100'],
+                ...$tub,
+            ],
+        ],
         'air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'a']]]],
         ...$garden,
     ];
@@ -38,7 +48,9 @@ function saved(Browser $browser): void
 /** The number of a figure of the reckoning by its label. */
 function figure(Browser $browser, string $label): string
 {
-    return $browser->see(WebDriverBy::xpath("//*[contains(@class,'figure')][.//*[starts-with(normalize-space(.),'$label')]]//*[contains(@class,'big')]"))->getText();
+    return $browser->see(
+        WebDriverBy::xpath("//*[contains(@class,'figure')][.//*[starts-with(normalize-space(.),'$label')]]//*[contains(@class,'big')]"),
+    )->getText();
 }
 
 /** A figure as the page writes it: so many decimals, none that are zero. */

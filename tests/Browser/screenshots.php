@@ -14,12 +14,21 @@ if (! is_dir($folder)) {
 }
 $garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0]->id;
 $browser = Browser::start();
-$take = function (string $name, string $path, string $seen, bool $night = false, int $width = 1280, int $height = 800) use ($browser, $url, $folder): void {
+$take = function (string $name, string $path, string $seen, bool $night = false, int $width = 1280, int $height = 800) use (
+    $browser,
+    $url,
+    $folder,
+): void {
     $browser->size($width, $height, $width < 500)->open($url);
     $browser->script('localStorage.setItem("kelp-theme", arguments[0])', $night ? 'night' : 'day');
     $browser->open($url.$path)->see($seen);
     $browser->script('return document.fonts.ready.then(() => true)');
-    $browser->until(fn (): bool => (bool) $browser->script('return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)'), 'the drawings');
+    $browser->until(
+        fn (): bool => (bool) $browser->script(
+            'return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)',
+        ),
+        'the drawings',
+    );
     $browser->shot("$folder/$name.png");
     echo "  $name.png\n";
 };

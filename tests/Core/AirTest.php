@@ -26,8 +26,14 @@ function tube(): Tube
     return new Tube(null, 'Tube', 4, 6);
 }
 
-function line(Bubble $bubble = Bubble::Medium, float $resistance = 0.3, float $depth = 273, float $valve = 1.0, int $stones = 1, float $length = 1500): Line
-{
+function line(
+    Bubble $bubble = Bubble::Medium,
+    float $resistance = 0.3,
+    float $depth = 273,
+    float $valve = 1.0,
+    int $stones = 1,
+    float $length = 1500,
+): Line {
     return new Line(new Stone(null, 'Stone', $bubble, 100, 0.5, 3, $resistance), $stones, $depth, tube(), $length, $valve, true);
 }
 
@@ -35,7 +41,8 @@ it('saturates as the published tables say', function (float $celsius, float $alt
     expect(Saturation::at($celsius, $altitude, $salt))->toEqualWithDelta($mgL, 0.0011);
 })->with([
     // Standard Methods 4500-O, table of oxygen saturation at 1 atm.
-    [0, 0, 0, 14.621], [5, 0, 0, 12.770], [10, 0, 0, 11.288], [15, 0, 0, 10.084], [20, 0, 0, 9.092], [25, 0, 0, 8.263], [30, 0, 0, 7.559], [35, 0, 0, 6.949], [40, 0, 0, 6.412],
+    [0, 0, 0, 14.621], [5, 0, 0, 12.770], [10, 0, 0, 11.288], [15, 0, 0, 10.084], [20, 0, 0, 9.092],
+    [25, 0, 0, 8.263], [30, 0, 0, 7.559], [35, 0, 0, 6.949], [40, 0, 0, 6.412],
     [20, 1500, 0, 7.553], [20, 0, 1, 9.039],
 ]);
 
@@ -140,7 +147,8 @@ it('never goes above saturation or below nothing', function () {
 it('knows when a power cut does no harm, and when it is too late', function () {
     expect(OxygenBalance::of(9.09, 2, 500, 0.2, 20)->outageMinutes(20))->toBeNull()
         ->and(OxygenBalance::of(9.09, 900, 20, 0.05, 20)->outageMinutes(20))->toBe(0.0)
-        ->and(OxygenBalance::of(9.09, 100, 500, 0.05, 20)->outageMinutes(40))->toBeGreaterThan(OxygenBalance::of(9.09, 100, 500, 0.05, 20)->outageMinutes(20));
+        ->and(OxygenBalance::of(9.09, 100, 500, 0.05, 20)->outageMinutes(40))
+        ->toBeGreaterThan(OxygenBalance::of(9.09, 100, 500, 0.05, 20)->outageMinutes(20));
 });
 
 it('doubles the demand every ten degrees', function () {
@@ -171,7 +179,10 @@ it('measures tube from pump to stones', function () {
 it('counts a tub of several on one entry as so many lines', function () {
     $two = Gardens::report(Gardens::tub(['count' => 2], [], ['branches' => [['tub' => 'tub', 'distance_mm' => 1000]]]));
     $apart = Gardens::report(Gardens::of([
-        'tubs' => array_map(fn ($id) => ['id' => $id, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100']], ['a', 'b']),
+        'tubs' => array_map(
+            fn ($id) => ['id' => $id, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100']],
+            ['a', 'b'],
+        ),
         'air' => [['id' => 'pump', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'a'], ['tub' => 'b']]]],
     ]));
 
@@ -188,10 +199,25 @@ it('finds what is wrong with the air', function (array $tub, array $garden, arra
     'no stone' => [['stones' => null], [], [], 'stop air.none'],
     'siphon' => [[], [], ['check_valve' => false], 'stop air.siphon'],
     'a weak pump' => [['stones' => ['kind' => 'disc-100', 'count' => 6]], [], ['pump' => 'pump-2w-1'], 'mend air.weak'],
-    'a starved stone' => [['stones' => ['kind' => 'disc-60-fine']], [], ['pump' => ['free_flow_l_min' => 2, 'max_pressure_kpa' => 6]], 'stop air.starved'],
+    'a starved stone' => [
+        ['stones' => ['kind' => 'disc-60-fine']],
+        [],
+        ['pump' => ['free_flow_l_min' => 2, 'max_pressure_kpa' => 6]],
+        'stop air.starved',
+    ],
     'a driven stone' => [['stones' => ['kind' => 'cylinder-25']], [], ['pump' => 'pump-8w-4'], 'mind air.over'],
-    'little oxygen' => [['crop' => 'cucumber', 'cup' => 'net-cup-75', 'stones' => ['kind' => 'cylinder-25']], [], ['pump' => 'pump-2w-1'], 'mend air.oxygen'],
-    'suffocating' => [['crop' => 'tomato-vine', 'cup' => 'net-cup-75'], [], ['branches' => [['tub' => 'tub', 'valve' => 0]]], 'stop air.oxygen'],
+    'little oxygen' => [
+        ['crop' => 'cucumber', 'cup' => 'net-cup-75', 'stones' => ['kind' => 'cylinder-25']],
+        [],
+        ['pump' => 'pump-2w-1'],
+        'mend air.oxygen',
+    ],
+    'suffocating' => [
+        ['crop' => 'tomato-vine', 'cup' => 'net-cup-75'],
+        [],
+        ['branches' => [['tub' => 'tub', 'valve' => 0]]],
+        'stop air.oxygen',
+    ],
     'warm' => [[], ['site' => ['water_temperature_c' => 25]], [], 'mind air.warm'],
     'a far cup' => [['vessel' => 'tote-90'], [], [], 'mind air.far-cup'],
     'shallow' => [['vessel' => 'crate-flat-28'], [], [], 'mend air.shallow'],
@@ -208,6 +234,10 @@ it('asks for neither a check valve nor height where there is one of them', funct
 
 it('counts stand and floor when it asks whether the pump is above the water', function () {
     // Water at 313 + 3 of floor + 100 of stand = 416.
-    expect(Gardens::findings(Gardens::tub(['stand_mm' => 100], [], ['check_valve' => false, 'height_above_floor_mm' => 410])))->toContain('stop air.siphon')
-        ->and(Gardens::findings(Gardens::tub(['stand_mm' => 100], [], ['check_valve' => false, 'height_above_floor_mm' => 420])))->not->toContain('stop air.siphon');
+    expect(
+        Gardens::findings(Gardens::tub(['stand_mm' => 100], [], ['check_valve' => false, 'height_above_floor_mm' => 410])),
+    )->toContain('stop air.siphon')
+        ->and(
+            Gardens::findings(Gardens::tub(['stand_mm' => 100], [], ['check_valve' => false, 'height_above_floor_mm' => 420])),
+        )->not->toContain('stop air.siphon');
 });

@@ -32,16 +32,23 @@ it('adds up what is compared, and takes the least of what has to be watched', fu
         ->and($figures->litres_per_plant)->toEqualWithDelta($figures->working_l / $figures->plants, 1e-9)
         ->and($figures->mass_kg)->toEqualWithDelta(2 * $a->fittings->weight->kg + $b->fittings->weight->kg, 1e-9)
         ->and($figures->label_l)->toBe(2 * 20.0 + 12.0)
-        ->and($figures->plants_per_m2)->toEqualWithDelta($figures->plants / (2 * M_PI * ($a->cutting->lid->outline->length / 1000) ** 2 / 4 + $b->cutting->lid->outline->area() / 1e6), 1e-9)
+        ->and($figures->plants_per_m2)->toEqualWithDelta(
+            $figures->plants / (2 * M_PI * ($a->cutting->lid->outline->length / 1000) ** 2 / 4 + $b->cutting->lid->outline->area() / 1e6),
+            1e-9,
+        )
         ->and($figures->harvest_day)->toBe(max($a->water->use?->harvestDay, $b->water->use?->harvestDay))
         ->and($figures->oxygen_mg_l)->toBe($plan->get(AirPlans::class)->tubs['a']->balance?->steady())
         ->and($figures->days_between_fills)->toBe(min($a->water->daysBetweenFills(), $b->water->daysBetweenFills()))
-        ->and([$figures->outlay, $figures->per_plant])->toBe([$plan->get(CostPlan::class)->budget->outlay, $plan->get(CostPlan::class)->budget->perPlant])
+        ->and([$figures->outlay, $figures->per_plant])->toBe(
+            [$plan->get(CostPlan::class)->budget->outlay, $plan->get(CostPlan::class)->budget->perPlant],
+        )
         ->and($figures->stops + $figures->mends + $figures->minds)->toBe(count($findings));
 });
 
 it('counts days between fills by the share after which a school tops up', function () {
-    $days = fn (string $topUps) => Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'top_ups' => $topUps, 'layout' => ['cups' => 4]]))->water->daysBetweenFills();
+    $days = fn (string $topUps) => Gardens::tubPlan(
+        Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'top_ups' => $topUps, 'layout' => ['cups' => 4]]),
+    )->water->daysBetweenFills();
     $plan = Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'vessel' => 'tote-12', 'crop' => 'rocket', 'layout' => ['cups' => 4]]));
 
     expect($days('none'))->toEqualWithDelta($plan->water->usable() / $plan->water->use?->peakDaily(), 1e-9)
@@ -69,7 +76,23 @@ it('ranks vessels as each would be planned by itself', function () {
 
     expect(array_column($ranked, 'vessel'))->toEqualCanonicalizing(array_keys($vessels));
     foreach ($ranked as $item) {
-        $tub = Gardens::report(Gardens::of(['tubs' => [['id' => 'a', 'system' => 'aerated', 'count' => 2, 'vessel' => $item->vessel, 'crop' => 'kale', 'stones' => ['kind' => 'disc-100']]], 'air' => twoTubs()['air']]))->tubs[0];
+        $tub = Gardens::report(
+            Gardens::of(
+                [
+                    'tubs' => [
+                        [
+                            'id' => 'a',
+                            'system' => 'aerated',
+                            'count' => 2,
+                            'vessel' => $item->vessel,
+                            'crop' => 'kale',
+                            'stones' => ['kind' => 'disc-100'],
+                        ],
+                    ],
+                    'air' => twoTubs()['air'],
+                ],
+            ),
+        )->tubs[0];
         expect($item->plants)->toBe($tub->capacity->planted)->and($item->working_l)->toEqualWithDelta($tub->volume->working_l, 1e-9);
     }
 });

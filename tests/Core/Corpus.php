@@ -8,10 +8,13 @@ use KelpTub\Core\Garden\Garden;
 use stdClass;
 
 /**
- * Gardens of every kind with a mark of each part of their reports, so that a change of the code which is to change nothing is seen to change nothing.
+ * Gardens of every kind with a mark of each part of their reports, so that a change of the code which is to change nothing is seen to
+ * change nothing.
  *
- * The marks are of figures to thirteen digits: the last ones of a sine or an exponential differ from processor to processor. `KELP_CORPUS=write`
- * writes the marks anew, for a change that is meant; `KELP_CORPUS_DUMP=FILE` writes the whole reports, to the last digit, to compare two states of the code.
+ * The marks are of figures to thirteen digits: the last ones of a sine or an exponential differ from processor to processor.
+ * `KELP_CORPUS=write`
+ * writes the marks anew, for a change that is meant; `KELP_CORPUS_DUMP=FILE` writes the whole reports, to the last digit, to compare two
+ * states of the code.
  */
 final class Corpus
 {
@@ -24,7 +27,9 @@ final class Corpus
     {
         $gardens = ['the demo' => Gardens::reader()->read((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))];
         foreach (self::json('gardens') as $name => $given) {
-            $gardens[$name] = isset($given['whole']) ? Gardens::of($given['whole']) : Gardens::tub($given['tub'] ?? [], $given['garden'] ?? [], $given['air'] ?? []);
+            $gardens[$name] = isset($given['whole'])
+                ? Gardens::of($given['whole'])
+                : Gardens::tub($given['tub'] ?? [], $given['garden'] ?? [], $given['air'] ?? []);
         }
 
         return $gardens;
@@ -39,7 +44,11 @@ final class Corpus
     /** @param  array<string, array<string, string>>  $marks */
     public static function keep(array $marks): void
     {
-        $lines = array_map(static fn (string $name, array $parts): string => '    '.json_encode($name).': '.json_encode($parts), array_keys($marks), $marks);
+        $lines = array_map(
+            static fn (string $name, array $parts): string => '    '.json_encode($name).': '.json_encode($parts),
+            array_keys($marks),
+            $marks,
+        );
         file_put_contents(self::FOLDER.'/reports.json', "{\n".implode(",\n", $lines)."\n}\n");
     }
 

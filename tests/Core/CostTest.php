@@ -83,7 +83,17 @@ function part(stdClass $report, string $key): ?stdClass
 }
 
 it('counts parts from the design', function () {
-    $report = Gardens::report(Gardens::tub(['count' => 2, 'vessel' => 'pail-15', 'crop' => 'basil', 'layout' => ['cups' => 2], 'stones' => ['kind' => 'disc-100', 'count' => 2]]));
+    $report = Gardens::report(
+        Gardens::tub(
+            [
+                'count' => 2,
+                'vessel' => 'pail-15',
+                'crop' => 'basil',
+                'layout' => ['cups' => 2],
+                'stones' => ['kind' => 'disc-100', 'count' => 2],
+            ],
+        ),
+    );
 
     expect(part($report, 'pail-15')->need)->toBe(2.0)
         ->and(part($report, 'net-cup-50')->need)->toBe(4.0)
@@ -107,7 +117,10 @@ it('takes off what is owned, and says so', function () {
     expect(part($owned, 'drill')->cost)->toBe(0.0)
         ->and(part($owned, 'drill')->owned)->toBe(1.0)
         ->and(part($owned, 'saw-54')->buy)->toBe([])
-        ->and($bought->budget->outlay - $owned->budget->outlay)->toEqualWithDelta(39 + part($bought, 'saw-54')->cost + part($bought, 'net-cup-50')->cost - part($owned, 'net-cup-50')->cost, 1e-9);
+        ->and($bought->budget->outlay - $owned->budget->outlay)->toEqualWithDelta(
+            39 + part($bought, 'saw-54')->cost + part($bought, 'net-cup-50')->cost - part($owned, 'net-cup-50')->cost,
+            1e-9,
+        );
 });
 
 it('takes cups made at home for nothing', function () {
@@ -141,14 +154,23 @@ it('finds a budget over its cap and a part without a price', function () {
 
     expect(Gardens::findings(Gardens::tub([], ['money' => ['cap' => 20]])))->toContain('mend cost.over-cap')
         ->and(Gardens::findings(Gardens::tub(['vessel' => $own])))->toContain('mind cost.unpriced')
-        ->and(Gardens::findings(Gardens::tub(['vessel' => $own], ['prices' => [['part' => 'vessel:tub', 'pack' => 1, 'price' => 4]]])))->not->toContain('mind cost.unpriced')
+        ->and(
+            Gardens::findings(Gardens::tub(['vessel' => $own], ['prices' => [['part' => 'vessel:tub', 'pack' => 1, 'price' => 4]]])),
+        )->not->toContain('mind cost.unpriced')
         ->and(Gardens::findings(Gardens::tub([])))->not->toContain('mind cost.unpriced');
 });
 
 it('knows a price for everything the Library offers', function () {
     $library = Gardens::library();
     $offered = $library->offers->parts();
-    $keys = [...$library->vessels->keys(), ...array_keys(array_filter(iterator_to_array($library->cups), fn (Cup $c) => ! $c->homeMade)), ...$library->stones->keys(), ...$library->pumps->keys(), ...$library->tubes->keys(), ...array_keys($library->partNames)];
+    $keys = [
+        ...$library->vessels->keys(),
+        ...array_keys(array_filter(iterator_to_array($library->cups), fn (Cup $c) => ! $c->homeMade)),
+        ...$library->stones->keys(),
+        ...$library->pumps->keys(),
+        ...$library->tubes->keys(),
+        ...array_keys($library->partNames),
+    ];
 
     expect(array_diff($keys, $offered))->toBe([]);
 });

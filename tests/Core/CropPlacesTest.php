@@ -33,7 +33,13 @@ function lacking(array $crops, Arrangement $arrangement): float
     foreach ($crops as $i => $crop) {
         for ($j = 0; $j < $i; $j++) {
             if ($crop !== null && $crops[$j] !== null) {
-                $sum += max(0.0, ($crop->spacingMm + $crops[$j]->spacingMm) / 2 - hypot($arrangement->points[$i]->x - $arrangement->points[$j]->x, $arrangement->points[$i]->y - $arrangement->points[$j]->y)) ** 2;
+                $sum += max(
+                    0.0,
+                    ($crop->spacingMm + $crops[$j]->spacingMm) / 2 - hypot(
+                        $arrangement->points[$i]->x - $arrangement->points[$j]->x,
+                        $arrangement->points[$i]->y - $arrangement->points[$j]->y,
+                    ),
+                ) ** 2;
             }
         }
     }
@@ -49,7 +55,13 @@ function keysOf(array $crops): array
 
 it('puts the tallest at the back where there is room for all', function () {
     // Leaf celery 380 mm, mizuna 300 mm tall; 400 mm apart.
-    $crops = CropPlaces::of([grown('mizuna', 2), grown('celery-leaf', 2)], null, [], Density::Roomy, holesAt([[-200, -200], [200, -200], [-200, 200], [200, 200]]));
+    $crops = CropPlaces::of(
+        [grown('mizuna', 2), grown('celery-leaf', 2)],
+        null,
+        [],
+        Density::Roomy,
+        holesAt([[-200, -200], [200, -200], [-200, 200], [200, 200]]),
+    );
 
     expect(keysOf($crops))->toBe(['mizuna', 'mizuna', 'celery-leaf', 'celery-leaf']);
 });
@@ -75,7 +87,9 @@ it('moves nothing that was said of a hole', function () {
     $row = holesAt([[-160, 0], [0, 0], [160, 0]]);
     $strawberry = Gardens::library()->crops->get('strawberry');
 
-    expect(keysOf(CropPlaces::of([grown('strawberry', 2), grown('chives', 1)], null, [$strawberry, $strawberry, null], Density::Roomy, $row)))->toBe(['strawberry', 'strawberry', 'chives']);
+    expect(
+        keysOf(CropPlaces::of([grown('strawberry', 2), grown('chives', 1)], null, [$strawberry, $strawberry, null], Density::Roomy, $row)),
+    )->toBe(['strawberry', 'strawberry', 'chives']);
 });
 
 it('finds no exchange of two that would help further, and keeps every count', function () {
@@ -98,7 +112,19 @@ it('finds no exchange of two that would help further, and keeps every count', fu
 });
 
 it('lets more plants stand on a lid of wide and narrow ones', function () {
-    $tub = Gardens::report(Gardens::tub(['vessel' => 'tote-64', 'cups_2' => 'net-cup-75', 'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3], ['crop' => 'rocket', 'plants' => 2]]]))->tubs[0];
+    $tub = Gardens::report(
+        Gardens::tub(
+            [
+                'vessel' => 'tote-64',
+                'cups_2' => 'net-cup-75',
+                'crops' => [
+                    ['crop' => 'chives', 'plants' => 6],
+                    ['crop' => 'strawberry', 'plants' => 3],
+                    ['crop' => 'rocket', 'plants' => 2],
+                ],
+            ],
+        ),
+    )->tubs[0];
     $crops = array_map(fn ($h) => Gardens::library()->crops->get($h->crop), $tub->layout->holes);
     // The pair with the least to spare, of its own spacing, by hand.
     $share = INF;
@@ -121,6 +147,24 @@ it('lets more plants stand on a lid of wide and narrow ones', function () {
         ->and($tub->layout->holes[0]->crop)->not->toBe('chives');
     expect(lacking($crops, holesAt(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $tub->layout->holes))))->toBe(0.0)
         ->and($tub->capacity->by_spacing)->toBeGreaterThanOrEqual(11)
-        ->and(Gardens::report(Gardens::tub(['vessel' => 'tote-64', 'cup' => 'net-cup-75', 'crop' => 'strawberry']))->tubs[0]->capacity->by_spacing)->toBeLessThan(11)
-        ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-64', 'cups_2' => 'net-cup-75', 'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3], ['crop' => 'rocket', 'plants' => 2]]])))->not->toContain('mend crop.spacing');
+        ->and(
+            Gardens::report(
+                Gardens::tub(['vessel' => 'tote-64', 'cup' => 'net-cup-75', 'crop' => 'strawberry']),
+            )->tubs[0]->capacity->by_spacing,
+        )->toBeLessThan(11)
+        ->and(
+            Gardens::findings(
+                Gardens::tub(
+                    [
+                        'vessel' => 'tote-64',
+                        'cups_2' => 'net-cup-75',
+                        'crops' => [
+                            ['crop' => 'chives', 'plants' => 6],
+                            ['crop' => 'strawberry', 'plants' => 3],
+                            ['crop' => 'rocket', 'plants' => 2],
+                        ],
+                    ],
+                ),
+            ),
+        )->not->toContain('mend crop.spacing');
 });

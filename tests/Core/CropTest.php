@@ -63,7 +63,15 @@ it('finds the day on which a volume is used', function () {
 
 it('carries what the water carries', function () {
     $mizuna = Gardens::library()->crops->get('mizuna');
-    $carries = fn (Density $d, GrowingSystem $s, TopUps $t, float $working, float $usable, float $climate = 1.0) => Capacity::byWater($mizuna, $d, $s, $t, $climate, $working, $usable);
+    $carries = fn (Density $d, GrowingSystem $s, TopUps $t, float $working, float $usable, float $climate = 1.0) => Capacity::byWater(
+        $mizuna,
+        $d,
+        $s,
+        $t,
+        $climate,
+        $working,
+        $usable,
+    );
 
     // 2 L a plant, 3.5 L to harvest in 28 days, peak 3.5/28·2.1005 = 0.2626 L a day.
     expect($carries(Density::Roomy, GrowingSystem::Aerated, TopUps::Level, 17.9, 10))->toBe(8)
@@ -113,7 +121,11 @@ it('judges a passive tub by its gap and its dry day', function () {
         ->and($report->season->dry_day)->toBeNull()
         ->and($report->levels->water_line_mm)->toBe(323.0)
         ->and($report->levels->air_gap_harvest_mm)->toBeGreaterThan(25.0)
-        ->and(Gardens::tubPlan(Gardens::tub(['system' => 'passive', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 2]]))->water->reservoir->litresAt($report->levels->harvest_mm))->toEqualWithDelta($left, 1e-6)
+        ->and(
+            Gardens::tubPlan(
+                Gardens::tub(['system' => 'passive', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 2]]),
+            )->water->reservoir->litresAt($report->levels->harvest_mm),
+        )->toEqualWithDelta($left, 1e-6)
         ->and($report->oxygen->steady_mg_l)->toBeNull()
         ->and($report->oxygen->saturation_mg_l)->toBeGreaterThan(9.0);
 });
@@ -122,8 +134,20 @@ it('finds what a crop has against its place', function (array $tub, array $site,
     expect(Gardens::findings(Gardens::tub($tub, ['site' => (object) $site])))->toContain($finding);
 })->with([
     'crowded' => [['crop' => 'lettuce-leaf', 'layout' => ['cups' => 7]], [], 'mend crop.spacing'],
-    'a little crowded' => [['vessel' => 'tote-45', 'crop' => 'celery-leaf', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -75, 'y_mm' => 0], ['x_mm' => 75, 'y_mm' => 0]]]], [], 'mind crop.spacing'],
-    'crowded on purpose' => [['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'density' => 'tight', 'layout' => ['cups' => 15]], [], 'mind crop.spacing'],
+    'a little crowded' => [
+        [
+            'vessel' => 'tote-45',
+            'crop' => 'celery-leaf',
+            'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -75, 'y_mm' => 0], ['x_mm' => 75, 'y_mm' => 0]]],
+        ],
+        [],
+        'mind crop.spacing',
+    ],
+    'crowded on purpose' => [
+        ['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'density' => 'tight', 'layout' => ['cups' => 15]],
+        [],
+        'mind crop.spacing',
+    ],
     'little water' => [['vessel' => 'bucket-5', 'crop' => 'tomato-vine', 'cup' => 'net-cup-75'], [], 'mend crop.water'],
     'not without air' => [['system' => 'passive', 'crop' => 'celery'], [], 'mend crop.passive'],
     'not long without air' => [['system' => 'passive', 'crop' => 'spinach'], [], 'mind crop.passive'],

@@ -130,11 +130,16 @@ it('finds what is wrong with a hole', function (array $tub, string $finding) {
     'bearing' => [['hole_mm' => 56], 'mend cup.bearing'],
     'bearing on a thin lid' => [['hole_mm' => 56, 'vessel' => 'bucket-5'], 'stop cup.bearing'],
     'play' => [['hole_mm' => 54.9], 'mind cup.play'],
-    'too deep' => [['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 400]], 'stop cup.too-deep'],
+    'too deep' => [
+        ['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 400]],
+        'stop cup.too-deep',
+    ],
     'too small for the crop' => [['crop' => 'tomato-dwarf'], 'mind crop.cup'],
 ]);
 
 it('says nothing of a wedge that was asked for', function () {
     expect(Gardens::findings(Gardens::tub(['raise_mm' => 22])))->not->toContain('mind cup.wedged')
-        ->and(Gardens::report(Gardens::tub(['raise_mm' => 22]))->tubs[0]->levels->cup_bottom_mm)->toEqualWithDelta(365 - 52 + 22.2857, 1e-3);
+        ->and(
+            Gardens::report(Gardens::tub(['raise_mm' => 22]))->tubs[0]->levels->cup_bottom_mm,
+        )->toEqualWithDelta(365 - 52 + 22.2857, 1e-3);
 });

@@ -12,7 +12,20 @@ use KelpTub\Core\Vessel\VesselKind;
 use Tests\Core\Gardens;
 
 it('fills in the defaults', function () {
-    $garden = Gardens::of(['tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 300, 'width_mm' => 200], ['height_mm' => 150, 'length_mm' => 320, 'width_mm' => 220]]]]]]);
+    $garden = Gardens::of(
+        ['tubs' => [
+            [
+                'id' => 'a',
+                'system' => 'passive',
+                'vessel' => [
+                    'stations' => [
+                        ['height_mm' => 0, 'length_mm' => 300, 'width_mm' => 200],
+                        ['height_mm' => 150, 'length_mm' => 320, 'width_mm' => 220],
+                    ],
+                ],
+            ],
+        ]],
+    );
     $tub = $garden->tubs[0];
 
     expect($garden->units->value)->toBe('metric')
@@ -46,7 +59,10 @@ it('refuses what is no garden, and says why', function (string $json, string $fa
     'a list' => ['[]', 'is not an object'],
     'another format' => ['{"format":"seed-list","version":1}', '/format: is "seed-list"; this is not a garden file'],
     'no format' => ['{}', '/format: is missing'],
-    'a newer version' => ['{"format":"kelp-tub.garden","version":2}', '/version: is 2; this Kelp Tub reads version 1. Open it with a newer one'],
+    'a newer version' => [
+        '{"format":"kelp-tub.garden","version":2}',
+        '/version: is 2; this Kelp Tub reads version 1. Open it with a newer one',
+    ],
     'too large' => [str_repeat(' ', 2_000_001), 'a garden file has at most 2 MB'],
     'too deep' => [str_repeat('{"a":', 100).'1'.str_repeat('}', 100), 'is not JSON'],
 ]);
@@ -54,10 +70,24 @@ it('refuses what is no garden, and says why', function (string $json, string $fa
 /** @param  array<string, mixed>  $tub */
 function faultsOf(array $tub, array $garden = []): string
 {
-    return implode("\n", Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', ...$tub]], ...$garden])));
+    return implode(
+        "\n",
+        Gardens::faults(
+            (string) json_encode(
+                [
+                    'format' => 'kelp-tub.garden',
+                    'version' => 1,
+                    'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', ...$tub]],
+                    ...$garden,
+                ],
+            ),
+        ),
+    );
 }
 
-$round = fn (float ...$diameters) => ['stations' => array_map(fn ($i, $d) => ['height_mm' => 100 * $i, 'diameter_mm' => $d], array_keys($diameters), $diameters)];
+$round = fn (float ...$diameters) => [
+    'stations' => array_map(fn ($i, $d) => ['height_mm' => 100 * $i, 'diameter_mm' => $d], array_keys($diameters), $diameters),
+];
 
 it('refuses absurd measures, each at its place', function (array $tub, string $fault) {
     expect(faultsOf($tub))->toContain($fault);
@@ -75,32 +105,95 @@ it('refuses absurd measures, each at its place', function (array $tub, string $f
     'words for a number' => [['hole_mm' => 'big'], '/tubs/0/hole_mm: is "big"'],
     'a long name' => [['name' => str_repeat('x', 121)], '/tubs/0/name: is 121 characters long'],
     'cups in words' => [['layout' => ['cups' => 'many']], '/tubs/0/layout/cups: is "many"'],
-    'ten thousand holes' => [['layout' => ['pattern' => 'manual', 'holes' => array_fill(0, 10_000, ['x_mm' => 0, 'y_mm' => 0])]], '/tubs/0/layout/holes: has 10000 entries; the most is 200'],
+    'ten thousand holes' => [
+        ['layout' => ['pattern' => 'manual', 'holes' => array_fill(0, 10_000, ['x_mm' => 0, 'y_mm' => 0])]],
+        '/tubs/0/layout/holes: has 10000 entries; the most is 200',
+    ],
     'a manual layout without holes' => [['layout' => ['pattern' => 'manual']], '/tubs/0/layout/holes: is missing'],
     'one station' => [['vessel' => $round(100)], '/tubs/0/vessel/stations: has 1 entries; the least is 2'],
-    'no floor' => [['vessel' => ['stations' => [['height_mm' => 5, 'diameter_mm' => 100], ['height_mm' => 50, 'diameter_mm' => 100]]]], '/stations/0/height_mm: is 5; the first station is the inside floor'],
-    'stations that fold back' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 90, 'diameter_mm' => 100], ['height_mm' => 50, 'diameter_mm' => 100]]]], '/stations/2/height_mm: is 50, below the station before it at 90'],
-    'no height' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 0, 'diameter_mm' => 120]]]], 'the last station is the rim'],
-    'round and square' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 100]]]], 'no slice changes from round to rectangular'],
-    'both shapes' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100, 'length_mm' => 5], ['height_mm' => 90, 'diameter_mm' => 100]]]], 'it is either round or rectangular'],
-    'neither shape' => [['vessel' => ['stations' => [['height_mm' => 0], ['height_mm' => 90, 'diameter_mm' => 100]]]], '/stations/0: needs diameter_mm, or length_mm and width_mm'],
-    'corners too round' => [['vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 100, 'width_mm' => 60, 'corner_radius_mm' => 31], ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 60]]]], 'corner_radius_mm: is 31, more than half'],
-    'fills that fall' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 2, 'depth_mm' => 60], ['litres' => 1, 'depth_mm' => 80]]]], '/fills/1/litres: is 1 after 2'],
-    'fills out of order' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 1, 'depth_mm' => 60], ['litres' => 2, 'depth_mm' => 50]]]], '/fills/1/depth_mm: is 50 after 60'],
+    'no floor' => [
+        ['vessel' => ['stations' => [['height_mm' => 5, 'diameter_mm' => 100], ['height_mm' => 50, 'diameter_mm' => 100]]]],
+        '/stations/0/height_mm: is 5; the first station is the inside floor',
+    ],
+    'stations that fold back' => [
+        ['vessel' => [
+            'stations' => [
+                ['height_mm' => 0, 'diameter_mm' => 100],
+                ['height_mm' => 90, 'diameter_mm' => 100],
+                ['height_mm' => 50, 'diameter_mm' => 100],
+            ],
+        ]],
+        '/stations/2/height_mm: is 50, below the station before it at 90',
+    ],
+    'no height' => [
+        ['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 0, 'diameter_mm' => 120]]]],
+        'the last station is the rim',
+    ],
+    'round and square' => [
+        ['vessel' => [
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 100]],
+        ]],
+        'no slice changes from round to rectangular',
+    ],
+    'both shapes' => [
+        ['vessel' => [
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 100, 'length_mm' => 5], ['height_mm' => 90, 'diameter_mm' => 100]],
+        ]],
+        'it is either round or rectangular',
+    ],
+    'neither shape' => [
+        ['vessel' => ['stations' => [['height_mm' => 0], ['height_mm' => 90, 'diameter_mm' => 100]]]],
+        '/stations/0: needs diameter_mm, or length_mm and width_mm',
+    ],
+    'corners too round' => [
+        ['vessel' => [
+            'stations' => [
+                ['height_mm' => 0, 'length_mm' => 100, 'width_mm' => 60, 'corner_radius_mm' => 31],
+                ['height_mm' => 90, 'length_mm' => 100, 'width_mm' => 60],
+            ],
+        ]],
+        'corner_radius_mm: is 31, more than half',
+    ],
+    'fills that fall' => [
+        ['vessel' => [...$round(100, 100), 'fills' => [['litres' => 2, 'depth_mm' => 60], ['litres' => 1, 'depth_mm' => 80]]]],
+        '/fills/1/litres: is 1 after 2',
+    ],
+    'fills out of order' => [
+        ['vessel' => [...$round(100, 100), 'fills' => [['litres' => 1, 'depth_mm' => 60], ['litres' => 2, 'depth_mm' => 50]]]],
+        '/fills/1/depth_mm: is 50 after 60',
+    ],
     'a fill over the rim' => [['vessel' => [...$round(100, 100), 'fills' => [['litres' => 1, 'depth_mm' => 160]]]], 'above the rim at 100'],
-    'a cup wider than its lip' => [['cup' => ['lip_diameter_mm' => 50, 'top_diameter_mm' => 58, 'bottom_diameter_mm' => 36, 'height_mm' => 52]], '/tubs/0/cup/top_diameter_mm: is 58, wider than the lip'],
-    'a cup upside down' => [['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 36, 'bottom_diameter_mm' => 50, 'height_mm' => 52]], '/tubs/0/cup/bottom_diameter_mm: is 50, wider than the body'],
+    'a cup wider than its lip' => [
+        ['cup' => ['lip_diameter_mm' => 50, 'top_diameter_mm' => 58, 'bottom_diameter_mm' => 36, 'height_mm' => 52]],
+        '/tubs/0/cup/top_diameter_mm: is 58, wider than the lip',
+    ],
+    'a cup upside down' => [
+        ['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 36, 'bottom_diameter_mm' => 50, 'height_mm' => 52]],
+        '/tubs/0/cup/bottom_diameter_mm: is 50, wider than the body',
+    ],
     'an unknown feed' => [['feed' => 'x'], '/tubs/0/feed: is "x"'],
 ]);
 
 it('refuses gardens that do not hang together', function (array $garden, string $fault) {
     expect(faultsOf([], $garden))->toContain($fault);
 })->with([
-    'two of one id' => [['tubs' => array_fill(0, 2, ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20'])], '/tubs/1/id: is "a", which another tub has already'],
-    'sixty-one tubs' => [['tubs' => array_map(fn ($i) => ['id' => "t$i", 'system' => 'aerated', 'vessel' => 'bucket-20'], range(0, 60))], '/tubs: has 61 entries; the most is 60'],
-    'a line to nowhere' => [['air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'b']]]]], '/air/0/branches/0/tub: is "b"'],
+    'two of one id' => [
+        ['tubs' => array_fill(0, 2, ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20'])],
+        '/tubs/1/id: is "a", which another tub has already',
+    ],
+    'sixty-one tubs' => [
+        ['tubs' => array_map(fn ($i) => ['id' => "t$i", 'system' => 'aerated', 'vessel' => 'bucket-20'], range(0, 60))],
+        '/tubs: has 61 entries; the most is 60',
+    ],
+    'a line to nowhere' => [
+        ['air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'b']]]]],
+        '/air/0/branches/0/tub: is "b"',
+    ],
     'an unknown pump' => [['air' => [['id' => 'p', 'pump' => 'bellows']]], '/air/0/pump: is "bellows"'],
-    'a pump with no figures' => [['air' => [['id' => 'p', 'pump' => ['power_w' => 4]]]], '/air/0/pump: needs free_flow_l_min and max_pressure_kpa'],
+    'a pump with no figures' => [
+        ['air' => [['id' => 'p', 'pump' => ['power_w' => 4]]]],
+        '/air/0/pump: needs free_flow_l_min and max_pressure_kpa',
+    ],
     'a curve that rises' => [['air' => [['id' => 'p', 'pump' => ['curve' => [[0, 10], [2, 12]]]]]], '/air/0/pump/curve: does not fall'],
     'a planting of no tub' => [['plantings' => [['id' => 'p', 'tub' => 'b']]], '/plantings/0/tub: is "b"'],
     'a planting of a third of one' => [['plantings' => [['id' => 'p', 'tub' => 'a', 'copy' => 3]]], '/plantings/0/copy: is 3'],
@@ -109,7 +202,11 @@ it('refuses gardens that do not hang together', function (array $garden, string 
 ]);
 
 it('names every fault at once', function () {
-    expect(Gardens::faults('{"format":"kelp-tub.garden","version":1,"units":"cubits","tubs":[{"id":"a","system":"wet","vessel":"bucket-20","count":0}]}'))->toHaveCount(3);
+    expect(
+        Gardens::faults(
+            '{"format":"kelp-tub.garden","version":1,"units":"cubits","tubs":[{"id":"a","system":"wet","vessel":"bucket-20","count":0}]}',
+        ),
+    )->toHaveCount(3);
 });
 
 it('plans alike from a Library key and from the object in place', function () {
@@ -133,7 +230,10 @@ it('ships files that fit their schemas', function (string $schema, Closure $docu
     expect(array_map(strval(...), $faults))->toBe([]);
 })->with([
     'the demo garden' => ['garden', fn () => json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))],
-    'its report' => ['report', fn () => Gardens::report(Gardens::reader()->read((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json')))],
+    'its report' => [
+        'report',
+        fn () => Gardens::report(Gardens::reader()->read((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))),
+    ],
     'the report of an empty garden' => ['report', fn () => Gardens::report(Gardens::of([]))],
 ]);
 
@@ -149,15 +249,33 @@ it('ships a Library of things that a garden may hold in place', function (string
     'pumps' => ['pump', fn () => Gardens::library()->pumps->documents()],
     'tubes' => ['tube', fn () => Gardens::library()->tubes->documents()],
     'crops' => ['cropRow', fn () => Gardens::library()->crops->documents()],
-    'offers' => ['offer', fn () => array_map(fn ($o) => (object) ['name' => $o->part, ...get_object_vars($o)], array_column(json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json')), null, 'part'))],
+    'offers' => [
+        'offer',
+        fn () => array_map(
+            fn ($o) => (object) ['name' => $o->part, ...get_object_vars($o)],
+            array_column(json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/offers.json')), null, 'part'),
+        ),
+    ],
 ]);
 
 it('joins a schema of its parts, and refuses two that say the same', function () {
     $part = fn (string $json): stdClass => json_decode($json);
-    $joined = SchemaParts::joined([$part('{"$comment":"a","type":"object","required":["a"],"properties":{"a":{"type":"string"}}}'), $part('{"required":["b"],"properties":{"b":{"$ref":"#/$defs/b"}},"$defs":{"b":{"type":"null"}}}')]);
+    $joined = SchemaParts::joined(
+        [
+            $part('{"$comment":"a","type":"object","required":["a"],"properties":{"a":{"type":"string"}}}'),
+            $part('{"required":["b"],"properties":{"b":{"$ref":"#/$defs/b"}},"$defs":{"b":{"type":"null"}}}'),
+        ],
+    );
 
-    expect(json_encode($joined))->toBe('{"type":"object","required":["a","b"],"properties":{"a":{"type":"string"},"b":{"$ref":"#\\/$defs\\/b"}},"$defs":{"b":{"type":"null"}}}')
-        ->and(fn () => SchemaParts::joined([$part('{"properties":{"a":{"type":"string"}}}'), $part('{"properties":{"a":{"type":"number"}}}')]))->toThrow(LogicException::class, 'type');
+    expect(json_encode($joined))->toBe(
+        '{"type":"object","required":["a","b"],'
+        .'"properties":{"a":{"type":"string"},"b":{"$ref":"#\\/$defs\\/b"}},"$defs":{"b":{"type":"null"}}}',
+    )
+        ->and(
+            fn () => SchemaParts::joined(
+                [$part('{"properties":{"a":{"type":"string"}}}'), $part('{"properties":{"a":{"type":"number"}}}')],
+            ),
+        )->toThrow(LogicException::class, 'type');
 });
 
 it('has a report schema that would catch a wrong report', function () {
@@ -180,7 +298,24 @@ it('fits in a moment just what the full check passes', function () {
     expect($fit->fits(json_decode($demo)))->toBeTrue()->and($full(json_decode($demo)))->toBeTrue();
 
     // Every value of the demo garden in turn is replaced by each of these.
-    $odd = [null, true, 0, -1, 1.5, 1e9, 51, 'x', '', str_repeat('x', 121), 'tote-45', [], [1], new stdClass, (object) ['liner' => 1], "trailing\n"];
+    $odd = [
+        null,
+        true,
+        0,
+        -1,
+        1.5,
+        1e9,
+        51,
+        'x',
+        '',
+        str_repeat('x', 121),
+        'tote-45',
+        [],
+        [1],
+        new stdClass,
+        (object) ['liner' => 1],
+        "trailing\n",
+    ];
     $checked = $refused = 0;
     $walk = function (mixed &$value, callable $look) use (&$walk, $odd): void {
         $kept = $value;

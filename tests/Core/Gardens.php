@@ -68,7 +68,9 @@ final class Gardens
         if ($tub['system'] !== 'passive' && ! array_key_exists('stones', $tub)) {
             $tub['stones'] = ['kind' => 'disc-100'];
         }
-        $pumps = $tub['system'] === 'passive' || isset($air['none']) ? [] : [['id' => 'pump', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'tub']], ...$air]];
+        $pumps = $tub['system'] === 'passive' || isset($air['none']) ? [] : [
+            ['id' => 'pump', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'tub']], ...$air],
+        ];
 
         return self::of(['tubs' => [$tub], 'air' => $pumps, ...$garden]);
     }
@@ -128,6 +130,10 @@ final class Gardens
             : CrossSection::rectangle($region->length + $inset, $region->width + $inset, $region->cornerRadius + $inset / 2);
         $wide = CrossSection::circle(3000);
 
-        return new LayoutSpace(new Lid($outline, 2.5, $make, 0, $keepOuts), [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, 248)], new Profile([new Station(0, $wide), new Station(300, $wide)]));
+        return new LayoutSpace(
+            new Lid($outline, 2.5, $make, 0, $keepOuts),
+            [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), $hole, 248)],
+            new Profile([new Station(0, $wide), new Station(300, $wide)]),
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace Tests\Core;
 /** The plan of the core: its rooms, and which may open a door into which. */
 final class House
 {
-    /** Each room with the rooms it may know. Below are those that everything may use; above them the subjects; then what makes a garden of them. */
+    /**
+     * Each room with the rooms it may know. Below are those that everything may use; above them the subjects; then what makes a garden
+     * of them.
+     */
     public const PLAN = [
         'Numbers' => [],
         'Units' => [],
@@ -38,8 +41,23 @@ final class House
     /** @return list<string> every file of the core */
     public static function files(): array
     {
+        return self::in(self::folder());
+    }
+
+    /** @return list<string> every file of the code, the pages and the tests, what is made from the schemas left out */
+    public static function allFiles(): array
+    {
+        $root = dirname(self::folder());
+        $files = [...self::files(), ...self::in("$root/app"), ...self::in("$root/resources/js"), ...self::in("$root/tests")];
+
+        return array_values(preg_grep('/\.(php|ts|vue)$/', preg_grep('#/js/types/#', $files, PREG_GREP_INVERT)));
+    }
+
+    /** @return list<string> */
+    private static function in(string $folder): array
+    {
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
             $files[] = (string) $file;
         }
         sort($files);
@@ -59,7 +77,14 @@ final class House
         $doors = [];
         foreach (self::files() as $file) {
             $room = substr(dirname($file), strlen(self::folder()) + 1);
-            $doors[$room] = array_values(array_unique([...($doors[$room] ?? []), ...self::namedIn('KelpTub\Core\\'.str_replace('/', '\\', $room), (string) file_get_contents($file))]));
+            $doors[$room] = array_values(
+                array_unique(
+                    [
+                        ...($doors[$room] ?? []),
+                        ...self::namedIn('KelpTub\Core\\'.str_replace('/', '\\', $room), (string) file_get_contents($file)),
+                    ],
+                ),
+            );
         }
         ksort($doors);
 
@@ -72,7 +97,12 @@ final class House
         preg_match_all('/(?<!namespace )KelpTub\\\\Core\\\\((?:[A-Z]\w*\\\\)+)[A-Z]\w*/', $code, $matches);
         $here = str_replace(['KelpTub\Core\\', '\\'], ['', '/'], $namespace);
 
-        return array_values(array_diff(array_unique(array_map(static fn (string $path): string => str_replace('\\', '/', rtrim($path, '\\')), $matches[1])), [$here]));
+        return array_values(
+            array_diff(
+                array_unique(array_map(static fn (string $path): string => str_replace('\\', '/', rtrim($path, '\\')), $matches[1])),
+                [$here],
+            ),
+        );
     }
 
     /**

@@ -81,7 +81,13 @@ it('keeps every layout inside its limits, and cannot fit one more than the most'
     $leastDistance = $tub->cutting->space->leastDistanceOfMost();
 
     expect($tub->holes->count())->toBe($tub->plants->capacity->byLid)
-        ->and(Gardens::planner()->aids->solver($tub->cutting->space)->arrange(PatternKind::Best, $tub->holes->count() + 1, $leastDistance) !== null && $tub->holes->count() < $tub->cutting->space->mostByArea())->toBeFalse();
+        ->and(
+            Gardens::planner()->aids->solver($tub->cutting->space)->arrange(
+                PatternKind::Best,
+                $tub->holes->count() + 1,
+                $leastDistance,
+            ) !== null && $tub->holes->count() < $tub->cutting->space->mostByArea(),
+        )->toBeFalse();
     foreach ($tub->holes->arrangement->points as $i => $p) {
         if ($tub->holes->count() > 1) {
             expect($tub->cutting->space->edge($p))->toBeGreaterThanOrEqual($tub->tub->body->lid->make->leastEdge() - 1e-6);
@@ -93,7 +99,9 @@ it('keeps every layout inside its limits, and cannot fit one more than the most'
         }
     }
     expect(($tub->holes->removedPercent() ?? 0.0) <= 35.0001 || $tub->holes->count() === 1)->toBeTrue();
-})->with(['bucket-20', 'tote-45', 'tote-30', 'tote-12', 'tray-9', 'tub-70-round', 'bucket-5'])->with(['net-cup-50', 'net-cup-75', 'net-cup-100']);
+})->with(
+    ['bucket-20', 'tote-45', 'tote-30', 'tote-12', 'tray-9', 'tub-70-round', 'bucket-5'],
+)->with(['net-cup-50', 'net-cup-75', 'net-cup-100']);
 
 it('gives the same layout every time', function () {
     $holes = fn () => json_encode(Gardens::report(Gardens::tub(['vessel' => 'tote-64', 'crop' => 'basil']))->tubs[0]->layout);
@@ -106,7 +114,9 @@ it('sets the least distance by lips, web and ligament', function () {
         ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Ribbed)->leastDistance())->toBe(64.0)
         ->and(Gardens::space(CrossSection::circle(200), make: LidMake::Thin)->leastDistance())->toBe(79.0)
         ->and(Gardens::space(CrossSection::circle(200), hole: 38, make: LidMake::Ribbed)->leastDistance())->toBe(61.0)
-        ->and(Gardens::space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastDistanceOfMost())->toEqualWithDelta(57 / 0.85, 1e-9);
+        ->and(
+            Gardens::space(CrossSection::circle(400), hole: 57, make: LidMake::Ribbed)->leastDistanceOfMost(),
+        )->toEqualWithDelta(57 / 0.85, 1e-9);
 });
 
 it('draws a pattern in to clear a keep-out, and leaves out what cannot', function () {
@@ -127,14 +137,21 @@ it('draws a pattern in to clear a keep-out, and leaves out what cannot', functio
 it('keeps the hanging cup off tapering walls', function () {
     // A tote that narrows by 60 over 100 mm: at the cup's bottom, 52 below the rim, the wall is 15.6 further in on each side.
     $profile = new Profile([new Station(0, CrossSection::rectangle(340, 240, 0)), new Station(100, CrossSection::rectangle(400, 300, 0))]);
-    $space = new LayoutSpace(new Lid(CrossSection::rectangle(600, 500, 0), 2.5, LidMake::Plain, 0, []), [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), 54, 48)], $profile);
+    $space = new LayoutSpace(
+        new Lid(CrossSection::rectangle(600, 500, 0), 2.5, LidMake::Plain, 0, []),
+        [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), 54, 48)],
+        $profile,
+    );
 
     expect($space->reachX(0))->toEqualWithDelta(min(200 - 25 - 5, 170 + 0.48 * 30 - 18 - 5), 1e-9)
         ->and($space->wall(new Point(0, 0)))->toEqualWithDelta(min(150 - 25, 120 + 0.48 * 30 - 18), 1e-9);
 });
 
 it('asks only five millimetres of edge of one cup in the middle', function () {
-    $small = ['stations' => [['height_mm' => 0, 'diameter_mm' => 90], ['height_mm' => 200, 'diameter_mm' => 92]], 'lid' => ['diameter_mm' => 90]];
+    $small = [
+        'stations' => [['height_mm' => 0, 'diameter_mm' => 90], ['height_mm' => 200, 'diameter_mm' => 92]],
+        'lid' => ['diameter_mm' => 90],
+    ];
 
     expect(Gardens::report(Gardens::tub(['vessel' => $small]))->tubs[0]->layout->count)->toBe(1)
         ->and(Gardens::findings(Gardens::tub(['vessel' => $small])))->not->toContain('mend lid.edge');
@@ -156,16 +173,22 @@ it('leaves places of a larger pattern uncut rather than turn a number down', fun
     $report = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 11]]))->tubs[0]->layout;
 
     expect($report->count)->toBe(11)
-        ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 11]])))->toContain('mind lid.incomplete');
+        ->and(
+            Gardens::findings(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid', 'cups' => 11]])),
+        )->toContain('mind lid.incomplete');
 });
 
 it('never moves holes laid out by hand', function () {
     $holes = [['x_mm' => -100, 'y_mm' => 20], ['x_mm' => 60.5, 'y_mm' => -30]];
-    $layout = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => $holes]]))->tubs[0]->layout;
+    $layout = Gardens::report(
+        Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => $holes]]),
+    )->tubs[0]->layout;
 
     expect(array_map(fn ($h) => ['x_mm' => $h->x_mm, 'y_mm' => $h->y_mm], $layout->holes))->toEqual($holes)
         // From the left and the front of a 580 × 390 lid; the first is 148 = 195 − 20 − 27 from the back edge.
-        ->and([$layout->holes[0]->from_left_mm, $layout->holes[0]->from_front_mm, $layout->holes[0]->edge_mm])->toEqual([190.0, 215.0, 148.0])
+        ->and(
+            [$layout->holes[0]->from_left_mm, $layout->holes[0]->from_front_mm, $layout->holes[0]->edge_mm],
+        )->toEqual([190.0, 215.0, 148.0])
         ->and($layout->pattern)->toBe('manual')
         ->and($layout->spacing_mm)->toEqualWithDelta(hypot(160.5, 50), 1e-9);
 });
@@ -181,19 +204,34 @@ it('marks a round lid out by radius and angle', function () {
 it('finds what is wrong with a lid', function (array $tub, string $finding) {
     expect(Gardens::findings(Gardens::tub(['vessel' => 'tote-45', ...$tub])))->toContain($finding);
 })->with(fn () => [
-    'lips' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 60, 'y_mm' => 0]]]], 'stop lid.lips'],
+    'lips' => [
+        ['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 60, 'y_mm' => 0]]]],
+        'stop lid.lips',
+    ],
     'web' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 62, 'y_mm' => 0]]]], 'mend lid.web'],
-    'holes that meet' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 50, 'y_mm' => 0]]]], 'stop lid.web'],
-    'edge' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 246, 'y_mm' => 0], ['x_mm' => 0, 'y_mm' => 0]]]], 'mend lid.edge'],
+    'holes that meet' => [
+        ['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 50, 'y_mm' => 0]]]],
+        'stop lid.web',
+    ],
+    'edge' => [
+        ['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 246, 'y_mm' => 0], ['x_mm' => 0, 'y_mm' => 0]]]],
+        'mend lid.edge',
+    ],
     'over the edge' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 285, 'y_mm' => 0]]]], 'stop lid.edge'],
     'wall' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 254, 'y_mm' => 0]]]], 'mend lid.wall'],
     'into the wall' => [['layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 270, 'y_mm' => 0]]]], 'stop lid.wall'],
     'too many' => [['layout' => ['cups' => 90]], 'stop lid.too-many'],
     'more plants than cups' => [['layout' => ['cups' => 4], 'plants' => 6], 'stop lid.too-many'],
-    'a hole larger than the lid' => [['hole_mm' => 500, 'cup' => ['lip_diameter_mm' => 510, 'top_diameter_mm' => 498, 'bottom_diameter_mm' => 300, 'height_mm' => 100]], 'stop lid.too-many'],
+    'a hole larger than the lid' => [
+        ['hole_mm' => 500, 'cup' => ['lip_diameter_mm' => 510, 'top_diameter_mm' => 498, 'bottom_diameter_mm' => 300, 'height_mm' => 100]],
+        'stop lid.too-many',
+    ],
     'over a third cut away' => [['layout' => ['cups' => 35]], 'mind lid.removed'],
     'a fruiting plant on a thin lid' => [['vessel' => 'bucket-5', 'crop' => 'chilli'], 'mend lid.heavy-plant'],
-    'keep-out' => [['vessel' => 'tote-30', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -215, 'y_mm' => 0]]]], 'mend lid.keep-out'],
+    'keep-out' => [
+        ['vessel' => 'tote-30', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -215, 'y_mm' => 0]]]],
+        'mend lid.keep-out',
+    ],
 ]);
 
 it('measures the least distance of an arrangement', function () {

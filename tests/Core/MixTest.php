@@ -18,7 +18,11 @@ function wishes(?int ...$plants): array
 {
     $crops = ['mizuna', 'celery-leaf', 'dill'];
 
-    return array_map(fn (int $i, ?int $n): CropWish => new CropWish(Gardens::library()->crops->get($crops[$i]), $n), array_keys($plants), array_values($plants));
+    return array_map(
+        fn (int $i, ?int $n): CropWish => new CropWish(Gardens::library()->crops->get($crops[$i]), $n),
+        array_keys($plants),
+        array_values($plants),
+    );
 }
 
 /** @return list<int> */
@@ -73,9 +77,14 @@ it('plans one crop the same by either way of asking', function () {
 });
 
 it('grows several crops on one lid, the tallest at the back', function () {
-    $report = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'crops' => [['crop' => 'mizuna', 'plants' => 5], ['crop' => 'celery-leaf', 'plants' => 4]]]));
+    $report = Gardens::report(
+        Gardens::tub(['vessel' => 'tote-45', 'crops' => [['crop' => 'mizuna', 'plants' => 5], ['crop' => 'celery-leaf', 'plants' => 4]]]),
+    );
     $tub = $report->tubs[0];
-    $of = fn (string $crop) => array_map(fn ($h) => $h->y_mm, array_values(array_filter($tub->layout->holes, fn ($h) => $h->crop === $crop)));
+    $of = fn (string $crop) => array_map(
+        fn ($h) => $h->y_mm,
+        array_values(array_filter($tub->layout->holes, fn ($h) => $h->crop === $crop)),
+    );
 
     expect($tub->layout->count)->toBe(9)
         ->and(array_column($tub->crops, 'plants', 'crop'))->toBe(array_column($tub->crops, 'plants', 'crop'))
@@ -90,13 +99,38 @@ it('grows several crops on one lid, the tallest at the back', function () {
 
 it('holds neighbours to the mean of their spacings', function () {
     // Rocket wants 130, kale 250: between them 190. Two holes 195 apart.
-    $holes = fn (string $a, string $b) => Gardens::findings(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -97.5, 'y_mm' => 0, 'crop' => $a], ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => $b]]]]));
+    $holes = fn (string $a, string $b) => Gardens::findings(
+        Gardens::tub(
+            [
+                'vessel' => 'tote-45',
+                'layout' => [
+                    'pattern' => 'manual',
+                    'holes' => [['x_mm' => -97.5, 'y_mm' => 0, 'crop' => $a], ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => $b]],
+                ],
+            ],
+        ),
+    );
 
     expect($holes('rocket', 'kale'))->not->toContain('mind crop.spacing')->not->toContain('mend crop.spacing')
         ->and($holes('rocket', 'rocket'))->not->toContain('mind crop.spacing')
         // 195/250 is under 0.8.
         ->and($holes('kale', 'kale'))->toContain('mend crop.spacing')
-        ->and(Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -97.5, 'y_mm' => 0, 'crop' => 'rocket'], ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => 'kale']]]]))->tubs[0]->limits->crop_spacing_mm)->toEqualWithDelta(190, 1e-9);
+        ->and(
+            Gardens::report(
+                Gardens::tub(
+                    [
+                        'vessel' => 'tote-45',
+                        'layout' => [
+                            'pattern' => 'manual',
+                            'holes' => [
+                                ['x_mm' => -97.5, 'y_mm' => 0, 'crop' => 'rocket'],
+                                ['x_mm' => 97.5, 'y_mm' => 0, 'crop' => 'kale'],
+                            ],
+                        ],
+                    ],
+                ),
+            )->tubs[0]->limits->crop_spacing_mm,
+        )->toEqualWithDelta(190, 1e-9);
 });
 
 it('fits between as many as the wider and as the narrower crop alone', function () {
@@ -107,7 +141,9 @@ it('fits between as many as the wider and as the narrower crop alone', function 
         ->and($both->by_spacing)->toBeLessThanOrEqual($by([['crop' => 'rocket']])->by_spacing)
         ->and($both->by_water)->toBe((function (): int {
             // Half rocket at 1.5 L, half romaine at 3: the odd one goes to rocket, which was named first.
-            $litres = Gardens::report(Gardens::tub(['vessel' => 'tote-90', 'crops' => [['crop' => 'rocket'], ['crop' => 'lettuce-romaine']]]))->tubs[0]->volume->working_l;
+            $litres = Gardens::report(
+                Gardens::tub(['vessel' => 'tote-90', 'crops' => [['crop' => 'rocket'], ['crop' => 'lettuce-romaine']]]),
+            )->tubs[0]->volume->working_l;
             for ($n = 0; 1.5 * ceil(($n + 1) / 2) + 3 * floor(($n + 1) / 2) <= $litres; $n++);
 
             return $n;
@@ -122,11 +158,21 @@ it('keeps crops apart whose windows do not meet', function () {
     expect($finding->severity)->toBe('mend')
         ->and($finding->says)->toContain('Water temperature: spinach wants 10', 'okra 21')
         ->and($finding->says)->not->toContain('EC')
-        ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-45', 'crops' => [['crop' => 'mizuna'], ['crop' => 'celery-leaf']]])))->not->toContain('mend crop.windows');
+        ->and(
+            Gardens::findings(Gardens::tub(['vessel' => 'tote-45', 'crops' => [['crop' => 'mizuna'], ['crop' => 'celery-leaf']]])),
+        )->not->toContain('mend crop.windows');
 });
 
 it('hangs two sizes of cup on one lid', function () {
-    $tub = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'cups_2' => 'net-cup-75', 'crops' => [['crop' => 'chives', 'plants' => 4], ['crop' => 'strawberry', 'plants' => 2]]]));
+    $tub = Gardens::report(
+        Gardens::tub(
+            [
+                'vessel' => 'tote-45',
+                'cups_2' => 'net-cup-75',
+                'crops' => [['crop' => 'chives', 'plants' => 4], ['crop' => 'strawberry', 'plants' => 2]],
+            ],
+        ),
+    );
     $cups = array_map(fn ($h) => [$h->crop, $h->cup], $tub->tubs[0]->layout->holes);
     $parts = array_column($tub->parts, 'need', 'key');
 
@@ -138,13 +184,25 @@ it('hangs two sizes of cup on one lid', function () {
         // Both hang by their lips from one lid: the bottoms differ by their heights, 52 and 72.
         ->and($tub->tubs[0]->shape->cups[0]->bottom_mm - $tub->tubs[0]->shape->cups[1]->bottom_mm)->toEqualWithDelta(20, 1e-9)
         // Full inside frustums: 4 × 76.2 mL and 2 × π·72/12·(54² + 54·74 + 74²).
-        ->and($tub->tubs[0]->media->pebbles_l)->toEqualWithDelta(4 * 0.0762 + 2 * M_PI * 72 / 12 * (54 ** 2 + 54 * 74 + 74 ** 2) / 1e6, 1e-3)
+        ->and($tub->tubs[0]->media->pebbles_l)->toEqualWithDelta(
+            4 * 0.0762 + 2 * M_PI * 72 / 12 * (54 ** 2 + 54 * 74 + 74 ** 2) / 1e6,
+            1e-3,
+        )
         // Wide lips need 82 + 3, wide holes their web.
         ->and($tub->tubs[0]->limits->least_distance_mm)->toBeGreaterThanOrEqual(85);
 });
 
 it('judges each hole set by hand by its own cup', function () {
-    $holes = fn (int $second) => Gardens::tub(['vessel' => 'tote-45', 'cups_2' => 'net-cup-75', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -36, 'y_mm' => 0, 'cup' => 1], ['x_mm' => 36, 'y_mm' => 0, 'cup' => $second]]]]);
+    $holes = fn (int $second) => Gardens::tub(
+        [
+            'vessel' => 'tote-45',
+            'cups_2' => 'net-cup-75',
+            'layout' => [
+                'pattern' => 'manual',
+                'holes' => [['x_mm' => -36, 'y_mm' => 0, 'cup' => 1], ['x_mm' => 36, 'y_mm' => 0, 'cup' => $second]],
+            ],
+        ],
+    );
 
     // 72 apart: two lips of 58 need 61; 58 and 82 need 73.
     expect(Gardens::findings($holes(1)))->not->toContain('stop lid.lips')
@@ -152,7 +210,23 @@ it('judges each hole set by hand by its own cup', function () {
 });
 
 it('refuses what a hole cannot have', function () {
-    $faults = Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'tote-45', 'crops' => [['crop' => 'moonleaf']], 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0, 'crop' => 'sunroot', 'cup' => 2]]]]]]));
+    $faults = Gardens::faults(
+        (string) json_encode(
+            [
+                'format' => 'kelp-tub.garden',
+                'version' => 1,
+                'tubs' => [
+                    [
+                        'id' => 'a',
+                        'system' => 'aerated',
+                        'vessel' => 'tote-45',
+                        'crops' => [['crop' => 'moonleaf']],
+                        'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0, 'crop' => 'sunroot', 'cup' => 2]]],
+                    ],
+                ],
+            ],
+        ),
+    );
 
     expect($faults)->toBe([
         '/tubs/0/crops/0/crop: is "moonleaf", and the Library has no such crop',
@@ -162,12 +236,45 @@ it('refuses what a hole cannot have', function () {
 });
 
 it('grows crops that a garden brings along', function () {
-    $row = ['name' => 'Sea kale', 'group' => 'leaf', 'spacing_mm' => 300, 'litres_per_plant' => 4, 'water_to_harvest_l' => 8, 'days_germinate' => 10, 'days_sow_to_transplant' => 30, 'days_transplant_to_harvest' => 60, 'harvest' => 'once', 'days_harvest_lasts' => 0, 'passive' => 'short', 'ec_low' => 1.4, 'ec_high' => 2.2, 'ph_low' => 6, 'ph_high' => 7, 'root_oxygen_mg_h' => 9, 'water_temp_low_c' => 10, 'water_temp_high_c' => 20, 'support' => 'none', 'light_hours' => 12, 'yield_g' => 300, 'cup_min_mm' => 50, 'mature_mass_g' => 500, 'mature_height_mm' => 400, 'habit' => 'rosette'];
-    $garden = ['tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'tote-45', 'crop' => 'sea-kale']], 'library' => ['crops' => ['sea-kale' => $row]]];
+    $row = [
+        'name' => 'Sea kale',
+        'group' => 'leaf',
+        'spacing_mm' => 300,
+        'litres_per_plant' => 4,
+        'water_to_harvest_l' => 8,
+        'days_germinate' => 10,
+        'days_sow_to_transplant' => 30,
+        'days_transplant_to_harvest' => 60,
+        'harvest' => 'once',
+        'days_harvest_lasts' => 0,
+        'passive' => 'short',
+        'ec_low' => 1.4,
+        'ec_high' => 2.2,
+        'ph_low' => 6,
+        'ph_high' => 7,
+        'root_oxygen_mg_h' => 9,
+        'water_temp_low_c' => 10,
+        'water_temp_high_c' => 20,
+        'support' => 'none',
+        'light_hours' => 12,
+        'yield_g' => 300,
+        'cup_min_mm' => 50,
+        'mature_mass_g' => 500,
+        'mature_height_mm' => 400,
+        'habit' => 'rosette',
+    ];
+    $garden = [
+        'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'tote-45', 'crop' => 'sea-kale']],
+        'library' => ['crops' => ['sea-kale' => $row]],
+    ];
     $wrong = ['ec_low' => 3] + $row;
 
     expect(Gardens::report(Gardens::of($garden))->tubs[0]->crops[0]->name)->toBe('Sea kale')
-        ->and(Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'library' => ['crops' => ['sea-kale' => $wrong]]] + $garden)))
+        ->and(Gardens::faults(
+            (string) json_encode(
+                ['format' => 'kelp-tub.garden', 'version' => 1, 'library' => ['crops' => ['sea-kale' => $wrong]]] + $garden,
+            ),
+        ))
         ->toBe(['/library/crops/sea-kale/ec_low: is 3, above ec_high of 2.2']);
 });
 
@@ -204,12 +311,40 @@ it('mends a tub that runs dry with top-ups of a size and a date, and objects to 
 });
 
 it('refuses two top-ups on one day', function () {
-    expect(Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => 'jar-1', 'planned_top_ups' => [['day' => 9, 'litres' => 0.1], ['day' => 9.0, 'litres' => 0.2]]]]])))
+    expect(Gardens::faults(
+        (string) json_encode(
+            [
+                'format' => 'kelp-tub.garden',
+                'version' => 1,
+                'tubs' => [
+                    [
+                        'id' => 'a',
+                        'system' => 'passive',
+                        'vessel' => 'jar-1',
+                        'planned_top_ups' => [['day' => 9, 'litres' => 0.1], ['day' => 9.0, 'litres' => 0.2]],
+                    ],
+                ],
+            ],
+        ),
+    ))
         ->toBe(['/tubs/0/planned_top_ups/1/day: is 9, which has a top-up already; put both in one']);
 });
 
 it('puts one hole in the middle of each panel', function () {
-    $ribbed = ['stations' => [['height_mm' => 0, 'length_mm' => 520, 'width_mm' => 340], ['height_mm' => 300, 'length_mm' => 560, 'width_mm' => 370]], 'lid' => ['length_mm' => 580, 'width_mm' => 390, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'length_mm' => 40, 'width_mm' => 370], ['x_mm' => 0, 'y_mm' => 0, 'length_mm' => 560, 'width_mm' => 30]]]];
+    $ribbed = [
+        'stations' => [
+            ['height_mm' => 0, 'length_mm' => 520, 'width_mm' => 340],
+            ['height_mm' => 300, 'length_mm' => 560, 'width_mm' => 370],
+        ],
+        'lid' => [
+            'length_mm' => 580,
+            'width_mm' => 390,
+            'keep_outs' => [
+                ['x_mm' => 0, 'y_mm' => 0, 'length_mm' => 40, 'width_mm' => 370],
+                ['x_mm' => 0, 'y_mm' => 0, 'length_mm' => 560, 'width_mm' => 30],
+            ],
+        ],
+    ];
     $layout = Gardens::report(Gardens::tub(['vessel' => $ribbed, 'layout' => ['pattern' => 'panels']]))->tubs[0]->layout;
     $at = array_map(fn ($h) => [$h->x_mm, $h->y_mm], $layout->holes);
 
@@ -221,9 +356,18 @@ it('puts one hole in the middle of each panel', function () {
 
 it('prefers a regular pattern within three hundredths of spread, and spread beyond that', function () {
     foreach ([['tote-45', 5], ['tote-45', 7], ['tote-45', 11], ['bucket-20', 5], ['bucket-20', 7], ['tote-12', 13]] as [$vessel, $cups]) {
-        $by = fn (string $pattern) => Gardens::report(Gardens::tub(['vessel' => $vessel, 'layout' => ['pattern' => $pattern, 'cups' => $cups]]))->tubs[0]->layout;
+        $by = fn (string $pattern) => Gardens::report(
+            Gardens::tub(['vessel' => $vessel, 'layout' => ['pattern' => $pattern, 'cups' => $cups]]),
+        )->tubs[0]->layout;
         $spread = $by('spread')->spacing_mm;
-        $regular = max(array_map(fn (PatternKind $k) => $by($k->value)->pattern === $k->value && $by($k->value)->complete && $by($k->value)->count === $cups ? $by($k->value)->spacing_mm : 0.0, PatternKind::regular()));
+        $regular = max(
+            array_map(
+                fn (PatternKind $k) => $by($k->value)->pattern === $k->value && $by($k->value)->complete && $by($k->value)->count === $cups
+                    ? $by($k->value)->spacing_mm
+                    : 0.0,
+                PatternKind::regular(),
+            ),
+        );
 
         expect($by('best')->pattern === 'spread')->toBe($regular < 0.97 * $spread)
             ->and($by('best')->spacing_mm)->toEqualWithDelta($regular < 0.97 * $spread ? $spread : $regular, 1e-6);
@@ -238,21 +382,41 @@ it('traces holes without a saw', function () {
     expect([$report->tubs[0]->hole->diameter_mm, $report->tubs[0]->hole->saw, $report->tubs[0]->hole->seat])->toBe([54.0, null, 'lip'])
         ->and($parts)->toHaveKey('knife')
         ->and(array_filter(array_keys($parts), fn ($key) => str_starts_with((string) $key, 'saw-')))->toBe([])
-        ->and(Gardens::report(Gardens::tub(['cutting' => 'traced', 'raise_mm' => 20]))->tubs[0]->hole->raise_mm)->toEqualWithDelta(20, 1e-9);
+        ->and(
+            Gardens::report(Gardens::tub(['cutting' => 'traced', 'raise_mm' => 20]))->tubs[0]->hole->raise_mm,
+        )->toEqualWithDelta(20, 1e-9);
 });
 
 it('says when what has to stay clear swallows the lid, and when the lid is smaller than its cup', function () {
-    $tub = fn (array $lid) => Gardens::report(Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 250], ['height_mm' => 300, 'diameter_mm' => 280]], 'lid' => $lid]]));
+    $tub = fn (array $lid) => Gardens::report(
+        Gardens::tub(
+            ['vessel' => [
+                'stations' => [['height_mm' => 0, 'diameter_mm' => 250], ['height_mm' => 300, 'diameter_mm' => 280]],
+                'lid' => $lid,
+            ]],
+        ),
+    );
     $said = fn (array $lid) => array_values(array_filter($tub($lid)->findings, fn ($f) => $f->code === 'lid.too-many'))[0];
 
-    expect($said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->says)->toContain('leaves no room')
-        ->and($said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->at)->toBe('/tubs/0/vessel/lid/keep_outs')
+    expect(
+        $said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->says,
+    )->toContain('leaves no room')
+        ->and(
+            $said(['diameter_mm' => 300, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 290]]])->at,
+        )->toBe('/tubs/0/vessel/lid/keep_outs')
         ->and($said(['diameter_mm' => 40])->says)->toContain('No hole of 54')
-        ->and($said(['diameter_mm' => 40, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 20]]])->says)->toContain('No hole of 54');
+        ->and(
+            $said(['diameter_mm' => 40, 'keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'diameter_mm' => 20]]])->says,
+        )->toContain('No hole of 54');
 });
 
 it('says so when it is the second size of cup that the lid does not hold', function () {
-    $garden = Gardens::tub(['vessel' => 'bucket-10', 'cups_2' => ['lip_diameter_mm' => 300, 'top_diameter_mm' => 290, 'bottom_diameter_mm' => 200, 'height_mm' => 100]]);
+    $garden = Gardens::tub(
+        [
+            'vessel' => 'bucket-10',
+            'cups_2' => ['lip_diameter_mm' => 300, 'top_diameter_mm' => 290, 'bottom_diameter_mm' => 200, 'height_mm' => 100],
+        ],
+    );
     $finding = array_values(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'lid.too-many'))[0];
 
     expect([$finding->at, $finding->severity])->toBe(['/tubs/0/cups_2', 'stop'])

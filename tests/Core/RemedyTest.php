@@ -57,8 +57,22 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
     'too many' => [['layout' => ['cups' => 90]], [], []],
     'too many plants' => [['layout' => ['cups' => 4], 'plants' => 6], [], []],
     'over a third cut away' => [['vessel' => 'tote-45', 'layout' => ['cups' => 35]], [], []],
-    'by hand, too close' => [['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 40, 'y_mm' => 0], ['x_mm' => 284, 'y_mm' => 0]]]], [], []],
-    'by hand, on a latch' => [['vessel' => 'tote-30', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -215, 'y_mm' => 0]]]], [], []],
+    'by hand, too close' => [
+        [
+            'vessel' => 'tote-45',
+            'layout' => [
+                'pattern' => 'manual',
+                'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 40, 'y_mm' => 0], ['x_mm' => 284, 'y_mm' => 0]],
+            ],
+        ],
+        [],
+        [],
+    ],
+    'by hand, on a latch' => [
+        ['vessel' => 'tote-30', 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -215, 'y_mm' => 0]]]],
+        [],
+        [],
+    ],
     'thin lid' => [['vessel' => 'bucket-5', 'crop' => 'chilli'], [], []],
     'crowded' => [['crop' => 'lettuce-leaf', 'layout' => ['cups' => 7]], [], []],
     'crowded and tight' => [['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'density' => 'tight', 'layout' => ['cups' => 20]], [], []],
@@ -77,7 +91,16 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
     'driven' => [['stones' => ['kind' => 'cylinder-25']], [], ['pump' => 'pump-8w-4']],
     'little oxygen' => [['crop' => 'cucumber', 'cup' => 'net-cup-75', 'stones' => ['kind' => 'cylinder-25']], [], ['pump' => 'pump-2w-1']],
     'far cup' => [['vessel' => 'tote-90'], [], []],
-    'shallow' => [['vessel' => 'crate-flat-28', 'stones' => ['kind' => 'disc-100', 'height_mm' => 30], 'water_line' => 'touch', 'cup' => 'net-cup-38'], [], []],
+    'shallow' => [
+        [
+            'vessel' => 'crate-flat-28',
+            'stones' => ['kind' => 'disc-100', 'height_mm' => 30],
+            'water_line' => 'touch',
+            'cup' => 'net-cup-38',
+        ],
+        [],
+        [],
+    ],
     'tube hole' => [['water_line' => 'high-start'], [], []],
 ]);
 
@@ -97,7 +120,17 @@ it('mends what it claims in many gardens', function () {
             'layout' => ['pattern' => $pick(['best', 'grid', 'ring', 'staggered']), 'cups' => $pick(['max', 1, 2, 5, 12, 40])],
             'top_ups' => $pick(['none', 'level', 'quarter', 'half']),
         ];
-        [$some, $failed] = tryRemedies(Gardens::tub($tub, ['site' => ['light_hours' => $pick([8, 14, 16]), 'floor' => $pick(['wood', 'stone']), 'water_temperature_c' => $pick([14, 20, 26])]], ['check_valve' => (bool) mt_rand(0, 1), 'pump' => $pick($library->pumps->keys())]));
+        [$some, $failed] = tryRemedies(
+            Gardens::tub(
+                $tub,
+                ['site' => [
+                    'light_hours' => $pick([8, 14, 16]),
+                    'floor' => $pick(['wood', 'stone']),
+                    'water_temperature_c' => $pick([14, 20, 26]),
+                ]],
+                ['check_valve' => (bool) mt_rand(0, 1), 'pump' => $pick($library->pumps->keys())],
+            ),
+        );
         expect($failed)->toBe([], (string) json_encode($tub));
         $tried += $some;
     }

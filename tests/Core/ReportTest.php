@@ -14,7 +14,22 @@ it('gives every agreed figure under its agreed name', function () {
     $has = fn (object $part, string ...$keys) => expect(array_diff($keys, array_keys(get_object_vars($part))))->toBe([]);
 
     $has($report, 'format', 'version', 'tubs', 'air', 'parts', 'budget', 'findings');
-    $has($tub, 'id', 'volume', 'levels', 'mass_kg', 'load_kg_m2', 'cover_m2', 'hole', 'layout', 'capacity', 'media', 'oxygen', 'season', 'feed');
+    $has(
+        $tub,
+        'id',
+        'volume',
+        'levels',
+        'mass_kg',
+        'load_kg_m2',
+        'cover_m2',
+        'hole',
+        'layout',
+        'capacity',
+        'media',
+        'oxygen',
+        'season',
+        'feed',
+    );
     $has($tub->volume, 'label_l', 'brim_l', 'working_l', 'usable_l', 'per_plant_l', 'displaced_l', 'fill_scale', 'fill_residual_pct');
     $has($tub->levels, 'lid_top_mm', 'cup_bottom_mm', 'water_line_mm', 'lowest_mm', 'tube_entry_mm', 'overflow_mm', 'air_gap_harvest_mm');
     $has($tub->hole, 'diameter_mm', 'saw', 'seat', 'raise_mm', 'bearing_mm', 'play_mm');
@@ -25,7 +40,20 @@ it('gives every agreed figure under its agreed name', function () {
     $has($report->air[0], 'id', 'pressure_kpa', 'flow_l_min', 'outlets_used', 'tubing_mm', 'branches');
     $has($report->air[0]->branches[0], 'tub', 'flow_l_min', 'per_stone_l_min', 'valve');
     $has($report->parts[0], 'key', 'name', 'kind', 'need', 'unit', 'owned', 'buy', 'cost', 'left');
-    $has($report->budget, 'outlay', 'used', 'tools', 'per_tub', 'per_plant', 'next_tub', 'monthly', 'harvest_value', 'payback_days', 'cap', 'over_cap');
+    $has(
+        $report->budget,
+        'outlay',
+        'used',
+        'tools',
+        'per_tub',
+        'per_plant',
+        'next_tub',
+        'monthly',
+        'harvest_value',
+        'payback_days',
+        'cap',
+        'over_cap',
+    );
 });
 
 it('works one tub out by hand', function () {
@@ -37,7 +65,12 @@ it('works one tub out by hand', function () {
         }
     }
     $report = Gardens::report(Gardens::tub(
-        ['vessel' => 'tote-45', 'crop' => 'mizuna', 'layout' => ['pattern' => 'manual', 'holes' => $holes], 'stones' => ['kind' => 'disc-100', 'count' => 2]],
+        [
+            'vessel' => 'tote-45',
+            'crop' => 'mizuna',
+            'layout' => ['pattern' => 'manual', 'holes' => $holes],
+            'stones' => ['kind' => 'disc-100', 'count' => 2],
+        ],
         ['site' => ['water_temperature_c' => 20]],
     ));
     $tub = $report->tubs[0];
@@ -93,7 +126,10 @@ it('plans only so many plants as are planted', function () {
 });
 
 it('writes measures in the grower\'s units', function () {
-    $says = fn (string $units) => implode(' ', array_map(fn ($f) => $f->says, Gardens::report(Gardens::tub(['vessel' => 'tote-45'], ['units' => $units]))->findings));
+    $says = fn (string $units) => implode(
+        ' ',
+        array_map(fn ($f) => $f->says, Gardens::report(Gardens::tub(['vessel' => 'tote-45'], ['units' => $units]))->findings),
+    );
 
     expect($says('metric'))->toContain("\u{2009}kg")->not->toContain('lb')
         ->and($says('us'))->toContain("\u{2009}lb")
@@ -116,7 +152,9 @@ it('holds together in many gardens: what follows from what never disagrees', fun
             'count' => mt_rand(1, 3),
             'layout' => ['pattern' => $pick(['best', 'grid', 'ring', 'staggered', 'corners', 'single']), 'cups' => $pick(['max', 1, 3, 8])],
         ];
-        $report = Gardens::report(Gardens::tub($tub, ['site' => ['altitude_m' => mt_rand(0, 2000), 'water_temperature_c' => mt_rand(10, 30)]]));
+        $report = Gardens::report(
+            Gardens::tub($tub, ['site' => ['altitude_m' => mt_rand(0, 2000), 'water_temperature_c' => mt_rand(10, 30)]]),
+        );
         $t = $report->tubs[0];
         $case = (string) json_encode($tub);
 
@@ -140,18 +178,20 @@ it('holds together in many gardens: what follows from what never disagrees', fun
     }
 });
 
-it('makes patches that set values whether or not the way to them is there', function (string $json, string $pointer, mixed $value, string $after) {
-    $document = json_decode($json);
-    JsonPatch::import((new PatchMaker($document, Gardens::library()))->set($pointer, $value))->apply($document);
+it(
+    'makes patches that set values whether or not the way to them is there',
+    function (string $json, string $pointer, mixed $value, string $after) {
+        $document = json_decode($json);
+        JsonPatch::import((new PatchMaker($document, Gardens::library()))->set($pointer, $value))->apply($document);
 
-    expect(json_encode($document))->toBe($after);
-})->with([
-    'there already' => ['{"a":1}', '/a', 2, '{"a":2}'],
-    'missing' => ['{}', '/a', 2, '{"a":2}'],
-    'missing with its parents' => ['{}', '/site/light/hours', 2, '{"site":{"light":{"hours":2}}}'],
-    'in a list' => ['{"tubs":[{"x":1}]}', '/tubs/0/x', 2, '{"tubs":[{"x":2}]}'],
-    'where null stands' => ['{"site":null}', '/site/x', 2, '{"site":{"x":2}}'],
-]);
+        expect(json_encode($document))->toBe($after);
+    })->with([
+        'there already' => ['{"a":1}', '/a', 2, '{"a":2}'],
+        'missing' => ['{}', '/a', 2, '{"a":2}'],
+        'missing with its parents' => ['{}', '/site/light/hours', 2, '{"site":{"light":{"hours":2}}}'],
+        'in a list' => ['{"tubs":[{"x":1}]}', '/tubs/0/x', 2, '{"tubs":[{"x":2}]}'],
+        'where null stands' => ['{"site":null}', '/site/x', 2, '{"site":{"x":2}}'],
+    ]);
 
 it('puts the Library\'s object in place where its key stands, and keeps the key', function () {
     $document = json_decode('{"tubs":[{"vessel":"bucket-20"}]}');

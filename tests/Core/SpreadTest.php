@@ -20,9 +20,11 @@ use Tests\Core\Gardens;
  * circles in a square", Discrete & Computational Geometry 18 (1997).
  */
 const IN_SQUARE = [
-    2 => 1.41421356, 3 => 1.03527618, 4 => 1.0, 5 => 0.70710678, 6 => 0.60092521, 7 => 0.53589838, 8 => 0.51763809, 9 => 0.5, 10 => 0.42127954,
+    2 => 1.41421356, 3 => 1.03527618, 4 => 1.0, 5 => 0.70710678, 6 => 0.60092521,
+    7 => 0.53589838, 8 => 0.51763809, 9 => 0.5, 10 => 0.42127954,
     11 => 0.39820731, 12 => 0.38873012, 13 => 0.36609600, 14 => 0.34891526, 15 => 0.34108137, 16 => 0.33333333, 17 => 0.30615399,
-    18 => 0.30046261, 19 => 0.28954199, 20 => 0.28661165, 21 => 0.27181225, 22 => 0.26795840, 23 => 0.25881904, 24 => 0.25433309, 25 => 0.25,
+    18 => 0.30046261, 19 => 0.28954199, 20 => 0.28661165, 21 => 0.27181225, 22 => 0.26795840,
+    23 => 0.25881904, 24 => 0.25433309, 25 => 0.25,
     26 => 0.23873475, 27 => 0.23584952, 28 => 0.23053549, 29 => 0.22688290, 30 => 0.22450296,
 ];
 
@@ -32,7 +34,8 @@ const IN_SQUARE = [
  */
 const IN_CIRCLE = [
     2 => 2.0, 3 => 2.1547, 4 => 2.4142, 5 => 2.7013, 6 => 3.0, 7 => 3.0, 8 => 3.3048, 9 => 3.6131, 10 => 3.8130, 11 => 3.9238, 12 => 4.0296,
-    13 => 4.2361, 14 => 4.3284, 15 => 4.5214, 16 => 4.6154, 17 => 4.7920, 18 => 4.8637, 19 => 4.8637, 20 => 5.1223, 21 => 5.2523, 22 => 5.4397,
+    13 => 4.2361, 14 => 4.3284, 15 => 4.5214, 16 => 4.6154, 17 => 4.7920, 18 => 4.8637,
+    19 => 4.8637, 20 => 5.1223, 21 => 5.2523, 22 => 5.4397,
     23 => 5.5452, 24 => 5.6517, 25 => 5.7528, 26 => 5.8282, 27 => 5.9063, 28 => 6.0149, 29 => 6.1386, 30 => 6.1977,
 ];
 
@@ -131,7 +134,15 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         ->and($asked)->toContain('spread 7');
 
     // Set by hand, the holes are final; what could be laid out instead is not.
-    $byHand = Gardens::tub(['vessel' => 'tote-45', 'layout' => ['pattern' => 'manual', 'holes' => array_map(fn (int $i): array => ['x_mm' => 30 * $i - 105, 'y_mm' => 0], range(0, 21))]]);
+    $byHand = Gardens::tub(
+        [
+            'vessel' => 'tote-45',
+            'layout' => [
+                'pattern' => 'manual',
+                'holes' => array_map(fn (int $i): array => ['x_mm' => 30 * $i - 105, 'y_mm' => 0], range(0, 21)),
+            ],
+        ],
+    );
     $report = (new Planner(Marks::all(), Gardens::library(), $waiting))->report($byHand);
     expect($report->findings[0]->code)->toBe('lid.lips')
         ->and($report->tubs[0]->layout->pending)->toBeTrue()
@@ -174,7 +185,7 @@ it('counts a lid once, keeps no count that waits for a spread, and tells lids ap
         }
     };
     $lid = fn (float $length): LayoutSpace => Gardens::space(CrossSection::rectangle($length, 300, 30));
-    $most = fn (float $length, float $leastDistance = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $leastDistance, 40);
+    $most = fn (float $length, float $apart = 90.0): int => (new LayoutSolver($lid($length), $memory))->most(PatternKind::Best, $apart, 40);
 
     $meanwhile = $most(500);
     expect($memory->counts())->toBe([]);
@@ -185,7 +196,9 @@ it('counts a lid once, keeps no count that waits for a spread, and tells lids ap
     $memory->kept = array_map(fn ($answer) => is_int($answer) ? 77 : $answer, $memory->kept);
     expect($most(500))->toBe(77)->and($most(500, 95.0))->not->toBe(77)->and($most(501))->not->toBe(77)
         ->and($lid(500)->fingerprint)->toBe($lid(500)->fingerprint)
-        ->and($lid(500)->fingerprint)->not->toBe(Gardens::space(CrossSection::rectangle(500, 300, 30), [new KeepOut(0, 0, CrossSection::circle(40))])->fingerprint);
+        ->and($lid(500)->fingerprint)->not->toBe(
+            Gardens::space(CrossSection::rectangle(500, 300, 30), [new KeepOut(0, 0, CrossSection::circle(40))])->fingerprint,
+        );
 });
 
 it('remembers layouts to the last digit, and that there is none', function () {

@@ -34,7 +34,14 @@ it('lets a raft down until the walls are as narrow as the board', function () {
 
 it('never jams in straight walls, and at a step jams on it', function () {
     $straight = new Profile([new Station(0, CrossSection::circle(250)), new Station(300, CrossSection::circle(250))]);
-    $stepped = new Profile([new Station(0, CrossSection::rectangle(300, 200, 0)), new Station(120, CrossSection::rectangle(300, 200, 0)), new Station(120, CrossSection::rectangle(360, 260, 0)), new Station(300, CrossSection::rectangle(360, 260, 0))]);
+    $stepped = new Profile(
+        [
+            new Station(0, CrossSection::rectangle(300, 200, 0)),
+            new Station(120, CrossSection::rectangle(300, 200, 0)),
+            new Station(120, CrossSection::rectangle(360, 260, 0)),
+            new Station(300, CrossSection::rectangle(360, 260, 0)),
+        ],
+    );
 
     expect(Raft::cut($straight, 250, 40, 5)?->jamLevel)->toBe(0.0)
         ->and(Raft::cut($stepped, 250, 40, 5)?->jamLevel)->toEqualWithDelta(120, 1e-4);
@@ -42,7 +49,9 @@ it('never jams in straight walls, and at a step jams on it', function () {
 
 it('floats a raft fifty under the rim, its cups seven and a half in the water', function () {
     $tub = Gardens::report(Gardens::tub(['system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf']))->tubs[0];
-    $given = Gardens::report(Gardens::tub(['system' => 'raft', 'vessel' => 'tote-45', 'raft' => ['below_rim_mm' => 80, 'gap_mm' => 8]]))->tubs[0];
+    $given = Gardens::report(
+        Gardens::tub(['system' => 'raft', 'vessel' => 'tote-45', 'raft' => ['below_rim_mm' => 80, 'gap_mm' => 8]]),
+    )->tubs[0];
     $stations = $tub->shape->stations;
     $rim = $stations[1]->height_mm;
     $wide = $stations[0]->length_mm + ($stations[1]->length_mm - $stations[0]->length_mm) * ($rim - 50) / $rim;
@@ -59,7 +68,9 @@ it('floats a raft fifty under the rim, its cups seven and a half in the water', 
 });
 
 it('finds what is wrong with a raft', function (array $raft, string $finding) {
-    expect(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'raft' => $raft])))->toContain($finding);
+    expect(
+        Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'raft' => $raft])),
+    )->toContain($finding);
 })->with([
     'no board left' => [['gap_mm' => 190], 'stop raft.gap'],
     'cups clear of the water' => [['thickness_mm' => 80], 'mend raft.dip'],
@@ -68,14 +79,22 @@ it('finds what is wrong with a raft', function (array $raft, string $finding) {
 ]);
 
 it('sinks a raft under fruit', function () {
-    $heavy = fn (string $crop) => Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'tote-20', 'crop' => $crop, 'raft' => ['thickness_mm' => 20], 'layout' => ['cups' => 4]]));
+    $heavy = fn (string $crop) => Gardens::findings(
+        Gardens::tub(
+            ['system' => 'raft', 'vessel' => 'tote-20', 'crop' => $crop, 'raft' => ['thickness_mm' => 20], 'layout' => ['cups' => 4]],
+        ),
+    );
 
     expect($heavy('sweet-pepper'))->toContain('stop raft.sinks')
         ->and(array_filter($heavy('rocket'), fn (string $f) => str_contains($f, 'sinks')))->toBe([]);
 });
 
 it('keeps a cloner\'s water fifty under the stems', function () {
-    $tub = fn (array $cloner, string $vessel = 'tray-16') => Gardens::report(Gardens::tub(['system' => 'cloner', 'vessel' => $vessel, 'cup' => 'collar-35', 'crop' => 'soft-cuttings', 'cloner' => (object) $cloner]));
+    $tub = fn (array $cloner, string $vessel = 'tray-16') => Gardens::report(
+        Gardens::tub(
+            ['system' => 'cloner', 'vessel' => $vessel, 'cup' => 'collar-35', 'crop' => 'soft-cuttings', 'cloner' => (object) $cloner],
+        ),
+    );
     $plain = $tub([])->tubs[0];
     $hanging = $tub(['stem_below_cup_mm' => 25, 'collar' => true]);
     $parts = array_column($hanging->parts, 'need', 'key');
@@ -89,13 +108,25 @@ it('keeps a cloner\'s water fifty under the stems', function () {
         ->and($parts['foam-collar'])->toBe((float) $hanging->tubs[0]->layout->count)
         ->and($parts)->not->toHaveKey('clay-pebbles')
         ->and($plain->capacity->by_water)->toBeNull()
-        ->and(array_map(fn ($f) => "$f->severity $f->code", $tub(['stem_below_cup_mm' => 120])->findings))->toContain('stop cloner.shallow');
+        ->and(
+            array_map(fn ($f) => "$f->severity $f->code", $tub(['stem_below_cup_mm' => 120])->findings),
+        )->toContain('stop cloner.shallow');
 });
 
 it('reckons a nursery\'s pump, its cycle and its flow', function () {
     // 60 L/h for a quarter of the time: 360 L a day; to eight cups 7.5 L/h each while it runs.
     $drip = new DripCycle(60, 15, 45);
-    $report = Gardens::report(Gardens::tub(['system' => 'nursery', 'vessel' => 'tote-12', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 8], 'nursery' => ['flow_l_h' => 60, 'on_min' => 15, 'off_min' => 45]]));
+    $report = Gardens::report(
+        Gardens::tub(
+            [
+                'system' => 'nursery',
+                'vessel' => 'tote-12',
+                'crop' => 'lettuce-leaf',
+                'layout' => ['cups' => 8],
+                'nursery' => ['flow_l_h' => 60, 'on_min' => 15, 'off_min' => 45],
+            ],
+        ),
+    );
     $nursery = $report->tubs[0]->nursery;
 
     expect([$drip->duty(), $drip->litresADay(), $drip->perCup(8), $drip->perCup(0)])->toBe([0.25, 360.0, 7.5, null])
@@ -106,7 +137,9 @@ it('reckons a nursery\'s pump, its cycle and its flow', function () {
 });
 
 it('finds what is wrong with a nursery', function (array $nursery, string $finding) {
-    expect(Gardens::findings(Gardens::tub(['system' => 'nursery', 'vessel' => 'tote-12', 'layout' => ['cups' => 8], 'nursery' => $nursery])))->toContain($finding);
+    expect(
+        Gardens::findings(Gardens::tub(['system' => 'nursery', 'vessel' => 'tote-12', 'layout' => ['cups' => 8], 'nursery' => $nursery])),
+    )->toContain($finding);
 })->with([
     'too little' => [['flow_l_h' => 6], 'mend nursery.flow'],
     'too much' => [['flow_l_h' => 400], 'mind nursery.flow'],
@@ -114,7 +147,16 @@ it('finds what is wrong with a nursery', function (array $nursery, string $findi
 ]);
 
 it('stands one vessel in another', function () {
-    $vessel = Gardens::tubPlan(Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 300], ['height_mm' => 300, 'length_mm' => 500, 'width_mm' => 300]]]]))->tub->body->vessel;
+    $vessel = Gardens::tubPlan(
+        Gardens::tub(
+            ['vessel' => [
+                'stations' => [
+                    ['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 300],
+                    ['height_mm' => 300, 'length_mm' => 500, 'width_mm' => 300],
+                ],
+            ]],
+        ),
+    )->tub->body->vessel;
     $upper = new Profile([new Station(0, CrossSection::rectangle(400, 200, 0)), new Station(200, CrossSection::rectangle(460, 260, 0))]);
     $pair = NestedPair::of($upper, 3, $vessel, 80);
 
@@ -126,13 +168,24 @@ it('stands one vessel in another', function () {
         ->and(NestedPair::of($upper, 3, $vessel, 200)->above)->toEqualWithDelta(103, 1e-9)
         // Only the lowest 97 mm overlap then: at 300 it is 400 + 60·97/200 = 429.1 across.
         ->and(NestedPair::of($upper, 3, $vessel, 200)->gap)->toEqualWithDelta((500 - 429.1) / 2 - 2.5, 1e-9)
-        ->and(NestedPair::of(new Profile([new Station(0, CrossSection::rectangle(520, 200, 0)), new Station(200, CrossSection::rectangle(520, 200, 0))]), 3, $vessel, 80)->goesIn())->toBeFalse();
+        ->and(
+            NestedPair::of(
+                new Profile([new Station(0, CrossSection::rectangle(520, 200, 0)), new Station(200, CrossSection::rectangle(520, 200, 0))]),
+                3,
+                $vessel,
+                80,
+            )->goesIn(),
+        )->toBeFalse();
 });
 
 it('lifts what stands in another, houses its pump below the water, and buys both', function () {
     $under = ['vessel' => 'tote-64', 'blocks_mm' => 90];
     $alone = Gardens::tub(['vessel' => 'tote-30', 'crop' => 'rocket'], [], ['check_valve' => false, 'above_water' => true]);
-    $pair = Gardens::tub(['vessel' => 'tote-30', 'crop' => 'rocket', 'under' => $under], [], ['check_valve' => false, 'above_water' => true]);
+    $pair = Gardens::tub(
+        ['vessel' => 'tote-30', 'crop' => 'rocket', 'under' => $under],
+        [],
+        ['check_valve' => false, 'above_water' => true],
+    );
     $report = Gardens::report($pair);
     $parts = array_column($report->parts, 'need', 'key');
 
@@ -141,31 +194,74 @@ it('lifts what stands in another, houses its pump below the water, and buys both
         ->and($parts)->toHaveKeys(['tote-30', 'tote-64', 'block'])
         ->and($report->tubs[0]->under->room_mm)->toBe(90.0)
         ->and($report->tubs[0]->mass_kg)->toBeGreaterThan(Gardens::report($alone)->tubs[0]->mass_kg)
-        ->and(Gardens::tubPlan($pair)->tub->body->floorHeight())->toEqualWithDelta(90 + 3 + Gardens::tubPlan($pair)->fittings->pair->lower->floor, 1e-9)
-        ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-30', 'under' => ['vessel' => 'tote-64', 'blocks_mm' => 30]])))->toContain('mend under.room')
-        ->and(Gardens::findings(Gardens::tub(['vessel' => 'tote-90', 'under' => ['vessel' => 'tote-20', 'blocks_mm' => 80]])))->toContain('stop under.too-wide');
+        ->and(Gardens::tubPlan($pair)->tub->body->floorHeight())->toEqualWithDelta(
+            90 + 3 + Gardens::tubPlan($pair)->fittings->pair->lower->floor,
+            1e-9,
+        )
+        ->and(
+            Gardens::findings(Gardens::tub(['vessel' => 'tote-30', 'under' => ['vessel' => 'tote-64', 'blocks_mm' => 30]])),
+        )->toContain('mend under.room')
+        ->and(
+            Gardens::findings(Gardens::tub(['vessel' => 'tote-90', 'under' => ['vessel' => 'tote-20', 'blocks_mm' => 80]])),
+        )->toContain('stop under.too-wide');
 });
 
 it('says when the tube would be pinched between the walls', function () {
-    $vessel = fn (float $width) => ['stations' => [['height_mm' => 0, 'length_mm' => $width, 'width_mm' => 300], ['height_mm' => 250, 'length_mm' => $width, 'width_mm' => 300]]];
-    $lower = ['stations' => [['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 400], ['height_mm' => 350, 'length_mm' => 500, 'width_mm' => 400]]];
-    $findings = fn (float $width) => Gardens::findings(Gardens::tub(['vessel' => $vessel($width), 'under' => ['vessel' => $lower, 'blocks_mm' => 80]]));
+    $vessel = fn (float $width) => [
+        'stations' => [
+            ['height_mm' => 0, 'length_mm' => $width, 'width_mm' => 300],
+            ['height_mm' => 250, 'length_mm' => $width, 'width_mm' => 300],
+        ],
+    ];
+    $lower = [
+        'stations' => [
+            ['height_mm' => 0, 'length_mm' => 500, 'width_mm' => 400],
+            ['height_mm' => 350, 'length_mm' => 500, 'width_mm' => 400],
+        ],
+    ];
+    $findings = fn (float $width) => Gardens::findings(
+        Gardens::tub(['vessel' => $vessel($width), 'under' => ['vessel' => $lower, 'blocks_mm' => 80]]),
+    );
 
     // (500 − 484)/2 − 2.5 = 5.5 mm for a tube of 6; with 480 there are 7.5.
     expect($findings(484))->toContain('mend under.tube')->and($findings(480))->not->toContain('mend under.tube');
 });
 
 it('cuts a bottle and keeps what is below', function () {
-    $whole = new Profile([new Station(0, CrossSection::circle(100)), new Station(200, CrossSection::circle(100)), new Station(280, CrossSection::circle(28))]);
+    $whole = new Profile(
+        [
+            new Station(0, CrossSection::circle(100)),
+            new Station(200, CrossSection::circle(100)),
+            new Station(280, CrossSection::circle(28)),
+        ],
+    );
     $cut = $whole->cutAt(150);
-    $bottle = ['kind' => 'bottle', 'stations' => [['height_mm' => 0, 'diameter_mm' => 100], ['height_mm' => 200, 'diameter_mm' => 100], ['height_mm' => 280, 'diameter_mm' => 28]], 'cut_mm' => 150];
+    $bottle = [
+        'kind' => 'bottle',
+        'stations' => [
+            ['height_mm' => 0, 'diameter_mm' => 100],
+            ['height_mm' => 200, 'diameter_mm' => 100],
+            ['height_mm' => 280, 'diameter_mm' => 28],
+        ],
+        'cut_mm' => 150,
+    ];
 
     expect($cut->rim())->toBe(150.0)
         ->and($cut->brim())->toEqualWithDelta($whole->volumeAt(150), 1e-12)
         ->and($whole->cutAt(240)->mouth()->length)->toEqualWithDelta(64, 1e-9)
         ->and($whole->cutAt(400)->rim())->toBe(280.0)
-        ->and(Gardens::report(Gardens::tub(['vessel' => $bottle, 'system' => 'passive', 'cup' => 'net-cup-38']))->tubs[0]->levels->rim_mm)->toBe(150.0)
-        ->and(Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'b', 'system' => 'passive', 'vessel' => ['cut_mm' => 300] + $bottle]]])))
+        ->and(
+            Gardens::report(Gardens::tub(['vessel' => $bottle, 'system' => 'passive', 'cup' => 'net-cup-38']))->tubs[0]->levels->rim_mm,
+        )->toBe(150.0)
+        ->and(Gardens::faults(
+            (string) json_encode(
+                [
+                    'format' => 'kelp-tub.garden',
+                    'version' => 1,
+                    'tubs' => [['id' => 'b', 'system' => 'passive', 'vessel' => ['cut_mm' => 300] + $bottle]],
+                ],
+            ),
+        ))
         ->toBe(['/tubs/0/vessel/cut_mm: is 300, above the rim at 280; cut lower, or leave it out']);
 });
 
@@ -173,7 +269,18 @@ it('knows which liner bag fits', function () {
     // A straight square box 300 × 200, 250 deep: (1000 + 40)/2 flat and 250 + 100 + 150 long.
     $box = new Profile([new Station(0, CrossSection::rectangle(300, 200, 0)), new Station(250, CrossSection::rectangle(300, 200, 0))]);
     $least = LinerBag::leastFor($box);
-    $tub = fn (int $width) => Gardens::findings(Gardens::tub(['vessel' => ['opacity' => 'clear', 'stations' => [['height_mm' => 0, 'length_mm' => 300, 'width_mm' => 200], ['height_mm' => 250, 'length_mm' => 300, 'width_mm' => 200]], 'cover' => ['liner' => ['width_mm' => $width, 'length_mm' => 500]]]]));
+    $tub = fn (int $width) => Gardens::findings(
+        Gardens::tub(
+            ['vessel' => [
+                'opacity' => 'clear',
+                'stations' => [
+                    ['height_mm' => 0, 'length_mm' => 300, 'width_mm' => 200],
+                    ['height_mm' => 250, 'length_mm' => 300, 'width_mm' => 200],
+                ],
+                'cover' => ['liner' => ['width_mm' => $width, 'length_mm' => 500]],
+            ]],
+        ),
+    );
 
     expect([$least->width, $least->length])->toBe([520.0, 500.0])
         ->and((new LinerBag(520, 500))->fits($box))->toBeTrue()
@@ -195,7 +302,18 @@ it('turns what a tape says into inside measures', function (TapeMeasure $way, fl
 ]);
 
 it('keeps a sight strip on a painted passive tub, and cuts an adapter for a jar whose mouth does not fit', function () {
-    $passive = Gardens::report(Gardens::tub(['system' => 'passive', 'vessel' => ['opacity' => 'clear', 'cover' => 'paint', 'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 250, 'diameter_mm' => 220]]]]))->tubs[0];
+    $passive = Gardens::report(
+        Gardens::tub(
+            [
+                'system' => 'passive',
+                'vessel' => [
+                    'opacity' => 'clear',
+                    'cover' => 'paint',
+                    'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 250, 'diameter_mm' => 220]],
+                ],
+            ],
+        ),
+    )->tubs[0];
     $jar = fn (string $cup) => Gardens::report(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-1', 'cup' => $cup]));
 
     expect($passive->sight_strip->to_mm)->toBe($passive->levels->start_line_mm)
@@ -209,8 +327,12 @@ it('keeps a sight strip on a painted passive tub, and cuts an adapter for a jar 
 
 it('turns down a board that does not pass the neck', function () {
     // The jar is 110 mm inside and 78 in the neck; a board under the shoulder is wider than that. A bucket only widens.
-    expect(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 60]])))->toContain('stop raft.mouth')
+    expect(
+        Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 60]])),
+    )->toContain('stop raft.mouth')
         ->and(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'bucket-20'])))->not->toContain('stop raft.mouth')
         // Afloat within the neck it comes from above.
-        ->and(Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 8, 'gap_mm' => 2]])))->not->toContain('stop raft.mouth');
+        ->and(
+            Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 8, 'gap_mm' => 2]])),
+        )->not->toContain('stop raft.mouth');
 });

@@ -79,7 +79,18 @@ it('needs a unit where the dimension is not known', function () {
 
 it('shows inches as fractions to a sixteenth, in lowest terms', function (float $mm, string $shown) {
     expect(str_replace("\u{2009}", ' ', QuantityWriter::inches($mm)))->toBe($shown);
-})->with([[53.975, '2 1/8 in'], [54.0, '2 1/8 in'], [25.4, '1 in'], [19.05, '3/4 in'], [1.5875, '1/16 in'], [0.0, '0 in'], [-12.7, '-1/2 in'], [304.7, '12 in']]);
+})->with(
+    [
+        [53.975, '2 1/8 in'],
+        [54.0, '2 1/8 in'],
+        [25.4, '1 in'],
+        [19.05, '3/4 in'],
+        [1.5875, '1/16 in'],
+        [0.0, '0 in'],
+        [-12.7, '-1/2 in'],
+        [304.7, '12 in'],
+    ],
+);
 
 it('shows metric lengths in whole or half millimetres', function () {
     $write = new QuantityWriter(UnitSystem::Metric);

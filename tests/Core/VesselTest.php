@@ -80,7 +80,9 @@ it('refuses a slice that changes from round to rectangular, and a single station
 })->throws(InvalidArgumentException::class);
 
 it('has the lateral area of a frustum, and of straight walls their perimeter by height', function () {
-    $straight = new Profile([new Station(0, CrossSection::rectangle(400, 300, 50)), new Station(200, CrossSection::rectangle(400, 300, 50))]);
+    $straight = new Profile(
+        [new Station(0, CrossSection::rectangle(400, 300, 50)), new Station(200, CrossSection::rectangle(400, 300, 50))],
+    );
 
     expect(bucket()->lateralArea())->toEqualWithDelta(0.3149485, 1e-6)
         ->and($straight->lateralArea())->toEqualWithDelta((2 * 700 - (8 - 2 * M_PI) * 50) * 200 / 1e6, 1e-9);
@@ -103,7 +105,12 @@ it('rescales a vessel from known fills by least squares', function () {
 it('reports one fill without applying it, and names a fill that is off', function () {
     $vessel = ['stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]]];
     $one = Gardens::report(Gardens::tub(['vessel' => [...$vessel, 'fills' => [['litres' => 12, 'depth_mm' => 200]]]]))->tubs[0]->volume;
-    $off = Gardens::tub(['vessel' => [...$vessel, 'fills' => [['litres' => 5, 'depth_mm' => 90], ['litres' => 10, 'depth_mm' => 178], ['litres' => 13.4, 'depth_mm' => 262]]]]);
+    $off = Gardens::tub(
+        ['vessel' => [
+            ...$vessel,
+            'fills' => [['litres' => 5, 'depth_mm' => 90], ['litres' => 10, 'depth_mm' => 178], ['litres' => 13.4, 'depth_mm' => 262]],
+        ]],
+    );
 
     expect($one->brim_l)->toEqualWithDelta(21.615612, 1e-5)
         ->and($one->fill_scale)->toEqualWithDelta(12 / bucket()->volumeAt(200), 1e-9)
@@ -112,8 +119,18 @@ it('reports one fill without applying it, and names a fill that is off', functio
 
 it('says which fill contradicts the others, and leaves it out at a press', function () {
     // A cylinder 200 across: 3.1416 L each 100 mm. The second of four was read at half its depth.
-    $fills = [['litres' => 1.571, 'depth_mm' => 50], ['litres' => 6.283, 'depth_mm' => 100], ['litres' => 6.4, 'depth_mm' => 200], ['litres' => 7.854, 'depth_mm' => 250]];
-    $garden = Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]], 'fills' => $fills]]);
+    $fills = [
+        ['litres' => 1.571, 'depth_mm' => 50],
+        ['litres' => 6.283, 'depth_mm' => 100],
+        ['litres' => 6.4, 'depth_mm' => 200],
+        ['litres' => 7.854, 'depth_mm' => 250],
+    ];
+    $garden = Gardens::tub(
+        ['vessel' => [
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]],
+            'fills' => $fills,
+        ]],
+    );
     $said = array_values(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'vessel.fill'));
 
     expect(array_column($said, 'at'))->toBe(['/tubs/0/vessel/fills/1'])
@@ -121,17 +138,30 @@ it('says which fill contradicts the others, and leaves it out at a press', funct
         ->and($said[0]->says)->toStartWith('Fill 2 is 98.')
         ->and($said[0]->remedies[0]->patch)->toEqual([(object) ['op' => 'remove', 'path' => '/tubs/0/vessel/fills/1']]);
     unset($fills[1]);
-    $fit = FillFit::of(new Profile([new Station(0, CrossSection::circle(200)), new Station(300, CrossSection::circle(200))]), array_map(fn ($f) => new Fill($f['litres'], $f['depth_mm']), array_values($fills)));
+    $fit = FillFit::of(
+        new Profile([new Station(0, CrossSection::circle(200)), new Station(300, CrossSection::circle(200))]),
+        array_map(fn ($f) => new Fill($f['litres'], $f['depth_mm']), array_values($fills)),
+    );
     expect($fit?->odd)->toBeNull()->and($fit?->residualPercent())->toBeLessThan(5);
 });
 
 it('names every fill where no one of them is to blame', function (array $fills, array $named) {
-    $garden = Gardens::tub(['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]], 'fills' => $fills]]);
+    $garden = Gardens::tub(
+        ['vessel' => [
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 200]],
+            'fills' => $fills,
+        ]],
+    );
 
-    expect(array_column(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'vessel.fill'), 'at'))->toBe(array_map(fn ($i) => "/tubs/0/vessel/fills/$i", $named));
+    expect(
+        array_column(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'vessel.fill'), 'at'),
+    )->toBe(array_map(fn ($i) => "/tubs/0/vessel/fills/$i", $named));
 })->with([
     'two that differ' => [[['litres' => 2, 'depth_mm' => 100], ['litres' => 8, 'depth_mm' => 200]], [0, 1]],
-    'three in three directions' => [[['litres' => 2, 'depth_mm' => 100], ['litres' => 8, 'depth_mm' => 200], ['litres' => 8.5, 'depth_mm' => 280]], [0, 1, 2]],
+    'three in three directions' => [
+        [['litres' => 2, 'depth_mm' => 100], ['litres' => 8, 'depth_mm' => 200], ['litres' => 8.5, 'depth_mm' => 280]],
+        [0, 1, 2],
+    ],
 ]);
 
 it('takes what pebbles displace off the water, and inverts that too', function () {
@@ -157,9 +187,27 @@ it('weighs water, wet pebbles and plants over the empty tub', function () {
 it('finds what is wrong with a vessel', function (array $tub, array $garden, string $finding) {
     expect(Gardens::findings(Gardens::tub($tub, $garden)))->toContain($finding);
 })->with([
-    'a label above the brim' => [['vessel' => ['label_l' => 25, 'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]]]], [], 'mind vessel.label'],
-    'a brim far above the label' => [['vessel' => ['label_l' => 17, 'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]]]], [], 'mind vessel.label'],
-    'a floor wider than the rim' => [['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 287], ['height_mm' => 365, 'diameter_mm' => 262]]]], [], 'mind vessel.taper'],
+    'a label above the brim' => [
+        ['vessel' => [
+            'label_l' => 25,
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]],
+        ]],
+        [],
+        'mind vessel.label',
+    ],
+    'a brim far above the label' => [
+        ['vessel' => [
+            'label_l' => 17,
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]],
+        ]],
+        [],
+        'mind vessel.label',
+    ],
+    'a floor wider than the rim' => [
+        ['vessel' => ['stations' => [['height_mm' => 0, 'diameter_mm' => 287], ['height_mm' => 365, 'diameter_mm' => 262]]]],
+        [],
+        'mind vessel.taper',
+    ],
     'a heavy tub' => [['vessel' => 'tote-45'], [], 'mind vessel.heavy'],
     'a shelf nearly full' => [[], ['site' => ['shelf_limit_kg' => 21]], 'mend vessel.shelf'],
     'a shelf too weak' => [[], ['site' => ['shelf_limit_kg' => 15]], 'stop vessel.shelf'],
@@ -168,7 +216,14 @@ it('finds what is wrong with a vessel', function (array $tub, array $garden, str
     'light' => [['vessel' => 'tote-clear-35'], [], 'mend vessel.light'],
     'full sun' => [[], ['site' => ['full_sun' => true]], 'mind vessel.sun'],
     'a cold floor' => [[], ['site' => ['floor' => 'concrete']], 'mind vessel.cold-floor'],
-    'no food plastic' => [['vessel' => ['food_safe' => false, 'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]]]], [], 'stop vessel.food'],
+    'no food plastic' => [
+        ['vessel' => [
+            'food_safe' => false,
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]],
+        ]],
+        [],
+        'stop vessel.food',
+    ],
 ]);
 
 it('cuts a bottle where it is told to, and holds the label against the whole of it', function () {
@@ -185,7 +240,9 @@ it('cuts a bottle where it is told to, and holds the label against the whole of 
     expect($whole->volume->brim_l)->toEqualWithDelta(5.149939533, 1e-8)
         ->and($cut->volume->brim_l)->toEqualWithDelta(4.344398525, 1e-8)
         ->and($whole->shape->cut_off)->toBe([])
-        ->and(array_map(fn ($s) => [$s->height_mm, $s->length_mm], $cut->shape->cut_off))->toBe([[240.0, 152.0], [250.0, 152.0], [285.0, 110.0], [305.0, 48.0], [330.0, 48.0]])
+        ->and(array_map(fn ($s) => [$s->height_mm, $s->length_mm], $cut->shape->cut_off))->toBe(
+            [[240.0, 152.0], [250.0, 152.0], [285.0, 110.0], [305.0, 48.0], [330.0, 48.0]],
+        )
         ->and($cut->shape->lid->length_mm)->toBe(152.0)
         ->and($cut->levels->rim_mm)->toBe(240.0)
         // 5 L on the label are in the whole bottle, though not in what is left of it.

@@ -8,7 +8,8 @@ use App\Models\Revision;
 use Tests\Core\Gardens;
 
 it('keeps a garden to the letter, with the columns that are searched', function () {
-    $json = '{"format":"kelp-tub.garden","version":1,"name":"Shed","later":{"x":1.0,"e":{}},"tubs":[{"id":"a","system":"aerated","vessel":"bucket-20","count":2,"crop":"basil"}]}';
+    $json = '{"format":"kelp-tub.garden","version":1,"name":"Shed","later":{"x":1.0,"e":{}},'
+        .'"tubs":[{"id":"a","system":"aerated","vessel":"bucket-20","count":2,"crop":"basil"}]}';
     $id = send('POST', '/api/gardens', $json)->assertCreated()->assertJson(['name' => 'Shed', 'revision' => 1])->json('id');
     $kept = Garden::findOrFail($id);
 
@@ -102,7 +103,10 @@ it('stores nothing of a file that is refused', function (string $body) {
 
 it('copies, deletes and brings back', function () {
     $id = send('POST', '/api/gardens', demo())->json('id');
-    $copy = send('POST', "/api/gardens/$id/copy", '{}')->assertCreated()->assertJson(['name' => 'Marsh Lantern copy', 'revision' => 1])->json('id');
+    $copy = send('POST', "/api/gardens/$id/copy", '{}')->assertCreated()->assertJson([
+        'name' => 'Marsh Lantern copy',
+        'revision' => 1,
+    ])->json('id');
     send('DELETE', "/api/gardens/$id", '')->assertOk();
 
     expect(array_column(send('GET', '/api/gardens', '')->json('gardens'), 'id'))->toBe([$copy]);
@@ -140,7 +144,9 @@ it('says so when the database does not answer', function () {
     $this->app['db']->purge('mariadb');
     config(['database.connections.mariadb.port' => 1]);
 
-    send('GET', '/api/gardens', '')->assertStatus(503)->assertJsonFragment(['message' => 'The database does not answer. Your edits are kept on this page and saved when it is back.']);
+    send('GET', '/api/gardens', '')->assertStatus(503)->assertJsonFragment(
+        ['message' => 'The database does not answer. Your edits are kept on this page and saved when it is back.'],
+    );
     $this->get('/')->assertStatus(503)->assertSee('The database does not answer');
 });
 
@@ -163,7 +169,9 @@ it('shows the pages', function () {
     $id = send('POST', '/api/gardens', demo())->json('id');
 
     $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Gardens')->where('gardens.0.name', 'Marsh Lantern'));
-    $this->get("/gardens/$id")->assertOk()->assertInertia(fn ($page) => $page->component('Workbench')->where('revision', 1)->has('library.crops', 42)->has('library.vessels'));
+    $this->get("/gardens/$id")->assertOk()->assertInertia(
+        fn ($page) => $page->component('Workbench')->where('revision', 1)->has('library.crops', 42)->has('library.vessels'),
+    );
     $this->get('/gardens/nothing')->assertNotFound()->assertSee('That garden is not here');
     $this->get('/nowhere')->assertNotFound();
 });
@@ -178,15 +186,21 @@ it('puts in the demo garden once', function () {
 });
 
 it('previews at once while a spread is not known, works it out on asking, and never twice', function () {
-    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"spread","cups":7}}]}';
+    $garden = '{"format":"kelp-tub.garden","version":1,'
+        .'"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"spread","cups":7}}]}';
     send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', true);
-    $final = send('POST', '/api/plan', $garden)->assertJsonPath('tubs.0.layout.pending', false)->assertJsonPath('tubs.0.layout.pattern', 'spread');
+    $final = send('POST', '/api/plan', $garden)
+        ->assertJsonPath('tubs.0.layout.pending', false)
+        ->assertJsonPath('tubs.0.layout.pattern', 'spread');
 
-    expect(send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', false)->json('tubs.0.layout'))->toBe($final->json('tubs.0.layout'));
+    expect(
+        send('POST', '/api/preview', $garden)->assertJsonPath('tubs.0.layout.pending', false)->json('tubs.0.layout'),
+    )->toBe($final->json('tubs.0.layout'));
 });
 
 it('offers the other patterns of a lid with their figures', function () {
-    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"grid","cups":8}}]}';
+    $garden = '{"format":"kelp-tub.garden","version":1,'
+        .'"tubs":[{"id":"a","system":"passive","vessel":"tote-45","layout":{"pattern":"grid","cups":8}}]}';
     $candidates = collect(send('POST', '/api/layouts?tub=a', $garden)->assertOk()->json('candidates'))->keyBy('pattern');
 
     // Eight in a grid stand 162 apart; no other is narrower than the corners, and spread is the widest.

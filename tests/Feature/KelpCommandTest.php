@@ -13,7 +13,9 @@ function kelp(array $arguments, string $input = ''): Process
     return $process;
 }
 
-const GOOD = '{"format":"kelp-tub.garden","version":1,"name":"Sill","tubs":[{"id":"a","name":"Bucket","system":"aerated","vessel":"bucket-20","crop":"basil","stones":{"kind":"disc-100"}}],"air":[{"id":"p","pump":"pump-4w-2","check_valve":true,"branches":[{"tub":"a"}]}]}';
+const GOOD = '{"format":"kelp-tub.garden","version":1,"name":"Sill",'
+    .'"tubs":[{"id":"a","name":"Bucket","system":"aerated","vessel":"bucket-20","crop":"basil","stones":{"kind":"disc-100"}}],'
+    .'"air":[{"id":"p","pump":"pump-4w-2","check_valve":true,"branches":[{"tub":"a"}]}]}';
 
 it('plans a garden for people', function () {
     $plan = kelp(['plan', '-'], GOOD);
@@ -38,22 +40,28 @@ it('checks, and exits with 1 at a stop', function () {
         ->and($stop->getOutput())->toContain('air.siphon');
 });
 
-it('refuses with 2, each fault on its line, pointer first, and nothing on stdout', function (array $arguments, string $input, string $error) {
-    $refused = kelp($arguments, $input);
+it(
+    'refuses with 2, each fault on its line, pointer first, and nothing on stdout',
+    function (array $arguments, string $input, string $error) {
+        $refused = kelp($arguments, $input);
 
-    expect($refused->getExitCode())->toBe(2)
-        ->and($refused->getOutput())->toBe('')
-        ->and($refused->getErrorOutput())->toStartWith($error);
-})->with([
-    [['plan', '-'], '{"format":"kelp-tub.garden","version":1,"units":"cubits","site":{"light_hours":25}}', "/units is \"cubits\"; it may be metric, us\n/site/light_hours is 25; the most is 24"],
-    [['plan', '--json', '-'], 'nonsense', '/ is not JSON'],
-    [['check', 'no-such-file'], '', '/ there is no file no-such-file'],
-    [['check'], '', 'bin/kelp: Not enough arguments'],
-    [['dance'], '', 'bin/kelp: Command "dance" is not defined'],
-    [['convert', '3 hands', 'mm'], '', '"3 hands" has no unit that is known here'],
-    [['convert', '3 mm', 'hands'], '', '"hands"'],
-    [['convert', '5 gal', 'mm'], '', '"5 gal" is a volume'],
-]);
+        expect($refused->getExitCode())->toBe(2)
+            ->and($refused->getOutput())->toBe('')
+            ->and($refused->getErrorOutput())->toStartWith($error);
+    })->with([
+        [
+            ['plan', '-'],
+            '{"format":"kelp-tub.garden","version":1,"units":"cubits","site":{"light_hours":25}}',
+            "/units is \"cubits\"; it may be metric, us\n/site/light_hours is 25; the most is 24",
+        ],
+        [['plan', '--json', '-'], 'nonsense', '/ is not JSON'],
+        [['check', 'no-such-file'], '', '/ there is no file no-such-file'],
+        [['check'], '', 'bin/kelp: Not enough arguments'],
+        [['dance'], '', 'bin/kelp: Command "dance" is not defined'],
+        [['convert', '3 hands', 'mm'], '', '"3 hands" has no unit that is known here'],
+        [['convert', '3 mm', 'hands'], '', '"hands"'],
+        [['convert', '5 gal', 'mm'], '', '"5 gal" is a volume'],
+    ]);
 
 it('converts', function (string $measure, string $unit, string $shown) {
     expect(kelp(['convert', $measure, $unit])->getOutput())->toBe("$shown\n");

@@ -7,7 +7,14 @@ use App\Library\OwnLibrary;
 use App\Models\LibraryItem;
 use Tests\Core\Gardens;
 
-const OWN_CUP = ['name' => 'Tin cup', 'lip_diameter_mm' => 70, 'top_diameter_mm' => 63, 'bottom_diameter_mm' => 48, 'height_mm' => 60, 'made' => 'home'];
+const OWN_CUP = [
+    'name' => 'Tin cup',
+    'lip_diameter_mm' => 70,
+    'top_diameter_mm' => 63,
+    'bottom_diameter_mm' => 48,
+    'height_mm' => 60,
+    'made' => 'home',
+];
 
 it('keeps a cup of one\'s own, changes it and takes it away', function () {
     $key = ask('/api/library/cups', OWN_CUP)->assertCreated()->json('key');
@@ -23,10 +30,24 @@ it('keeps a cup of one\'s own, changes it and takes it away', function () {
 });
 
 it('refuses an item with every fault, and what comes with Kelp Tub', function () {
-    expect(ask('/api/library/cups', ['lip_diameter_mm' => -3, 'made' => 'found'] + OWN_CUP)->assertUnprocessable()->json('faults.*.pointer'))->toBe(['/lip_diameter_mm', '/made'])
+    expect(
+        ask('/api/library/cups', ['lip_diameter_mm' => -3, 'made' => 'found'] + OWN_CUP)->assertUnprocessable()->json('faults.*.pointer'),
+    )->toBe(['/lip_diameter_mm', '/made'])
         ->and(ask('/api/library/cups', ['top_diameter_mm' => 80] + OWN_CUP)->json('faults.0.message'))->toContain('wider than the lip')
         ->and(ask('/api/library/cups', ['key' => 'net-cup-50'] + OWN_CUP)->json('faults.0.message'))->toContain('comes with Kelp Tub')
-        ->and(ask('/api/library/vessels', ['name' => 'Fold', 'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 150, 'diameter_mm' => 220], ['height_mm' => 90, 'diameter_mm' => 230]]])->json('faults.0.message'))->toContain('list stations from the floor up')
+        ->and(
+            ask(
+                '/api/library/vessels',
+                [
+                    'name' => 'Fold',
+                    'stations' => [
+                        ['height_mm' => 0, 'diameter_mm' => 200],
+                        ['height_mm' => 150, 'diameter_mm' => 220],
+                        ['height_mm' => 90, 'diameter_mm' => 230],
+                    ],
+                ],
+            )->json('faults.0.message'),
+        )->toContain('list stations from the floor up')
         ->and(ask('/api/library/spoons', OWN_CUP)->status())->toBe(404)
         ->and(LibraryItem::query()->count())->toBe(0);
 });
@@ -46,7 +67,12 @@ it('takes ten thousand rows or none, and names each of three faults', function (
         ->and(LibraryItem::query()->count())->toBe(0);
     expect(ask('/api/library/cups/import', ['csv' => implode("\n", $lines)])->assertCreated()->json('keys'))->toHaveCount(10_000)
         ->and(LibraryItem::query()->count())->toBe(10_000)
-        ->and(ask('/api/library/cups/import', ['csv' => implode("\n", [...$lines, 'one-more,Cup,60,54,36,52,bought'])])->json('faults.0.message'))->toContain('at most 10000');
+        ->and(
+            ask(
+                '/api/library/cups/import',
+                ['csv' => implode("\n", [...$lines, 'one-more,Cup,60,54,36,52,bought'])],
+            )->json('faults.0.message'),
+        )->toContain('at most 10000');
 });
 
 it('writes a shelf as CSV and as JSON and reads both back the same', function (string $kind, array $item) {
@@ -62,9 +88,61 @@ it('writes a shelf as CSV and as JSON and reads both back the same', function (s
 })->with([
     'cups' => ['cups', OWN_CUP],
     'saws' => ['saws', ['name' => 'Old saw, blunt', 'diameter_mm' => 53.5]],
-    'a bucket' => ['vessels', ['name' => 'Bait "bucket"', 'kind' => 'bucket', 'label_l' => 12.5, 'opacity' => 'translucent', 'food_safe' => true, 'braced' => false, 'stations' => [['height_mm' => 0, 'diameter_mm' => 220], ['height_mm' => 250.5, 'diameter_mm' => 270]], 'lid' => ['diameter_mm' => 290, 'thickness_mm' => 2, 'make' => 'plain', 'top_above_rim_mm' => -4]]],
-    'a tote' => ['vessels', ['name' => 'Toy box', 'kind' => 'tote', 'stations' => [['height_mm' => 0, 'length_mm' => 400, 'width_mm' => 300, 'corner_radius_mm' => 30], ['height_mm' => 200, 'length_mm' => 430, 'width_mm' => 330, 'corner_radius_mm' => 35]], 'lid' => ['length_mm' => 450, 'width_mm' => 350, 'corner_radius_mm' => 40, 'make' => 'ribbed']]],
-    'a crop' => ['crops', ['name' => 'Sea kale', 'group' => 'leaf', 'spacing_mm' => 300, 'litres_per_plant' => 4, 'water_to_harvest_l' => 8, 'days_germinate' => 10, 'days_sow_to_transplant' => 30, 'days_transplant_to_harvest' => 60, 'harvest' => 'once', 'days_harvest_lasts' => 0, 'passive' => 'short', 'ec_low' => 1.4, 'ec_high' => 2.2, 'ph_low' => 6, 'ph_high' => 7, 'root_oxygen_mg_h' => 9, 'water_temp_low_c' => 10, 'water_temp_high_c' => 20, 'support' => 'none', 'light_hours' => 12, 'yield_g' => 300, 'cup_min_mm' => 50, 'mature_mass_g' => 500, 'mature_height_mm' => 400, 'habit' => 'rosette']],
+    'a bucket' => [
+        'vessels',
+        [
+            'name' => 'Bait "bucket"',
+            'kind' => 'bucket',
+            'label_l' => 12.5,
+            'opacity' => 'translucent',
+            'food_safe' => true,
+            'braced' => false,
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 220], ['height_mm' => 250.5, 'diameter_mm' => 270]],
+            'lid' => ['diameter_mm' => 290, 'thickness_mm' => 2, 'make' => 'plain', 'top_above_rim_mm' => -4],
+        ],
+    ],
+    'a tote' => [
+        'vessels',
+        [
+            'name' => 'Toy box',
+            'kind' => 'tote',
+            'stations' => [
+                ['height_mm' => 0, 'length_mm' => 400, 'width_mm' => 300, 'corner_radius_mm' => 30],
+                ['height_mm' => 200, 'length_mm' => 430, 'width_mm' => 330, 'corner_radius_mm' => 35],
+            ],
+            'lid' => ['length_mm' => 450, 'width_mm' => 350, 'corner_radius_mm' => 40, 'make' => 'ribbed'],
+        ],
+    ],
+    'a crop' => [
+        'crops',
+        [
+            'name' => 'Sea kale',
+            'group' => 'leaf',
+            'spacing_mm' => 300,
+            'litres_per_plant' => 4,
+            'water_to_harvest_l' => 8,
+            'days_germinate' => 10,
+            'days_sow_to_transplant' => 30,
+            'days_transplant_to_harvest' => 60,
+            'harvest' => 'once',
+            'days_harvest_lasts' => 0,
+            'passive' => 'short',
+            'ec_low' => 1.4,
+            'ec_high' => 2.2,
+            'ph_low' => 6,
+            'ph_high' => 7,
+            'root_oxygen_mg_h' => 9,
+            'water_temp_low_c' => 10,
+            'water_temp_high_c' => 20,
+            'support' => 'none',
+            'light_hours' => 12,
+            'yield_g' => 300,
+            'cup_min_mm' => 50,
+            'mature_mass_g' => 500,
+            'mature_height_mm' => 400,
+            'habit' => 'rosette',
+        ],
+    ],
 ]);
 
 it('says what a table lacks or cannot be read as', function (string $kind, string $csv, string $pointer, string $message) {
@@ -80,7 +158,10 @@ it('says what a table lacks or cannot be read as', function (string $kind, strin
 
 it('refuses what is no list', function () {
     expect(ask('/api/library/cups/import', ['json' => '7'])->json('faults.0.message'))->toContain('is not a list')
-        ->and(ask('/api/library/cups/import', ['json' => '[1]'])->json('faults.0'))->toBe(['pointer' => '/0', 'message' => 'is not an object'])
+        ->and(ask('/api/library/cups/import', ['json' => '[1]'])->json('faults.0'))->toBe([
+            'pointer' => '/0',
+            'message' => 'is not an object',
+        ])
         ->and(ask('/api/library/cups/import', ['json' => '{'])->json('faults.0.message'))->toContain('is not JSON');
 });
 
@@ -92,8 +173,16 @@ it('gives a new garden the saws that its grower has', function () {
 });
 
 it('ranks vessels for what is to grow, one\'s own among them', function () {
-    ask('/api/library/vessels', ['name' => 'Thimble', 'stations' => [['height_mm' => 0, 'diameter_mm' => 30], ['height_mm' => 40, 'diameter_mm' => 40]]])->assertCreated();
-    $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'kale', 'stones' => ['kind' => 'disc-100']]], 'air' => [['id' => 'p', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => [['tub' => 'a']]]]];
+    ask(
+        '/api/library/vessels',
+        ['name' => 'Thimble', 'stations' => [['height_mm' => 0, 'diameter_mm' => 30], ['height_mm' => 40, 'diameter_mm' => 40]]],
+    )->assertCreated();
+    $garden = [
+        'format' => 'kelp-tub.garden',
+        'version' => 1,
+        'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'kale', 'stones' => ['kind' => 'disc-100']]],
+        'air' => [['id' => 'p', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => [['tub' => 'a']]]],
+    ];
     $vessels = ask('/api/vessels?tub=a', $garden)->assertOk()->json('vessels');
     $ranks = array_map(fn ($v) => [$v['stops'], $v['mends']], $vessels);
     $sorted = $ranks;

@@ -12,7 +12,16 @@ import { vShown } from '../../resources/js/kit/shown';
 import TideStaff from '../../resources/js/shell/TideStaff.vue';
 import type { Finding } from '../../resources/js/types/report';
 
-const finding = (code: string, severity: Finding['severity'], remedies: Finding['remedies'] = []): Finding => ({ code, severity, mark: code.split('.')[0]!, tub: null, at: `/${code}`, says: `${code} says`, why: 'why', remedies });
+const finding = (code: string, severity: Finding['severity'], remedies: Finding['remedies'] = []): Finding => ({
+    code,
+    severity,
+    mark: code.split('.')[0]!,
+    tub: null,
+    at: `/${code}`,
+    says: `${code} says`,
+    why: 'why',
+    remedies,
+});
 
 let garden: OpenGarden;
 
@@ -36,10 +45,22 @@ beforeEach(() => {
     vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
         if (!url.endsWith('/read')) return new Response(JSON.stringify({ tubs: [], findings: [], revision: 2 }), { status: 200 });
         const { texts } = JSON.parse(String(init.body)) as { texts: { text: string }[] };
-        const readings = texts.map(({ text }) => (text === '2 in' ? { value: 50.8, unit: 'in', note: null } : text === '54' ? { value: 54, unit: 'mm', note: null } : { error: `"${text}" does not start with a number.` }));
+        const readings = texts.map(({ text }) =>
+            text === '2 in'
+                ? { value: 50.8, unit: 'in', note: null }
+                : text === '54'
+                  ? { value: 54, unit: 'mm', note: null }
+                  : { error: `"${text}" does not start with a number.` },
+        );
         return new Response(JSON.stringify({ readings }), { status: 200 });
     });
-    garden = new OpenGarden('01', 1, '{"format":"kelp-tub.garden","version":1}', '{"format":"kelp-tub.report","version":1,"tubs":[],"air":[],"parts":[],"budget":{},"findings":[]}', {} as Library);
+    garden = new OpenGarden(
+        '01',
+        1,
+        '{"format":"kelp-tub.garden","version":1}',
+        '{"format":"kelp-tub.report","version":1,"tubs":[],"air":[],"parts":[],"budget":{},"findings":[]}',
+        {} as Library,
+    );
 });
 
 describe('Measure', () => {
@@ -78,7 +99,13 @@ describe('Measure', () => {
 
     it('may be emptied where that means something', async () => {
         const changed = vi.fn();
-        const wrapper = inGarden(Measure, { label: 'Hole', dimension: 'length', modelValue: 54, optional: true, 'onUpdate:modelValue': changed });
+        const wrapper = inGarden(Measure, {
+            label: 'Hole',
+            dimension: 'length',
+            modelValue: 54,
+            optional: true,
+            'onUpdate:modelValue': changed,
+        });
         await wrapper.find('input').setValue('');
         expect(changed).toHaveBeenCalledWith(null);
     });
@@ -107,14 +134,21 @@ describe('Figure', () => {
 
 describe('Findings', () => {
     it('shows the worst and folds the rest with a count', async () => {
-        const wrapper = inGarden(Findings, { findings: [finding('a.a', 'stop'), finding('b.b', 'mend'), finding('c.c', 'mind'), finding('d.d', 'mind')] });
+        const wrapper = inGarden(Findings, {
+            findings: [finding('a.a', 'stop'), finding('b.b', 'mend'), finding('c.c', 'mind'), finding('d.d', 'mind')],
+        });
         expect(wrapper.findAll('article')).toHaveLength(2);
-        await wrapper.findAll('button').find((b) => b.text() === '2 more')!.trigger('click');
+        await wrapper
+            .findAll('button')
+            .find((b) => b.text() === '2 more')!
+            .trigger('click');
         expect(wrapper.findAll('article')).toHaveLength(4);
     });
 
     it('says a severity in words, and mends with one press', async () => {
-        const wrapper = inGarden(Findings, { findings: [finding('a.a', 'stop', [{ says: 'Call it Reed', patch: [{ op: 'add', path: '/name', value: 'Reed' }] }])] });
+        const wrapper = inGarden(Findings, {
+            findings: [finding('a.a', 'stop', [{ says: 'Call it Reed', patch: [{ op: 'add', path: '/name', value: 'Reed' }] }])],
+        });
         expect(wrapper.find('.severity').text()).toBe('Stop');
         await wrapper.find('.remedies button').trigger('click');
         expect(garden.document.value.name).toBe('Reed');
@@ -143,7 +177,9 @@ describe('Counter', () => {
 
 describe('TideStaff', () => {
     it('lets the water stand below the first stop, and says so', () => {
-        const wrapper = mount(TideStaff, { props: { mark: 'bench', empty: false, findings: [finding('lid.web', 'stop'), finding('crop.light', 'mind')] } });
+        const wrapper = mount(TideStaff, {
+            props: { mark: 'bench', empty: false, findings: [finding('lid.web', 'stop'), finding('crop.light', 'mind')] },
+        });
         expect(wrapper.find('.water').attributes('style')).toContain('height: 40%');
         expect(wrapper.text()).toContain('The plan is sound up to Crop.');
         expect(wrapper.find('[data-mark=lid] .worst').text()).toBe('stop');
@@ -163,7 +199,10 @@ describe('a field that shows a value', () => {
     it('keeps what is being typed while the page is drawn anew, and shows the value when it is left', async () => {
         const plants = ref(4);
         const other = ref(0);
-        const field = mount(defineComponent({ setup: () => () => h('div', [String(other.value), withDirectives(h('input'), [[vShown, plants.value]])]) }), { attachTo: document.body });
+        const field = mount(
+            defineComponent({ setup: () => () => h('div', [String(other.value), withDirectives(h('input'), [[vShown, plants.value]])]) }),
+            { attachTo: document.body },
+        );
         const input = field.get('input').element;
         expect(input.value).toBe('4');
         input.focus();

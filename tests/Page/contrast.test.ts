@@ -3,12 +3,20 @@ import { describe, expect, it } from 'vitest';
 
 /** The colours of the page by theme, read from its style sheet. */
 const css = readFileSync('resources/css/app.css', 'utf8');
-const block = (selector: string): Record<string, string> => Object.fromEntries([...(css.split(`${selector} {`)[1]?.split('}')[0] ?? '').matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, value]) => [name!, value!]));
+const block = (selector: string): Record<string, string> =>
+    Object.fromEntries(
+        [...(css.split(`${selector} {`)[1]?.split('}')[0] ?? '').matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, value]) => [
+            name!,
+            value!,
+        ]),
+    );
 const day = block(':root');
 const night = { ...day, ...block(':root.night') };
 
 const luminance = (hex: string): number => {
-    const [r, g, b] = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
+    const [r, g, b] = [1, 3, 5]
+        .map((i) => parseInt(hex.slice(i, i + 2), 16) / 255)
+        .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
     return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 };
 const contrast = (a: string, b: string): number => {
@@ -29,7 +37,10 @@ const TEXT: [string, string[]][] = [
 ];
 const pairs = TEXT.flatMap(([text, grounds]) => grounds.map((ground) => [text, ground] as const));
 
-describe.each([['day', day], ['night', night]])('contrast by %s', (_, theme) => {
+describe.each([
+    ['day', day],
+    ['night', night],
+])('contrast by %s', (_, theme) => {
     it.each(pairs)('%s on %s is 4.5 or more', (text, ground) => {
         expect(contrast(theme[text]!, theme[ground]!)).toBeGreaterThanOrEqual(4.5);
     });

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Garden } from '../../resources/js/types/garden';
-import { addTub, bringCrop, copyTub, freeId, fromLibrary, moveTub, removeTub, setSystem, vesselInPlace } from '../../resources/js/kit/edits';
+import {
+    addTub,
+    bringCrop,
+    copyTub,
+    freeId,
+    fromLibrary,
+    moveTub,
+    removeTub,
+    setSystem,
+    vesselInPlace,
+} from '../../resources/js/kit/edits';
 import type { Library } from '../../resources/js/kit/library';
 
 const empty = (): Garden => ({ format: 'kelp-tub.garden', version: 1 });
@@ -79,17 +89,36 @@ describe('edits', () => {
     });
 
     it('puts one’s own things into the garden whole, and shipped ones by key', () => {
-        const shelf = [{ key: 'shipped', name: 'S' }, { key: 'mine', name: 'M', own: true, height_mm: 40, suggested_cup: 'x' }];
+        const shelf = [
+            { key: 'shipped', name: 'S' },
+            { key: 'mine', name: 'M', own: true, height_mm: 40, suggested_cup: 'x' },
+        ];
         expect(fromLibrary(shelf, 'shipped')).toBe('shipped');
         expect(fromLibrary(shelf, 'mine')).toEqual({ key: 'mine', name: 'M', height_mm: 40 });
         const garden = empty();
-        const library = { crops: [{ key: 'kale', name: 'Kale' }, { key: 'sea-kale', name: 'Sea kale', own: true, spacing_mm: 300 }] } as unknown as Library;
+        const library = {
+            crops: [
+                { key: 'kale', name: 'Kale' },
+                { key: 'sea-kale', name: 'Sea kale', own: true, spacing_mm: 300 },
+            ],
+        } as unknown as Library;
         expect([bringCrop(garden, library, 'kale'), garden.library]).toEqual(['kale', undefined]);
         expect(bringCrop(garden, library, 'sea-kale')).toBe('sea-kale');
         expect(garden.library!.crops).toEqual({ 'sea-kale': { name: 'Sea kale', spacing_mm: 300 } });
     });
 
     it('finds free ids', () => {
-        expect(freeId({ ...empty(), tubs: [{ id: 'a', system: 'passive', vessel: 'x' }, { id: 'a-2', system: 'passive', vessel: 'x' }] }, 'a')).toBe('a-3');
+        expect(
+            freeId(
+                {
+                    ...empty(),
+                    tubs: [
+                        { id: 'a', system: 'passive', vessel: 'x' },
+                        { id: 'a-2', system: 'passive', vessel: 'x' },
+                    ],
+                },
+                'a',
+            ),
+        ).toBe('a-3');
     });
 });

@@ -17,9 +17,23 @@ type Respond = (asked: Asked) => { status: number; data: unknown } | Promise<{ s
 let asked: Asked[] = [];
 let respond: Respond;
 
-const report = (pending = false): Report => ({ format: 'kelp-tub.report', version: 1, tubs: [{ id: 'a', layout: { pending } }] as unknown as Report['tubs'], air: [], parts: [], budget: {} as Report['budget'], findings: [] });
-const garden = (name = 'Sill'): Garden => ({ format: 'kelp-tub.garden', version: 1, name, tubs: [{ id: 'a', system: 'passive', vessel: 'bucket-20' }] });
-const open = (document = garden()): OpenGarden => new OpenGarden('01', 1, JSON.stringify(document), JSON.stringify(report()), {} as Library);
+const report = (pending = false): Report => ({
+    format: 'kelp-tub.report',
+    version: 1,
+    tubs: [{ id: 'a', layout: { pending } }] as unknown as Report['tubs'],
+    air: [],
+    parts: [],
+    budget: {} as Report['budget'],
+    findings: [],
+});
+const garden = (name = 'Sill'): Garden => ({
+    format: 'kelp-tub.garden',
+    version: 1,
+    name,
+    tubs: [{ id: 'a', system: 'passive', vessel: 'bucket-20' }],
+});
+const open = (document = garden()): OpenGarden =>
+    new OpenGarden('01', 1, JSON.stringify(document), JSON.stringify(report()), {} as Library);
 const saves = (): Asked[] => asked.filter((a) => a.method === 'PUT');
 const settle = async (ms = 500): Promise<void> => {
     await vi.advanceTimersByTimeAsync(ms);
@@ -31,9 +45,17 @@ beforeEach(() => {
     sessionStorage.clear();
     asked = [];
     let revision = 1;
-    respond = ({ path, method }) => (method === 'PUT' ? { status: 200, data: { revision: ++revision } } : { status: 200, data: path.includes('preview') || path.includes('plan') ? report() : {} });
+    respond = ({ path, method }) =>
+        method === 'PUT'
+            ? { status: 200, data: { revision: ++revision } }
+            : { status: 200, data: path.includes('preview') || path.includes('plan') ? report() : {} };
     vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
-        const one = { path: url, method: init.method ?? 'GET', revision: (init.headers as Record<string, string>)['If-Match'], body: String(init.body ?? '') };
+        const one = {
+            path: url,
+            method: init.method ?? 'GET',
+            revision: (init.headers as Record<string, string>)['If-Match'],
+            body: String(init.body ?? ''),
+        };
         asked.push(one);
         if (init.signal?.aborted) throw new Error('aborted');
         const { status, data } = await respond(one);
@@ -50,7 +72,9 @@ describe('changes', () => {
     it('makes a new document, previews it and saves it against its revision', async () => {
         const g = open();
         const before = g.document.value;
-        g.change('rename', (draft) => { draft.name = 'Reed'; });
+        g.change('rename', (draft) => {
+            draft.name = 'Reed';
+        });
         expect(before.name).toBe('Sill');
         expect(g.document.value.name).toBe('Reed');
         expect(g.save.value).toBe('saving');
@@ -63,7 +87,9 @@ describe('changes', () => {
 
     it('does nothing when nothing changes', async () => {
         const g = open();
-        g.change('rename', (draft) => { draft.name = 'Sill'; });
+        g.change('rename', (draft) => {
+            draft.name = 'Sill';
+        });
         await settle();
         expect(asked).toEqual([]);
         expect(g.canUndo.value).toBe(false);
@@ -71,7 +97,10 @@ describe('changes', () => {
 
     it('joins quick changes of one name to one step, and saves only the last', async () => {
         const g = open();
-        for (const name of ['R', 'Re', 'Ree', 'Reed']) g.change('rename', (draft) => { draft.name = name; });
+        for (const name of ['R', 'Re', 'Ree', 'Reed'])
+            g.change('rename', (draft) => {
+                draft.name = name;
+            });
         await settle();
         expect(saves()).toHaveLength(1);
         expect(JSON.parse(saves()[0]!.body).name).toBe('Reed');
@@ -81,22 +110,31 @@ describe('changes', () => {
 
     it('counts the next save up from the revision that it was given', async () => {
         const g = open();
-        g.change('a', (draft) => { draft.name = 'A'; });
+        g.change('a', (draft) => {
+            draft.name = 'A';
+        });
         await settle();
-        g.change('b', (draft) => { draft.name = 'B'; });
+        g.change('b', (draft) => {
+            draft.name = 'B';
+        });
         await settle();
         expect(saves().map((s) => s.revision)).toEqual(['1', '2']);
     });
 
     it('asks for one preview at a time, and then for the newest only', async () => {
         let release: (() => void) | undefined;
-        const wait = new Promise<void>((done) => { release = done; });
+        const wait = new Promise<void>((done) => {
+            release = done;
+        });
         respond = async ({ method }) => {
             if (method === 'POST') await wait;
             return { status: 200, data: method === 'PUT' ? { revision: 2 } : report() };
         };
         const g = open();
-        for (const name of ['A', 'B', 'C', 'D']) g.change(name, (draft) => { draft.name = name; });
+        for (const name of ['A', 'B', 'C', 'D'])
+            g.change(name, (draft) => {
+                draft.name = name;
+            });
         await settle(10);
         expect(asked.filter((a) => a.path === '/api/preview')).toHaveLength(1);
         release!();
@@ -117,21 +155,29 @@ describe('changes', () => {
 describe('undo and redo', () => {
     it('goes back and forth, says what, and forgets the way forth on a new change', () => {
         const g = open();
-        g.change('first', (draft) => { draft.name = '1'; });
-        g.change('second', (draft) => { draft.name = '2'; });
+        g.change('first', (draft) => {
+            draft.name = '1';
+        });
+        g.change('second', (draft) => {
+            draft.name = '2';
+        });
         expect(g.undoSays.value).toBe('second');
         g.undo();
         g.undo();
         expect([g.document.value.name, g.canUndo.value, g.redoSays.value]).toEqual(['Sill', false, 'first']);
         g.redo();
         expect(g.document.value.name).toBe('1');
-        g.change('third', (draft) => { draft.name = '3'; });
+        g.change('third', (draft) => {
+            draft.name = '3';
+        });
         expect(g.canRedo.value).toBe(false);
     });
 
     it('lives on over a reload while the document is the one it leads to', async () => {
         const g = open();
-        g.change('rename', (draft) => { draft.name = 'Reed'; });
+        g.change('rename', (draft) => {
+            draft.name = 'Reed';
+        });
         await settle();
         const again = new OpenGarden('01', 2, JSON.stringify(g.document.value), JSON.stringify(report()), {} as Library);
         expect(again.undoSays.value).toBe('rename');
@@ -141,11 +187,15 @@ describe('undo and redo', () => {
 
     it('keeps a tub chosen that is still there, and lets go of one that is not', () => {
         const g = open();
-        g.change('add', (draft) => { draft.tubs!.push({ id: 'b', system: 'passive', vessel: 'jar-1' }); });
+        g.change('add', (draft) => {
+            draft.tubs!.push({ id: 'b', system: 'passive', vessel: 'jar-1' });
+        });
         g.choose('b');
         g.undo();
         expect(g.selected.value).toBe('a');
-        g.change('clear', (draft) => { draft.tubs = []; });
+        g.change('clear', (draft) => {
+            draft.tubs = [];
+        });
         expect(g.selected.value).toBeNull();
     });
 });
@@ -154,7 +204,9 @@ describe('keeping', () => {
     it('keeps edits while the server is away, tries again, and saves them when it is back', async () => {
         respond = () => ({ status: 503, data: { message: 'The database does not answer.' } });
         const g = open();
-        g.change('rename', (draft) => { draft.name = 'Away'; });
+        g.change('rename', (draft) => {
+            draft.name = 'Away';
+        });
         await settle();
         expect(g.save.value).toBe('away');
         expect(g.message.value).toContain('does not answer');
@@ -186,12 +238,19 @@ describe('keeping', () => {
     });
 
     it('stops at a conflict until the grower says which', async () => {
-        respond = ({ method }) => (method === 'PUT' ? { status: 409, data: { revision: 7, document: JSON.stringify(garden('Theirs')) } } : { status: 200, data: report() });
+        respond = ({ method }) =>
+            method === 'PUT'
+                ? { status: 409, data: { revision: 7, document: JSON.stringify(garden('Theirs')) } }
+                : { status: 200, data: report() };
         const g = open();
-        g.change('rename', (draft) => { draft.name = 'Mine'; });
+        g.change('rename', (draft) => {
+            draft.name = 'Mine';
+        });
         await settle();
         expect(g.save.value).toBe('conflict');
-        g.change('rename again', (draft) => { draft.name = 'Mine too'; });
+        g.change('rename again', (draft) => {
+            draft.name = 'Mine too';
+        });
         await settle(5000);
         expect(saves()).toHaveLength(1);
         respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 8 } : report() });
@@ -203,10 +262,15 @@ describe('keeping', () => {
     });
 
     it('shows the faults of a document that is refused, at their place, and keeps the last report', async () => {
-        respond = () => ({ status: 422, data: { message: 'refused', faults: [{ pointer: '/tubs/0/hole_mm', message: 'is 0; it must be above 0' }] } });
+        respond = () => ({
+            status: 422,
+            data: { message: 'refused', faults: [{ pointer: '/tubs/0/hole_mm', message: 'is 0; it must be above 0' }] },
+        });
         const g = open();
         const before = g.report.value;
-        g.changeTub('hole', (tub) => { tub.hole_mm = 0; });
+        g.changeTub('hole', (tub) => {
+            tub.hole_mm = 0;
+        });
         await settle();
         expect(g.save.value).toBe('refused');
         expect(g.faultAt('/tubs/0/hole_mm')).toContain('above 0');
@@ -219,13 +283,17 @@ describe('keeping', () => {
 describe('layouts that take longer', () => {
     it('asks for the final plan while one is pending, and lets it be cancelled', async () => {
         let release: (() => void) | undefined;
-        const wait = new Promise<void>((done) => { release = done; });
+        const wait = new Promise<void>((done) => {
+            release = done;
+        });
         respond = async ({ path, method }) => {
             if (path === '/api/plan') await wait;
             return { status: 200, data: method === 'PUT' ? { revision: 2 } : report(path === '/api/preview') };
         };
         const g = open();
-        g.change('spread', (draft) => { draft.tubs![0]!.layout = { pattern: 'spread' }; });
+        g.change('spread', (draft) => {
+            draft.tubs![0]!.layout = { pattern: 'spread' };
+        });
         await settle();
         expect(g.layingOut.value).toBe(true);
         g.cancelLayout();
@@ -233,7 +301,9 @@ describe('layouts that take longer', () => {
         release!();
         await settle();
         expect(g.report.value.tubs[0]!.layout.pending).toBe(true);
-        g.change('again', (draft) => { draft.name = 'B'; });
+        g.change('again', (draft) => {
+            draft.name = 'B';
+        });
         await settle();
         expect(g.layingOut.value).toBe(false);
         expect(g.report.value.tubs[0]!.layout.pending).toBe(false);

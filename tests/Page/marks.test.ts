@@ -3,7 +3,16 @@ import { at, sound, worst } from '../../resources/js/kit/findings';
 import { isMark, MARKS } from '../../resources/js/marks';
 import type { Finding } from '../../resources/js/types/report';
 
-const finding = (mark: string, severity: Finding['severity']): Finding => ({ code: 'a.b', severity, mark, tub: null, at: '/', says: 's', why: 'w', remedies: [] });
+const finding = (mark: string, severity: Finding['severity']): Finding => ({
+    code: 'a.b',
+    severity,
+    mark,
+    tub: null,
+    at: '/',
+    says: 's',
+    why: 'w',
+    remedies: [],
+});
 
 describe('marks', () => {
     it('have a key, a digit and a name each of their own', () => {

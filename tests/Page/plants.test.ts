@@ -6,7 +6,9 @@ const habits: (Habit | 'seedling')[] = ['seedling', 'rosette', 'upright', 'herb'
 
 describe('plants', () => {
     it.each(habits)('draws %s as high and as wide as asked', (habit) => {
-        const pairs = plant(habit, 400, 200).flatMap(({ d }) => [...d.matchAll(/(-?\d+\.?\d*) (-?\d+\.?\d*)/g)].map(([, x, y]) => [Number(x), Number(y)] as const));
+        const pairs = plant(habit, 400, 200).flatMap(({ d }) =>
+            [...d.matchAll(/(-?\d+\.?\d*) (-?\d+\.?\d*)/g)].map(([, x, y]) => [Number(x), Number(y)] as const),
+        );
         expect(Math.max(...pairs.map(([x]) => Math.abs(x)))).toBeCloseTo(100, 0);
         expect(Math.min(...pairs.map(([, y]) => y))).toBeCloseTo(-400, 0);
     });

@@ -1,7 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { halfAt, scatter, spreadLabels } from '../../resources/js/drawing/shape';
 
-const station = (height_mm: number, length_mm: number) => ({ height_mm, length_mm, width_mm: length_mm, corner_radius_mm: 0, round: false });
+const station = (height_mm: number, length_mm: number) => ({
+    height_mm,
+    length_mm,
+    width_mm: length_mm,
+    corner_radius_mm: 0,
+    round: false,
+});
 
 describe('shape', () => {
     it('runs walls straight between stations', () => {

@@ -2,11 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { moved } from '../../resources/js/lid/layouts';
 import { blank, copyOf, found, KINDS, type Draft } from '../../resources/js/library/shelves';
 
-const items: Draft[] = [{ key: 'a', name: '20 L bucket', kind: 'bucket' }, { key: 'b', name: 'Jam jar', kind: 'jar', own: true }, { key: 'c', name: 'Tall jar', kind: 'jar' }];
+const items: Draft[] = [
+    { key: 'a', name: '20 L bucket', kind: 'bucket' },
+    { key: 'b', name: 'Jam jar', kind: 'jar', own: true },
+    { key: 'c', name: 'Tall jar', kind: 'jar' },
+];
 
 describe('shelves', () => {
     it('finds by every word, whatever its case, and by whose it is', () => {
-        const keys = (text: string, whose: 'all' | 'own' | 'shipped' = 'all'): (string | undefined)[] => found(items, text, whose).map((i) => i.key);
+        const keys = (text: string, whose: 'all' | 'own' | 'shipped' = 'all'): (string | undefined)[] =>
+            found(items, text, whose).map((i) => i.key);
         expect(keys('JAR')).toEqual(['b', 'c']);
         expect(keys('jar tall')).toEqual(['c']);
         expect(keys('', 'own')).toEqual(['b']);

@@ -27,8 +27,23 @@ $demo = (string) file_get_contents("$root/data/demo.kelp.json");
 function eightTubs(): string
 {
     $tubs = $branches = [];
-    foreach ([['tote-45', 'mizuna'], ['tote-64', 'basil'], ['bucket-20', 'lettuce-leaf'], ['tote-30', 'rocket'], ['bucket-25', 'kale'], ['tub-70-round', 'pak-choi'], ['tote-20', 'parsley'], ['bucket-10', 'chives']] as $i => [$vessel, $crop]) {
-        $tubs[] = ['id' => "t$i", 'system' => 'aerated', 'vessel' => $vessel, 'crop' => $crop, 'stones' => ['kind' => 'disc-100', 'count' => 2]];
+    foreach ([
+        ['tote-45', 'mizuna'],
+        ['tote-64', 'basil'],
+        ['bucket-20', 'lettuce-leaf'],
+        ['tote-30', 'rocket'],
+        ['bucket-25', 'kale'],
+        ['tub-70-round', 'pak-choi'],
+        ['tote-20', 'parsley'],
+        ['bucket-10', 'chives'],
+    ] as $i => [$vessel, $crop]) {
+        $tubs[] = [
+            'id' => "t$i",
+            'system' => 'aerated',
+            'vessel' => $vessel,
+            'crop' => $crop,
+            'stones' => ['kind' => 'disc-100', 'count' => 2],
+        ];
         $branches[$i % 2][] = ['tub' => "t$i"];
     }
 
@@ -42,10 +57,21 @@ function eightTubs(): string
 function handSet(string $vessel, int $holes, string $crop): string
 {
     $columns = (int) ceil(sqrt($holes * 1.5));
-    $at = array_map(static fn (int $i): array => ['x_mm' => 72 * ($i % $columns - ($columns - 1) / 2), 'y_mm' => 72 * (intdiv($i, $columns) - 2)], range(0, $holes - 1));
+    $at = array_map(
+        static fn (int $i): array => ['x_mm' => 72 * ($i % $columns - ($columns - 1) / 2), 'y_mm' => 72 * (intdiv($i, $columns) - 2)],
+        range(0, $holes - 1),
+    );
 
     return (string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [
-        ['id' => 't', 'system' => 'aerated', 'vessel' => $vessel, 'cup' => 'net-cup-38', 'crop' => $crop, 'layout' => ['pattern' => 'manual', 'cups' => $holes, 'holes' => $at], 'stones' => ['kind' => 'disc-100', 'count' => 2]],
+        [
+            'id' => 't',
+            'system' => 'aerated',
+            'vessel' => $vessel,
+            'cup' => 'net-cup-38',
+            'crop' => $crop,
+            'layout' => ['pattern' => 'manual', 'cups' => $holes, 'holes' => $at],
+            'stones' => ['kind' => 'disc-100', 'count' => 2],
+        ],
     ], 'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 't']]]]]);
 }
 
@@ -89,11 +115,25 @@ function posts(array $posts, int $rounds = 150): array
 
 function say(string $what, float $value, string $unit, ?float $goal = null): void
 {
-    printf("%-46s %8.2f %-3s %s\n", $what, $value, $unit, $goal === null ? '' : sprintf('goal under %g: %s', $goal, $value < $goal ? 'met' : 'MISSED'));
+    printf(
+        "%-46s %8.2f %-3s %s\n",
+        $what,
+        $value,
+        $unit,
+        $goal === null ? '' : sprintf('goal under %g: %s', $goal, $value < $goal ? 'met' : 'MISSED'),
+    );
 }
 
 // What no preview works out is worked out once beforehand, as the page does.
-posts(['demo' => ["$url/api/plan", $demo], 'eight' => ["$url/api/plan", eightTubs()], 'drag' => ["$url/api/plan", handSet('tote-45', 8, 'mizuna')], 'sixty' => ["$url/api/plan", handSet('tote-90', 60, 'spring-onion')]], 1);
+posts(
+    [
+        'demo' => ["$url/api/plan", $demo],
+        'eight' => ["$url/api/plan", eightTubs()],
+        'drag' => ["$url/api/plan", handSet('tote-45', 8, 'mizuna')],
+        'sixty' => ["$url/api/plan", handSet('tote-90', 60, 'spring-onion')],
+    ],
+    1,
+);
 $times = posts([
     'empty JSON object (the floor)' => ["$url/api/nothing", '{}'],
     'preview of the demo garden' => ["$url/api/preview", $demo],
@@ -117,7 +157,11 @@ foreach ([[false, 'in a rectangle'], [true, 'in a circle']] as [$round, $where])
     $times = [];
     for ($i = 0; $i < 5; $i++) {
         $section = $round ? CrossSection::circle(500.0 + $i) : CrossSection::rectangle(500.0 + $i, 380.0, 40.0);
-        $space = new LayoutSpace(new Lid($section, 2.5, LidMake::Plain, 0.0, []), [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), 54.0, 400.0)], new Profile([new Station(0.0, $section), new Station(300.0, $section)]));
+        $space = new LayoutSpace(
+            new Lid($section, 2.5, LidMake::Plain, 0.0, []),
+            [new CupInHole(new Cup(null, 'Cup', 58, 50, 36, 52, false), 54.0, 400.0)],
+            new Profile([new Station(0.0, $section), new Station(300.0, $section)]),
+        );
         $start = hrtime(true);
         (new SpreadSolver($space))->spread(30);
         $times[] = (hrtime(true) - $start) / 1e6;

@@ -52,7 +52,16 @@ final readonly class PageController
         $read = $this->reader->read($garden->document);
         abort_if($read->tub($tub) === null, 404);
 
-        return Inertia::render('MarkingOut', ['id' => $garden->id, 'name' => $garden->name, 'tub' => $tub, 'units' => $read->units->value, 'report' => $this->report($garden)]);
+        return Inertia::render(
+            'MarkingOut',
+            [
+                'id' => $garden->id,
+                'name' => $garden->name,
+                'tub' => $tub,
+                'units' => $read->units->value,
+                'report' => $this->report($garden),
+            ],
+        );
     }
 
     /** `?of=a,b:deck`: whole gardens or single tubs of them side by side, in that order; and all there is to choose from. */
@@ -70,7 +79,10 @@ final readonly class PageController
         $all = Garden::query()->orderByDesc('updated_at')->get(['id', 'name', 'document'])->map(static fn (Garden $garden): array => [
             'id' => $garden->id,
             'name' => $garden->name,
-            'tubs' => array_map(static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id], GardenFile::decode($garden->document)->tubs ?? []),
+            'tubs' => array_map(
+                static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id],
+                GardenFile::decode($garden->document)->tubs ?? [],
+            ),
         ]);
 
         return Inertia::render('Compare', ['all' => $all, 'chosen' => $chosen]);

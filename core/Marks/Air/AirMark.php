@@ -60,7 +60,12 @@ final class AirMark extends Mark
 
     public function read(stdClass $document, Library $library): AirSystems
     {
-        return new AirSystems(PartReader::each($document->air ?? [], static fn (stdClass $raw, int $index): AirSystem => self::system($raw, $index, $library)));
+        return new AirSystems(
+            PartReader::each(
+                $document->air ?? [],
+                static fn (stdClass $raw, int $index): AirSystem => self::system($raw, $index, $library),
+            ),
+        );
     }
 
     private static function system(stdClass $raw, int $index, Library $library): AirSystem
@@ -77,7 +82,14 @@ final class AirMark extends Mark
             $raw->joined ?? true,
             is_string($tube) ? $library->tubes->get($tube) : PartReader::tube($tube, null),
             (float) ($raw->trunk_mm ?? 0),
-            PartReader::each($raw->branches ?? [], static fn (stdClass $b): Branch => new Branch($b->tub, (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM), (float) ($b->valve ?? 1.0))),
+            PartReader::each(
+                $raw->branches ?? [],
+                static fn (stdClass $b): Branch => new Branch(
+                    $b->tub,
+                    (float) ($b->distance_mm ?? self::DEFAULT_DISTANCE_MM),
+                    (float) ($b->valve ?? 1.0),
+                ),
+            ),
         );
     }
 
@@ -85,7 +97,10 @@ final class AirMark extends Mark
     {
         $planner = new AirPlanner($before->garden->site);
         $tubs = $before->get(TubPlans::class)->tubs;
-        $systems = array_map(static fn (AirSystem $system): AirPlan => $planner->system($system, $tubs), $before->garden->of(AirSystems::class)->systems);
+        $systems = array_map(
+            static fn (AirSystem $system): AirPlan => $planner->system($system, $tubs),
+            $before->garden->of(AirSystems::class)->systems,
+        );
 
         return new AirPlans($systems, array_map(static fn (TubPlan $tub): TubAir => $planner->tub($tub, $systems), $tubs));
     }
@@ -94,7 +109,9 @@ final class AirMark extends Mark
     {
         return [
             ...array_map(static fn (TubPlan $tub): array => AirParts::ofTub($tub, $library), $plan->get(TubPlans::class)->tubs),
-            '' => array_merge(...array_map(static fn (AirPlan $air): array => AirParts::ofSystem($air, $library), $plan->get(AirPlans::class)->systems)),
+            '' => array_merge(
+                ...array_map(static fn (AirPlan $air): array => AirParts::ofSystem($air, $library), $plan->get(AirPlans::class)->systems),
+            ),
         ];
     }
 
@@ -105,7 +122,12 @@ final class AirMark extends Mark
 
     public function findings(RuleContext $context): array
     {
-        return array_merge(...array_map(static fn (AirPlan $air): array => AirRules::ofSystem($air, $context), $context->plan->get(AirPlans::class)->systems));
+        return array_merge(
+            ...array_map(
+                static fn (AirPlan $air): array => AirRules::ofSystem($air, $context),
+                $context->plan->get(AirPlans::class)->systems,
+            ),
+        );
     }
 
     public function report(Plan $plan): MarkReport

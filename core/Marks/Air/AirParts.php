@@ -25,8 +25,20 @@ final class AirParts
         $stones = $tub->water->stones;
 
         return $stones === null ? [] : [
-            new Need($stones->stone->key ?? "stone:$tub->id", $stones->stone->name, NeedKind::Part, $stones->count * $tub->count, stage: NeedStage::Planting),
-            new Need('suction-cup', $library->partName('suction-cup'), NeedKind::Part, self::FIXINGS_PER_STONE * $stones->count * $tub->count, stage: NeedStage::Planting),
+            new Need(
+                $stones->stone->key ?? "stone:$tub->id",
+                $stones->stone->name,
+                NeedKind::Part,
+                $stones->count * $tub->count,
+                stage: NeedStage::Planting,
+            ),
+            new Need(
+                'suction-cup',
+                $library->partName('suction-cup'),
+                NeedKind::Part,
+                self::FIXINGS_PER_STONE * $stones->count * $tub->count,
+                stage: NeedStage::Planting,
+            ),
         ];
     }
 

@@ -64,6 +64,8 @@ final readonly class AirPlan
             return true;
         }
 
-        return $this->tubs !== [] && $this->system->height > max(array_map(static fn (TubPlan $p): float => $p->highestWater(), $this->tubs));
+        return $this->tubs !== [] && $this->system->height > max(
+            array_map(static fn (TubPlan $p): float => $p->highestWater(), $this->tubs),
+        );
     }
 }

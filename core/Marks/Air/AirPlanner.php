@@ -29,7 +29,10 @@ final readonly class AirPlanner
         foreach ($system->branches as $branch) {
             $plan = $tubs[$branch->tub];
             $plans[] = $plan;
-            $routes[] = $route = $plan->tubeRoute($branch->distance, $plan->tub->body->under === null ? $system->height : $plan->tub->body->stand + $plan->tub->body->under->floor);
+            $routes[] = $route = $plan->tubeRoute(
+                $branch->distance,
+                $plan->tub->body->under === null ? $system->height : $plan->tub->body->stand + $plan->tub->body->under->floor,
+            );
             $stones = $plan->tub->water->stones;
             $lines[] = $stones === null ? null : new Line(
                 $stones->stone,

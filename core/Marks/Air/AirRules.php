@@ -80,7 +80,9 @@ final class AirRules
         }
 
         return new Finding('air.none', Severity::Stop, $tub->id, self::isFed($tub, $context) ? $tub->pointer('/stones') : '/air',
-            self::isFed($tub, $context) ? 'A line comes in and there is no stone at its end. Add one.' : 'No air line comes to this tub. Add a stone and a line from a pump.',
+            self::isFed($tub, $context)
+                ? 'A line comes in and there is no stone at its end. Add one.'
+                : 'No air line comes to this tub. Add a stone and a line from a pump.',
             'Roots in solution use up its oxygen within hours; the still surface alone brings in little.',
             [$context->addAir('Add a stone and a line', $plan->tub)]);
     }
@@ -106,8 +108,16 @@ final class AirRules
         $w = $context->write;
 
         return new Finding('air.oxygen', $severity, $tub->id, $tub->pointer('/stones'),
-            sprintf('Oxygen settles at %s with grown plants; %s is the floor. Bring in more air, or plant fewer.', $w->number($steady, 1, 'mg/L'), $w->number($floor, 0, 'mg/L')),
-            sprintf('Roots ask for %s and the water can hold %s at most.', $w->number($balance->demand, 0, 'mg/h'), $w->number($balance->saturation, 1, 'mg/L')),
+            sprintf(
+                'Oxygen settles at %s with grown plants; %s is the floor. Bring in more air, or plant fewer.',
+                $w->number($steady, 1, 'mg/L'),
+                $w->number($floor, 0, 'mg/L'),
+            ),
+            sprintf(
+                'Roots ask for %s and the water can hold %s at most.',
+                $w->number($balance->demand, 0, 'mg/h'),
+                $w->number($balance->saturation, 1, 'mg/L'),
+            ),
             self::isAired($plan, $context) ? self::moreOxygen($plan, $context) : [$context->addAir('Add a stone and a line', $plan->tub)]);
     }
 
@@ -120,7 +130,12 @@ final class AirRules
         $w = $context->write;
 
         return new Finding('air.warm', Severity::Mind, $plan->tub->id, '/site/water_temperature_c',
-            sprintf('At %s the water holds only %s of oxygen, however much air goes in. Shade it and keep it under %s.', $w->temperature($water), $w->number($context->plan->get(AirPlans::class)->tubs[$plan->tub->id]->saturation, 1, 'mg/L'), $w->temperature(self::WARM_C)),
+            sprintf(
+                'At %s the water holds only %s of oxygen, however much air goes in. Shade it and keep it under %s.',
+                $w->temperature($water),
+                $w->number($context->plan->get(AirPlans::class)->tubs[$plan->tub->id]->saturation, 1, 'mg/L'),
+                $w->temperature(self::WARM_C),
+            ),
             'Air cannot bring water above saturation, and roots and rot both speed up with warmth.');
     }
 
@@ -137,13 +152,20 @@ final class AirRules
         $remedies = [];
         $floor = RoundedBox::of($tub->body->vessel->profile->sectionAt(0.0));
         for ($count = $tub->water->stones->count + 1; $count <= self::MOST_STONES && $remedies === []; $count++) {
-            if (StonePlacement::farthestCup($plan->holes->arrangement->points, StonePlacement::of($plan->holes->arrangement->points, $count, $floor, $tub->water->stones->stone->length)) <= StonePlacement::REACH_MM) {
+            if (StonePlacement::farthestCup(
+                $plan->holes->arrangement->points,
+                StonePlacement::of($plan->holes->arrangement->points, $count, $floor, $tub->water->stones->stone->length),
+            ) <= StonePlacement::REACH_MM) {
                 $remedies[] = $context->set("Use $count stones", $tub->pointer('/stones/count'), $count);
             }
         }
 
         return new Finding('air.far-cup', Severity::Mind, $tub->id, $tub->pointer('/stones/count'),
-            sprintf('A cup is %s from the nearest stone; %s is as far as it helps. Add a stone.', $context->write->length($farthest), $context->write->length(StonePlacement::REACH_MM)),
+            sprintf(
+                'A cup is %s from the nearest stone; %s is as far as it helps. Add a stone.',
+                $context->write->length($farthest),
+                $context->write->length(StonePlacement::REACH_MM),
+            ),
             'Bubbles rise straight up; roots far from them stand in still water.', $remedies);
     }
 
@@ -160,11 +182,19 @@ final class AirRules
         $remedies = [];
         if ($tub->water->stones->height > 0.0 && $plan->water->line->grown >= Stone::LEAST_COVER_MM) {
             $height = floor($plan->water->line->grown - Stone::LEAST_COVER_MM);
-            $remedies[] = $context->set(sprintf('Set the stones at %s', $context->write->length($height)), $tub->pointer('/stones/height_mm'), (int) $height);
+            $remedies[] = $context->set(
+                sprintf('Set the stones at %s', $context->write->length($height)),
+                $tub->pointer('/stones/height_mm'),
+                (int) $height,
+            );
         }
 
         return new Finding('air.shallow', Severity::Mend, $tub->id, $tub->pointer('/stones/height_mm'),
-            sprintf('Only %s of water stands over the stones; %s is the least. Use a deeper tub, lower stones or a higher line.', $context->write->length(max(0.0, $cover)), $context->write->length(Stone::LEAST_COVER_MM)),
+            sprintf(
+                'Only %s of water stands over the stones; %s is the least. Use a deeper tub, lower stones or a higher line.',
+                $context->write->length(max(0.0, $cover)),
+                $context->write->length(Stone::LEAST_COVER_MM),
+            ),
             'Bubbles give off their oxygen on the way up; a short way gives little.', $remedies);
     }
 
@@ -177,7 +207,11 @@ final class AirRules
         }
 
         return new Finding('air.entry', Severity::Mend, $tub->id, $tub->pointer('/tube_entry'),
-            sprintf('The tube hole is %s above the highest water; keep %s. Bring the tube in through the lid.', $context->write->length($above), $context->write->length(TubeRoute::ABOVE_WATER_MM)),
+            sprintf(
+                'The tube hole is %s above the highest water; keep %s. Bring the tube in through the lid.',
+                $context->write->length($above),
+                $context->write->length(TubeRoute::ABOVE_WATER_MM),
+            ),
             'A hole in the wall near the water leaks when the tub is moved or overfilled.',
             [$context->set('Through the lid', $tub->pointer('/tube_entry'), 'lid')]);
     }
@@ -189,7 +223,8 @@ final class AirRules
         }
 
         return new Finding('air.siphon', Severity::Stop, count($air->tubs) === 1 ? $air->tubs[0]->tub->id : null, $air->system->pointer(),
-            'When the power fails, water siphons back through the pump and empties the tub. Fit a check valve, or stand the pump above the water.',
+            'When the power fails, water siphons back through the pump and empties the tub. Fit a check valve, or stand the pump '
+                .'above the water.',
             'The pump stands below the water line and nothing in the line stops water running back. Either will do.',
             [
                 $context->set('Fit a check valve', $air->system->pointer('/check_valve'), true),
@@ -209,7 +244,11 @@ final class AirRules
         $at = $air->system->pointer("/branches/$branch");
         if ($each > $stones->stone->mostFlow) {
             return new Finding('air.over', Severity::Mind, $plan->tub->id, $at,
-                sprintf('Each stone gets %s and is made for up to %s. Add a stone or throttle the valve.', $w->number($each, 2, 'L/min'), $w->number($stones->stone->mostFlow, 1, 'L/min')),
+                sprintf(
+                    'Each stone gets %s and is made for up to %s. Add a stone or throttle the valve.',
+                    $w->number($each, 2, 'L/min'),
+                    $w->number($stones->stone->mostFlow, 1, 'L/min'),
+                ),
                 'Driven harder, bubbles run together into large ones and little more oxygen dissolves.',
                 self::calmer($air, $branch, $context));
         }
@@ -221,8 +260,15 @@ final class AirRules
         return new Finding($starved ? 'air.starved' : 'air.weak', $starved ? Severity::Stop : Severity::Mend, $plan->tub->id, $at,
             $starved
                 ? sprintf('No air comes out of the stone in %s. Use coarser or shallower stones, or a stronger pump.', $plan->tub->name)
-                : sprintf('Each stone gets %s and needs %s. Use fewer stones or a stronger pump.', $w->number($each, 2, 'L/min'), $w->number($stones->stone->leastFlow, 1, 'L/min')),
-            sprintf('The pump gives %s at the manifold; depth, stone and line take more than that leaves. An easy stone nearby takes the rest.', $w->number($air->network->pressure, 1, 'kPa')),
+                : sprintf(
+                    'Each stone gets %s and needs %s. Use fewer stones or a stronger pump.',
+                    $w->number($each, 2, 'L/min'),
+                    $w->number($stones->stone->leastFlow, 1, 'L/min'),
+                ),
+            sprintf(
+                'The pump gives %s at the manifold; depth, stone and line take more than that leaves. An easy stone nearby takes the rest.',
+                $w->number($air->network->pressure, 1, 'kPa'),
+            ),
             self::stronger($air, $branch, $context));
     }
 
@@ -270,7 +316,11 @@ final class AirRules
         }
 
         return $found === null || $found >= $air->system->branches[$branch]->valve ? [] : [
-            $context->set(sprintf('Open the valve to %s %%', $context->write->number($found * 100, 0)), $air->system->pointer("/branches/$branch/valve"), $found),
+            $context->set(
+                sprintf('Open the valve to %s %%', $context->write->number($found * 100, 0)),
+                $air->system->pointer("/branches/$branch/valve"),
+                $found,
+            ),
         ];
     }
 
@@ -287,8 +337,13 @@ final class AirRules
                     if ($pump->freeFlow() <= $air->system->pump->freeFlow()) {
                         continue;
                     }
-                    $others = array_values(array_filter($context->plan->get(AirPlans::class)->systems, static fn (AirPlan $a): bool => $a !== $air));
-                    $solved = $planner->tub($plan, [...$others, $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs)]);
+                    $others = array_values(
+                        array_filter($context->plan->get(AirPlans::class)->systems, static fn (AirPlan $a): bool => $a !== $air),
+                    );
+                    $solved = $planner->tub(
+                        $plan,
+                        [...$others, $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs)],
+                    );
                     if (($solved->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L) {
                         return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
                     }

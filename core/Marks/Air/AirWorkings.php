@@ -27,8 +27,14 @@ final class AirWorkings
         $mark = $w->number(OxygenBalance::STOP_MG_L, 0, 'mg/L');
 
         return [
-            'steady_mg_l' => sprintf('Grown roots ask for %s. %s of air meets that where the oxygen settles at %s; the water cannot hold more than %s, so more air adds ever less.',
-                $w->number($balance->demand, 0, 'mg/h'), $w->number($air->flow, 2, 'L/min'), $w->number($balance->steady(), 1, 'mg/L'), $w->number($balance->saturation, 1, 'mg/L')),
+            'steady_mg_l' => sprintf(
+                'Grown roots ask for %s. %s of air meets that where the oxygen settles at %s; the water cannot hold more than %s, so '
+                    .'more air adds ever less.',
+                $w->number($balance->demand, 0, 'mg/h'),
+                $w->number($air->flow, 2, 'L/min'),
+                $w->number($balance->steady(), 1, 'mg/L'),
+                $w->number($balance->saturation, 1, 'mg/L'),
+            ),
             'outage_min' => $outage === null
                 ? "Without air the surface alone keeps the oxygen above $mark."
                 : sprintf('The time in which roots take the oxygen in %s down to %s with the pump off.', $w->volume($working), $mark),

@@ -40,7 +40,14 @@ final class CostMark extends Mark
     {
         $wish = $before->garden->of(MoneyWish::class);
         $needs = $before->needing(['' => self::kit($before, $aids->library)])->needs();
-        $purchases = array_map(static fn (Need $need): Purchase => Purchase::of($need, $wish->owned[$need->key] ?? 0.0, [...$aids->library->offers->for($need->key), ...$wish->offers->for($need->key)]), $needs);
+        $purchases = array_map(
+            static fn (Need $need): Purchase => Purchase::of(
+                $need,
+                $wish->owned[$need->key] ?? 0.0,
+                [...$aids->library->offers->for($need->key), ...$wish->offers->for($need->key)],
+            ),
+            $needs,
+        );
         $count = $plants = 0;
         foreach ($before->get(TubPlans::class)->tubs as $plan) {
             $count += $plan->tub->count;

@@ -19,7 +19,13 @@ final class CostRules
         $currency = $context->plan->garden->of(MoneyWish::class)->currency;
         if ($budget->overCap > 0.0) {
             $findings[] = new Finding('cost.over-cap', Severity::Mend, null, '/money/cap',
-                sprintf('It costs %s %s, which is %s over the cap of %s.', $context->write->number($budget->outlay, 2), $currency, $context->write->number($budget->overCap, 2), $context->write->number($budget->cap ?? 0.0, 2)),
+                sprintf(
+                    'It costs %s %s, which is %s over the cap of %s.',
+                    $context->write->number($budget->outlay, 2),
+                    $currency,
+                    $context->write->number($budget->overCap, 2),
+                    $context->write->number($budget->cap ?? 0.0, 2),
+                ),
                 'Packs hold more than one tub needs, and tools are counted once. Mark what you have already as owned.');
         }
         $unpriced = [];

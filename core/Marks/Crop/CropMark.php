@@ -34,6 +34,8 @@ final class CropMark extends Mark
 
     public function report(Plan $plan): MarkReport
     {
-        return new MarkReport(tubs: array_map(static fn (TubPlan $tub): array => CropReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs));
+        return new MarkReport(
+            tubs: array_map(static fn (TubPlan $tub): array => CropReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
+        );
     }
 }

@@ -20,13 +20,36 @@ final class CropParts
     {
         $tub = $plan->tub;
         $plug = $tub->planting->plug;
-        $needs = [new Need('clay-pebbles', $library->partName('clay-pebbles'), NeedKind::Consumable, $plan->plants->pebbles * $tub->count, 'L', NeedStage::Planting)];
+        $needs = [
+            new Need(
+                'clay-pebbles',
+                $library->partName('clay-pebbles'),
+                NeedKind::Consumable,
+                $plan->plants->pebbles * $tub->count,
+                'L',
+                NeedStage::Planting,
+            ),
+        ];
         if ($plug !== Plug::None) {
-            $needs[] = new Need("plug-$plug->value", $library->partName("plug-$plug->value"), NeedKind::Consumable, $plan->plants->mix->plants() * $tub->count, stage: NeedStage::Planting);
+            $needs[] = new Need(
+                "plug-$plug->value",
+                $library->partName("plug-$plug->value"),
+                NeedKind::Consumable,
+                $plan->plants->mix->plants() * $tub->count,
+                stage: NeedStage::Planting,
+            );
         }
         foreach ($plan->plants->mix->crops() as $crop) {
             if ($crop->group !== CropGroup::Cutting) {
-                $needs[] = new Need("seed-$crop->key", "$crop->name seed", NeedKind::Consumable, 1, 'packet', NeedStage::Planting, shared: true);
+                $needs[] = new Need(
+                    "seed-$crop->key",
+                    "$crop->name seed",
+                    NeedKind::Consumable,
+                    1,
+                    'packet',
+                    NeedStage::Planting,
+                    shared: true,
+                );
             }
         }
         if ($tub->planting->trellis) {

@@ -31,7 +31,10 @@ final class CropReport
             'media' => ['pebbles_l' => $plan->plants->pebbles, 'plugs' => $tub->planting->plug === Plug::None ? 0 : $plan->plants->count],
             'season' => self::season($plan),
             'limits' => [
-                'crop_spacing_mm' => $plan->plants->closest->wanted ?? ($crop === null ? null : Neighbours::leaning($plan->holes->arrangement, $plan->cutting->lid) * $crop->spacingMm),
+                'crop_spacing_mm' => $plan->plants->closest->wanted ?? ($crop === null ? null : Neighbours::leaning(
+                    $plan->holes->arrangement,
+                    $plan->cutting->lid,
+                ) * $crop->spacingMm),
                 'per_plant_l' => self::litresWanted($plan, $crop),
                 'air_gap_harvest_mm' => PassiveRules::GAP_HARVEST_MM,
             ],
@@ -88,7 +91,10 @@ final class CropReport
             'dry_day' => $plan->water->dryDay(),
             'harvest_day' => $use?->harvestDay,
             'last_day' => $use?->lastDay,
-            'planned_top_ups' => array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres], $plan->tub->water->plannedTopUps),
+            'planned_top_ups' => array_map(
+                static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres],
+                $plan->tub->water->plannedTopUps,
+            ),
         ];
     }
 

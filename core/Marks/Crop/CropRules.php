@@ -33,9 +33,20 @@ final class CropRules
         if ($plan->plants->mix->isEmpty()) {
             return [];
         }
-        $findings = [...self::cupSizes($plan, $context), self::spacing($plan, $context), self::water($plan, $context), self::windows($plan, $context)];
+        $findings = [
+            ...self::cupSizes($plan, $context),
+            self::spacing($plan, $context),
+            self::water($plan, $context),
+            self::windows($plan, $context),
+        ];
         foreach ($plan->plants->mix->crops() as $crop) {
-            $findings = [...$findings, self::passive($plan, $crop, $context), self::temperature($plan, $crop, $context), self::light($plan, $crop, $context), self::headroom($plan, $crop, $context)];
+            $findings = [
+                ...$findings,
+                self::passive($plan, $crop, $context),
+                self::temperature($plan, $crop, $context),
+                self::light($plan, $crop, $context),
+                self::headroom($plan, $crop, $context),
+            ];
         }
 
         return array_values(array_filter($findings));
@@ -55,14 +66,31 @@ final class CropRules
         $solver = $context->solver($plan->cutting->space);
         $most = min($plan->plants->capacity->bySpacing, $plan->holes->count() - 1);
         if ($plan->tub->planting->density === Density::Tight) {
-            $most = $solver->most($plan->tub->holes->layout->regular(), max($plan->cutting->space->leastDistance(), $wanted), $plan->holes->count() - 1);
+            $most = $solver->most(
+                $plan->tub->holes->layout->regular(),
+                max($plan->cutting->space->leastDistance(), $wanted),
+                $plan->holes->count() - 1,
+            );
         }
-        $remedies = $most >= 1 ? [PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context, $solver->isWaiting())] : [];
+        $remedies = $most >= 1 ? [
+            PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context, $solver->isWaiting()),
+        ] : [];
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
             $crop === $other
-                ? sprintf('Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.', $context->write->length($spacing), mb_strtolower($crop->name), $context->write->length($wanted))
-                : sprintf('%s and %s stand %s apart and want %s between them. Plant fewer, or harvest young.', $crop->name, mb_strtolower($other->name), $context->write->length($spacing), $context->write->length($wanted)),
+                ? sprintf(
+                    'Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.',
+                    $context->write->length($spacing),
+                    mb_strtolower($crop->name),
+                    $context->write->length($wanted),
+                )
+                : sprintf(
+                    '%s and %s stand %s apart and want %s between them. Plant fewer, or harvest young.',
+                    $crop->name,
+                    mb_strtolower($other->name),
+                    $context->write->length($spacing),
+                    $context->write->length($wanted),
+                ),
             'Crowded plants shade each other, stay wet and rot.',
             $remedies);
     }
@@ -85,8 +113,18 @@ final class CropRules
 
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
             count($crops) === 1
-                ? sprintf('%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.', $w->volume($plan->water->working() / $plan->plants->count), mb_strtolower($crops[0]->name), $w->volume($crops[0]->litresPerPlant))
-                : sprintf('%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.', $w->volume($plan->water->working()), $plan->plants->count, $w->volume($wanted)),
+                ? sprintf(
+                    '%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.',
+                    $w->volume($plan->water->working() / $plan->plants->count),
+                    mb_strtolower($crops[0]->name),
+                    $w->volume($crops[0]->litresPerPlant),
+                )
+                : sprintf(
+                    '%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.',
+                    $w->volume($plan->water->working()),
+                    $plan->plants->count,
+                    $w->volume($wanted),
+                ),
             'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
             $most >= 1 && $most < $plan->plants->count ? [PlantRemedies::plants($plan, $most, $context)] : []);
     }
@@ -100,9 +138,21 @@ final class CropRules
         }
         $w = $context->write;
         $windows = [
-            ['strength (EC)', static fn (Crop $c): array => [$c->ecLow, $c->ecHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1, 'mS/cm')],
-            ['pH', static fn (Crop $c): array => [$c->phLow, $c->phHigh], static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1)],
-            ['water temperature', static fn (Crop $c): array => [$c->waterTempLowC, $c->waterTempHighC], static fn (float $low, float $high): string => $w->temperature($low).' to '.$w->temperature($high)],
+            [
+                'strength (EC)',
+                static fn (Crop $c): array => [$c->ecLow, $c->ecHigh],
+                static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1, 'mS/cm'),
+            ],
+            [
+                'pH',
+                static fn (Crop $c): array => [$c->phLow, $c->phHigh],
+                static fn (float $low, float $high): string => $w->number($low, 1).' to '.$w->number($high, 1),
+            ],
+            [
+                'water temperature',
+                static fn (Crop $c): array => [$c->waterTempLowC, $c->waterTempHighC],
+                static fn (float $low, float $high): string => $w->temperature($low).' to '.$w->temperature($high),
+            ],
         ];
         $apart = [];
         foreach ($windows as [$name, $window, $shown]) {
@@ -111,7 +161,14 @@ final class CropRules
             usort($crops, static fn (Crop $a, Crop $b): int => $window($b)[0] <=> $window($a)[0]);
             $highest = $crops[0];
             if ($window($highest)[0] > $window($lowest)[1] + self::ROUNDING) {
-                $apart[] = sprintf('%s: %s wants %s, %s %s', $name, mb_strtolower($lowest->name), $shown(...$window($lowest)), mb_strtolower($highest->name), $shown(...$window($highest)));
+                $apart[] = sprintf(
+                    '%s: %s wants %s, %s %s',
+                    $name,
+                    mb_strtolower($lowest->name),
+                    $shown(...$window($lowest)),
+                    mb_strtolower($highest->name),
+                    $shown(...$window($highest)),
+                );
             }
         }
         if ($apart === []) {
@@ -140,7 +197,12 @@ final class CropRules
                 continue;
             }
             $findings[] = new Finding('crop.cup', Severity::Mind, $tub->id, $tub->pointer('/cup'),
-                sprintf('%s wants a cup of %s or more; this one is %s.', $crop->name, $context->write->length($crop->cupMinMm), $context->write->length($smallest->top)),
+                sprintf(
+                    '%s wants a cup of %s or more; this one is %s.',
+                    $crop->name,
+                    $context->write->length($crop->cupMinMm),
+                    $context->write->length($smallest->top),
+                ),
                 'A stem that outgrows its cup is strangled by it, and a heavy plant rocks in a small one.',
                 self::largerCup($plan, $crop, $context));
         }
@@ -165,7 +227,10 @@ final class CropRules
             return [$context->set("Use the $fitting->name beside it", $tub->pointer('/cups_2'), $fitting->key)];
         }
 
-        return [new Remedy("Use the $fitting->name", [...$context->patch->set($tub->pointer('/cup'), $fitting->key), ...$context->patch->set($tub->pointer('/hole_mm'), null)])];
+        return [new Remedy(
+            "Use the $fitting->name",
+            [...$context->patch->set($tub->pointer('/cup'), $fitting->key), ...$context->patch->set($tub->pointer('/hole_mm'), null)],
+        )];
     }
 
     private static function passive(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
@@ -193,9 +258,21 @@ final class CropRules
         }
         $w = $context->write;
 
-        return new Finding('crop.temperature', $off > self::WARM_MARGIN_C ? Severity::Mend : Severity::Mind, $plan->tub->id, '/site/water_temperature_c',
-            sprintf('The water is %s; %s does well from %s to %s.', $w->temperature($water), mb_strtolower($crop->name), $w->temperature($crop->waterTempLowC), $w->temperature($crop->waterTempHighC)),
-            $water > $crop->waterTempHighC ? 'Warm water holds less oxygen, and rot likes it. Shade, a light cover and a larger volume keep it cooler.' : 'Cold roots feed slowly. Insulate the tub or lift it off the floor.');
+        return new Finding(
+            'crop.temperature',
+            $off > self::WARM_MARGIN_C ? Severity::Mend : Severity::Mind,
+            $plan->tub->id,
+            '/site/water_temperature_c',
+            sprintf(
+                'The water is %s; %s does well from %s to %s.',
+                $w->temperature($water),
+                mb_strtolower($crop->name),
+                $w->temperature($crop->waterTempLowC),
+                $w->temperature($crop->waterTempHighC),
+            ),
+            $water > $crop->waterTempHighC
+                ? 'Warm water holds less oxygen, and rot likes it. Shade, a light cover and a larger volume keep it cooler.'
+                : 'Cold roots feed slowly. Insulate the tub or lift it off the floor.');
     }
 
     private static function light(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
@@ -207,7 +284,12 @@ final class CropRules
         $w = $context->write;
 
         return new Finding('crop.light', Severity::Mind, $plan->tub->id, '/site/light_hours',
-            sprintf('%s hours of light, and %s wants %s. Add a lamp, or expect thin, slow plants.', $w->number($hours, 1), mb_strtolower($crop->name), $w->number($crop->lightHours, 0)),
+            sprintf(
+                '%s hours of light, and %s wants %s. Add a lamp, or expect thin, slow plants.',
+                $w->number($hours, 1),
+                mb_strtolower($crop->name),
+                $w->number($crop->lightHours, 0),
+            ),
             'Too little light draws stems out and stops growth, whatever the water holds.',
             [$context->set(sprintf('Light it %s hours a day', $w->number($crop->lightHours, 0)), '/site/light_hours', $crop->lightHours)]);
     }
@@ -220,7 +302,12 @@ final class CropRules
         }
 
         return new Finding('crop.headroom', Severity::Mind, $plan->tub->id, '/site/headroom_mm',
-            sprintf('Grown %s stands %s over the lid, and there are %s. Pinch it out, or grow something lower.', mb_strtolower($crop->name), $context->write->length($crop->matureHeightMm), $context->write->length($room)),
+            sprintf(
+                'Grown %s stands %s over the lid, and there are %s. Pinch it out, or grow something lower.',
+                mb_strtolower($crop->name),
+                $context->write->length($crop->matureHeightMm),
+                $context->write->length($room),
+            ),
             'Leaves against a lamp burn; against a ceiling they mould.');
     }
 

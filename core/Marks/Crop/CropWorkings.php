@@ -18,7 +18,10 @@ final class CropWorkings
     {
         $write = new QuantityWriter($garden->units);
 
-        return array_filter(['plants' => self::plants($plan, $write), 'dry_day' => self::dryDay($plan, $write)], static fn (?string $text): bool => $text !== null);
+        return array_filter(
+            ['plants' => self::plants($plan, $write), 'dry_day' => self::dryDay($plan, $write)],
+            static fn (?string $text): bool => $text !== null,
+        );
     }
 
     private static function plants(TubPlan $plan, QuantityWriter $w): string
@@ -27,14 +30,24 @@ final class CropWorkings
         $crops = $plan->tub->planting->crops;
         $parts = [sprintf('The lid holds %d', $capacity->byLid)];
         if (count($crops) === 1) {
-            $parts[] = sprintf('%s apart, %d', $w->length($crops[0]->crop->spacingMm * $plan->tub->planting->density->spacingShare()), $capacity->bySpacing);
+            $parts[] = sprintf(
+                '%s apart, %d',
+                $w->length($crops[0]->crop->spacingMm * $plan->tub->planting->density->spacingShare()),
+                $capacity->bySpacing,
+            );
         } elseif ($crops !== []) {
             $parts[] = sprintf('neighbours at the mean of their spacings, %d', $capacity->bySpacing);
         }
         if ($capacity->byWater !== null && $crops !== []) {
             $parts[] = $plan->tub->system === GrowingSystem::Passive
                 ? sprintf('the water carries %d to harvest', $capacity->byWater)
-                : sprintf('%s at %s a plant%s carries %d', $w->volume($plan->water->working()), $w->volume(self::litresEach($plan)), count($crops) === 1 ? '' : ', taken over the crops,', $capacity->byWater);
+                : sprintf(
+                    '%s at %s a plant%s carries %d',
+                    $w->volume($plan->water->working()),
+                    $w->volume(self::litresEach($plan)),
+                    count($crops) === 1 ? '' : ', taken over the crops,',
+                    $capacity->byWater,
+                );
         }
 
         return implode('; ', $parts).'. The least of them counts.';
@@ -56,7 +69,14 @@ final class CropWorkings
             return null;
         }
 
-        return sprintf('%d plants drink %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used before the lowest level.',
-            $plan->plants->count, $w->volume($use->toHarvest), $w->number($plan->plants->climate, 2), $w->volume($use->peakDaily()), $w->volume($plan->water->usable()));
+        return sprintf(
+            '%d plants drink %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used '
+                .'before the lowest level.',
+            $plan->plants->count,
+            $w->volume($use->toHarvest),
+            $w->number($plan->plants->climate, 2),
+            $w->volume($use->peakDaily()),
+            $w->volume($plan->water->usable()),
+        );
     }
 }

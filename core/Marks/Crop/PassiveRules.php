@@ -71,18 +71,37 @@ final class PassiveRules
 
         return new Finding('passive.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
             $tub->water->plannedTopUps === []
-                ? sprintf('It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0), $w->volume($use->toHarvest - $plan->water->usable()))
-                : sprintf('It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.', $w->number(floor($dry), 0), $w->number(ceil($use->harvestDay - $dry), 0)),
-            sprintf('The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air roots stay dry.', $w->volume($use->toHarvest), $w->volume($plan->water->usable())),
+                ? sprintf(
+                    'It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.',
+                    $w->number(floor($dry), 0),
+                    $w->number(ceil($use->harvestDay - $dry), 0),
+                    $w->volume($use->toHarvest - $plan->water->usable()),
+                )
+                : sprintf(
+                    'It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.',
+                    $w->number(floor($dry), 0),
+                    $w->number(ceil($use->harvestDay - $dry), 0),
+                ),
+            sprintf(
+                'The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air '
+                    .'roots stay dry.',
+                $w->volume($use->toHarvest),
+                $w->volume($plan->water->usable()),
+            ),
             [
                 ...$remedies,
-                $context->set(sprintf('Top up %s whenever it has fallen', $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE)), $tub->pointer('/top_ups'), 'quarter'),
+                $context->set(
+                    sprintf('Top up %s whenever it has fallen', $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE)),
+                    $tub->pointer('/top_ups'),
+                    'quarter',
+                ),
                 $context->addAir('Add air and refill freely', $plan->tub),
             ]);
     }
 
     /**
-     * Planned top-ups that drown what has grown in the air: by their size, or by how far they bring the water up once plants are half grown.
+     * Planned top-ups that drown what has grown in the air: by their size, or by how far they bring the water up once plants are half
+     * grown.
      *
      * @return list<Finding>
      */
@@ -105,11 +124,27 @@ final class PassiveRules
             $safe = $w->volume($course->start * PassiveCourse::SAFE_SHARE);
             $findings[] = new Finding('passive.top-up', Severity::Mend, $plan->tub->id, $plan->tub->pointer("/planned_top_ups/$i"),
                 $large
-                    ? sprintf('%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.', $w->volume($topUp->litres), $w->number($topUp->day, 0), $safe)
-                    : sprintf('The top-up on day %s cuts the air gap from %s to %s. Give less, and more often.', $w->number($topUp->day, 0), $w->length($before), $w->length(max(0.0, $after))),
+                    ? sprintf(
+                        '%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.',
+                        $w->volume($topUp->litres),
+                        $w->number($topUp->day, 0),
+                        $safe,
+                    )
+                    : sprintf(
+                        'The top-up on day %s cuts the air gap from %s to %s. Give less, and more often.',
+                        $w->number($topUp->day, 0),
+                        $w->length($before),
+                        $w->length(max(0.0, $after)),
+                    ),
                 'Roots that have grown in the air gap cannot live under water again.',
                 [
-                    ...($large ? [$context->set("Give $safe", $plan->tub->pointer("/planned_top_ups/$i/litres"), round($course->start * PassiveCourse::SAFE_SHARE, 3))] : []),
+                    ...($large ? [
+                        $context->set(
+                            "Give $safe",
+                            $plan->tub->pointer("/planned_top_ups/$i/litres"),
+                            round($course->start * PassiveCourse::SAFE_SHARE, 3),
+                        ),
+                    ] : []),
                     $context->addAir('Add air and refill freely', $plan->tub),
                 ]);
         }
@@ -132,7 +167,13 @@ final class PassiveRules
         $w = $context->write;
 
         return new Finding('passive.gap', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
-            sprintf('The air gap is %s half-way and %s at harvest; %s and %s are wanted. Fill it lower once roots hang in the water.', $w->length($halfWay), $w->length($atHarvest), $w->length(self::GAP_HALF_WAY_MM), $w->length(self::GAP_HARVEST_MM)),
+            sprintf(
+                'The air gap is %s half-way and %s at harvest; %s and %s are wanted. Fill it lower once roots hang in the water.',
+                $w->length($halfWay),
+                $w->length($atHarvest),
+                $w->length(self::GAP_HALF_WAY_MM),
+                $w->length(self::GAP_HARVEST_MM),
+            ),
             'In still water the roots in the air gap breathe for the plant. A tub much larger than the plant needs leaves none.',
             [$context->addAir('Add air', $tub)]);
     }
@@ -147,8 +188,15 @@ final class PassiveRules
 
         return new Finding('passive.top-up', Severity::Mend, $tub->id, $tub->pointer('/top_ups'),
             $tub->water->topUps === TopUps::Half
-                ? sprintf('Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.', $w->volume($plan->water->working() / 2), $w->volume($plan->water->working() / 4))
-                : sprintf('Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.', $w->volume($plan->water->working() / 4)),
+                ? sprintf(
+                    'Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.',
+                    $w->volume($plan->water->working() / 2),
+                    $w->volume($plan->water->working() / 4),
+                )
+                : sprintf(
+                    'Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.',
+                    $w->volume($plan->water->working() / 4),
+                ),
             'Roots that have grown in the air gap cannot live under water again.',
             [
                 new Remedy('Top up a quarter at a time', $context->patch->set($tub->pointer('/top_ups'), 'quarter')),

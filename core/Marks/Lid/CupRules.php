@@ -49,17 +49,35 @@ final class CupRules
 
         return match ($seat->kind) {
             SeatKind::FallsThrough => new Finding('cup.falls-through', Severity::Stop, $tub->id, $at,
-                sprintf('The cup falls through: the hole is %s and its lip %s. Cut a smaller hole.', $w->length($seat->hole), $w->length($cup->lip)),
+                sprintf(
+                    'The cup falls through: the hole is %s and its lip %s. Cut a smaller hole.',
+                    $w->length($seat->hole),
+                    $w->length($cup->lip),
+                ),
                 'A cup hangs by its lip, so the hole is wider than the body and narrower than the lip.',
                 self::rightSaw($plan, $context)),
             SeatKind::DoesNotEnter => new Finding('cup.does-not-enter', Severity::Stop, $tub->id, $at,
-                sprintf('The cup does not go in: the hole is %s and its bottom %s. Cut a larger hole.', $w->length($seat->hole), $w->length($cup->bottom)),
+                sprintf(
+                    'The cup does not go in: the hole is %s and its bottom %s. Cut a larger hole.',
+                    $w->length($seat->hole),
+                    $w->length($cup->bottom),
+                ),
                 'Too small can be cut larger; too large starts over. Try one hole first.',
                 self::rightSaw($plan, $context)),
-            SeatKind::Wedged => $tub->holes->raise !== null && $tub->holes->raise > 0.0 ? null : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
-                sprintf('The cup wedges in the hole and stands %s proud of full depth. Cut %s, or keep it as a raise.', $w->length($seat->raise), $w->length($cup->top + 1)),
-                'A tapered cup stops where its body is as wide as the hole; its bottom, and the water line with it, come up by as much.',
-                [...self::rightSaw($plan, $context), $context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2))]),
+            SeatKind::Wedged => $tub->holes->raise !== null && $tub->holes->raise > 0.0
+                ? null
+                : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
+                    sprintf(
+                        'The cup wedges in the hole and stands %s proud of full depth. Cut %s, or keep it as a raise.',
+                        $w->length($seat->raise),
+                        $w->length($cup->top + 1),
+                    ),
+                    'A tapered cup stops where its body is as wide as the hole; its bottom, and the water line with it, come up by '
+                        .'as much.',
+                    [
+                        ...self::rightSaw($plan, $context),
+                        $context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2)),
+                    ]),
             SeatKind::Lip => null,
         };
     }
@@ -67,12 +85,20 @@ final class CupRules
     private static function bearing(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if ($plan->cutting->inMouth || $size->seat->kind !== SeatKind::Lip || $size->seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM) {
+        if (
+            $plan->cutting->inMouth
+            || $size->seat->kind !== SeatKind::Lip
+            || $size->seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM
+        ) {
             return null;
         }
 
         return new Finding('cup.bearing', $plan->cutting->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
-            sprintf('The lip bears on %s mm each side and needs %s. Cut a smaller hole.', $context->write->number($size->seat->bearing, 1), $context->write->number(Seat::LEAST_BEARING_MM, 1)),
+            sprintf(
+                'The lip bears on %s mm each side and needs %s. Cut a smaller hole.',
+                $context->write->number($size->seat->bearing, 1),
+                $context->write->number(Seat::LEAST_BEARING_MM, 1),
+            ),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
             self::rightSaw($plan, $context));
     }
@@ -85,7 +111,11 @@ final class CupRules
         }
 
         return new Finding('cup.play', Severity::Mind, $tub->id, $at,
-            sprintf('The cup has %s mm of play and wobbles; light gets in. Up to %s is good.', $context->write->number($size->seat->play, 1), $context->write->number(Seat::MOST_PLAY_MM, 0)),
+            sprintf(
+                'The cup has %s mm of play and wobbles; light gets in. Up to %s is good.',
+                $context->write->number($size->seat->play, 1),
+                $context->write->number(Seat::MOST_PLAY_MM, 0),
+            ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
             $plan->cutting->inMouth ? [] : self::rightSaw($plan, $context));
     }
@@ -98,7 +128,11 @@ final class CupRules
         }
 
         return new Finding('cup.too-deep', Severity::Stop, $tub->id, $at,
-            sprintf('The cup is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.', $context->write->length($size->cup->height), $context->write->length($tub->body->vessel->profile->rim())),
+            sprintf(
+                'The cup is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.',
+                $context->write->length($size->cup->height),
+                $context->write->length($tub->body->vessel->profile->rim()),
+            ),
             'Roots need water under the cup.');
     }
 
@@ -106,15 +140,26 @@ final class CupRules
     private static function uneven(TubPlan $plan, RuleContext $context): ?Finding
     {
         $second = $plan->cutting->sizes[1] ?? null;
-        if ($second === null || $plan->holes->cupsOf(1) === 0 || abs($second->bottom - $plan->cutting->sizes[0]->bottom) <= WaterLine::HIGH_START_MM) {
+        if (
+            $second === null
+            || $plan->holes->cupsOf(1) === 0
+            || abs($second->bottom - $plan->cutting->sizes[0]->bottom) <= WaterLine::HIGH_START_MM
+        ) {
             return null;
         }
         $w = $context->write;
         $lower = $second->bottom < $plan->cutting->sizes[0]->bottom;
 
         return new Finding('cup.uneven', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/cups_2'),
-            sprintf('The second cup hangs %s %s than the first. Wet its plug by hand until its roots reach the water, or take cups of like depth.', $w->length(abs($second->bottom - $plan->cutting->sizes[0]->bottom)), $lower ? 'lower' : 'higher'),
-            $lower ? 'Set for the first cup, the line stands in the second one and keeps its plug sodden.' : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
+            sprintf(
+                'The second cup hangs %s %s than the first. Wet its plug by hand until its roots reach the water, or take cups of '
+                    .'like depth.',
+                $w->length(abs($second->bottom - $plan->cutting->sizes[0]->bottom)),
+                $lower ? 'lower' : 'higher',
+            ),
+            $lower
+                ? 'Set for the first cup, the line stands in the second one and keeps its plug sodden.'
+                : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
     }
 
     /** @return list<Remedy> the saw that seats the cup by its lip, where there is one and the hole was given */
@@ -125,9 +170,17 @@ final class CupRules
             return [];
         }
         $garden = $context->plan->garden;
-        $saw = SawChoice::for($tub->holes->cup, SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units), $tub->holes->raise);
+        [$owned, $stock] = [SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units)];
+        $saw = SawChoice::for($tub->holes->cup, $owned, $stock, $tub->holes->raise);
         $seat = $saw === null ? null : Seat::of($tub->holes->cup, $saw->diameter);
-        if ($saw === null || $seat === null || ! $seat->holds() || $seat->bearing < Seat::LEAST_BEARING_MM || $seat->play > Seat::MOST_PLAY_MM || ($seat->kind === SeatKind::Wedged && $tub->holes->raise === null)) {
+        if (
+            $saw === null
+            || $seat === null
+            || ! $seat->holds()
+            || $seat->bearing < Seat::LEAST_BEARING_MM
+            || $seat->play > Seat::MOST_PLAY_MM
+            || ($seat->kind === SeatKind::Wedged && $tub->holes->raise === null)
+        ) {
             return [];
         }
 

@@ -22,7 +22,12 @@ final class LidMark extends Mark
 
     public function needs(Plan $plan, Library $library): array
     {
-        return ['' => array_merge(...array_map(static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden), array_values($plan->get(TubPlans::class)->tubs)))];
+        return ['' => array_merge(
+            ...array_map(
+                static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden),
+                array_values($plan->get(TubPlans::class)->tubs),
+            ),
+        )];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -34,6 +39,8 @@ final class LidMark extends Mark
 
     public function report(Plan $plan): MarkReport
     {
-        return new MarkReport(tubs: array_map(static fn (TubPlan $tub): array => LidReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs));
+        return new MarkReport(
+            tubs: array_map(static fn (TubPlan $tub): array => LidReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
+        );
     }
 }

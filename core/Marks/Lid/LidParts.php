@@ -22,7 +22,15 @@ final class LidParts
         foreach ($plan->cutting->sizes as $i => $size) {
             if ($size->saw !== null && $plan->holes->cupsOf($i) > 0) {
                 $hole = round($size->seat->hole);
-                $needs[] = new Need('saw-'.QuantityWriter::plain($hole, 0), "Hole saw {$size->saw->name()}", NeedKind::Tool, 1, stage: NeedStage::Saws, shared: true, owned: SawSeries::has($garden->saws, $hole) ? 1.0 : 0.0);
+                $needs[] = new Need(
+                    'saw-'.QuantityWriter::plain($hole, 0),
+                    "Hole saw {$size->saw->name()}",
+                    NeedKind::Tool,
+                    1,
+                    stage: NeedStage::Saws,
+                    shared: true,
+                    owned: SawSeries::has($garden->saws, $hole) ? 1.0 : 0.0,
+                );
             }
         }
 

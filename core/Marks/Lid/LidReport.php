@@ -13,7 +13,10 @@ use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use stdClass;
 
-/** The lid's part of a tub's report: hole and saw, the holes as they are laid out with how near each comes to what it must keep off, and their limits. */
+/**
+ * The lid's part of a tub's report: hole and saw, the holes as they are laid out with how near each comes to what it must keep off, and
+ * their limits.
+ */
 final class LidReport
 {
     /** @return array<string, mixed> by the tub's key */
@@ -109,7 +112,11 @@ final class LidReport
         return $holes;
     }
 
-    /** @return array{array<int, float>, array<int, float>} of each hole the distance to the next one, and the least that is over between it and another */
+    /**
+     * Of each hole the distance to the next one, and the least that is over between it and another.
+     *
+     * @return array{array<int, float>, array<int, float>}
+     */
     private static function nearest(TubPlan $plan): array
     {
         $points = $plan->holes->arrangement->points;
@@ -139,10 +146,16 @@ final class LidReport
                 ...Report::section($lid->outline),
                 'thickness_mm' => $lid->thickness,
                 'make' => $lid->make->value,
-                'keep_outs' => array_map(static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...Report::section($k->section)], $lid->keepOuts),
+                'keep_outs' => array_map(
+                    static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...Report::section($k->section)],
+                    $lid->keepOuts,
+                ),
             ],
             'cup' => (object) self::cup($plan->cutting->sizes[0]->cup),
-            'cups' => array_map(static fn (CupPlan $size): stdClass => (object) [...self::cup($size->cup), 'bottom_mm' => $size->bottom], $plan->cutting->sizes),
+            'cups' => array_map(
+                static fn (CupPlan $size): stdClass => (object) [...self::cup($size->cup), 'bottom_mm' => $size->bottom],
+                $plan->cutting->sizes,
+            ),
             'in_mouth' => $plan->cutting->inMouth,
         ];
     }

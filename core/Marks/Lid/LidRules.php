@@ -59,27 +59,46 @@ final class LidRules
         if ($laidOut === 0 && self::isSwallowed($plan)) {
             return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/vessel/lid/keep_outs'),
                 'What has to stay clear leaves no room on the lid for a hole. Make it smaller, or take it out where cups may go after all.',
-                sprintf('Cups stay %s off latches, handles and ribs, all of which are drawn hatched.', $context->write->length(KeepOut::CLEAR_MM)));
+                sprintf(
+                    'Cups stay %s off latches, handles and ribs, all of which are drawn hatched.',
+                    $context->write->length(KeepOut::CLEAR_MM),
+                ));
         }
         $second = $plan->cutting->sizes[1] ?? null;
         if ($laidOut === 0 && $second !== null && self::holdsOne($plan, $plan->cutting->lid, [$plan->cutting->space->cups[0]])) {
             return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/cups_2'),
-                sprintf('No hole of %s, for the second size of cup, fits this lid. Use a smaller one, or leave it out.', $context->write->length($second->seat->hole)),
+                sprintf(
+                    'No hole of %s, for the second size of cup, fits this lid. Use a smaller one, or leave it out.',
+                    $context->write->length($second->seat->hole),
+                ),
                 'A layout has places that take either size, so the lid must hold the larger one.',
                 [$context->set('Leave the second size out', $tub->pointer('/cups_2'), null)]);
         }
         if ($laidOut === 0) {
-            return $plan->cutting->seat->holds() || $tub->holes->layout->isByHand() ? new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/layout'),
-                sprintf('No hole of %s fits this lid. Use a smaller cup or a larger lid.', $context->write->length($plan->cutting->seat->hole)),
+            return $plan->cutting->seat->holds() || $tub->holes->layout->isByHand() ? new Finding(
+                'lid.too-many',
+                Severity::Stop,
+                $tub->id,
+                $tub->pointer('/layout'),
+                sprintf(
+                    'No hole of %s fits this lid. Use a smaller cup or a larger lid.',
+                    $context->write->length($plan->cutting->seat->hole),
+                ),
                 'A hole stays off the rim, which carries the load, and the hanging cup off the walls.') : null;
         }
 
         $remedies = $plan->holes->asked > $laidOut ? [PlantRemedies::cups("Lay out $laidOut", $plan, $laidOut, $context)] : [];
         if (($tub->planting->plants ?? 0) > $laidOut) {
-            $remedies = [new Remedy("Plant $laidOut", [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)])];
+            $remedies = [
+                new Remedy("Plant $laidOut", [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)]),
+            ];
         }
 
-        return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer($plan->holes->asked > $laidOut ? '/layout/cups' : '/plants'),
+        return new Finding(
+            'lid.too-many',
+            Severity::Stop,
+            $tub->id,
+            $tub->pointer($plan->holes->asked > $laidOut ? '/layout/cups' : '/plants'),
             sprintf('%d asked for, and the lid holds %d. The %d that fit are laid out.', $asked, $laidOut, $laidOut),
             'Lips must not touch, and there must be lid between the holes and round the edge.', $remedies);
     }
@@ -91,7 +110,17 @@ final class LidRules
             return false;
         }
 
-        return self::holdsOne($plan, new Lid($plan->cutting->lid->outline, $plan->cutting->lid->thickness, $plan->cutting->lid->make, $plan->cutting->lid->topAboveRim, []), $plan->cutting->space->cups);
+        return self::holdsOne(
+            $plan,
+            new Lid(
+                $plan->cutting->lid->outline,
+                $plan->cutting->lid->thickness,
+                $plan->cutting->lid->make,
+                $plan->cutting->lid->topAboveRim,
+                [],
+            ),
+            $plan->cutting->space->cups,
+        );
     }
 
     /**
@@ -101,7 +130,11 @@ final class LidRules
      */
     private static function holdsOne(TubPlan $plan, Lid $lid, array $cups): bool
     {
-        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->body->vessel->profile)))->mostRegular(PatternKind::Best, $plan->cutting->space->leastDistance(), 1) > 0;
+        return (new LayoutSolver(new LayoutSpace($lid, $cups, $plan->tub->body->vessel->profile)))->mostRegular(
+            PatternKind::Best,
+            $plan->cutting->space->leastDistance(),
+            1,
+        ) > 0;
     }
 
     private static function pattern(TubPlan $plan): ?Finding
@@ -111,21 +144,34 @@ final class LidRules
         }
 
         return new Finding('lid.incomplete', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('%d cups make no complete pattern here: places of a larger %s stay uncut.', $plan->holes->count(), $plan->holes->arrangement->pattern->value),
+            sprintf(
+                '%d cups make no complete pattern here: places of a larger %s stay uncut.',
+                $plan->holes->count(),
+                $plan->holes->arrangement->pattern->value,
+            ),
             'A regular pattern is easier to mark out; its last places are simply not cut.');
     }
 
     private static function lips(TubPlan $plan, RuleContext $context): ?Finding
     {
         $spacing = $plan->holes->arrangement->holeDistance;
-        $lacking = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->leastDistanceByLips($plan->holes->cupAt[$i], $plan->holes->cupAt[$j]));
+        $lacking = $plan->holes->arrangement->least(
+            static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->leastDistanceByLips(
+                $plan->holes->cupAt[$i],
+                $plan->holes->cupAt[$j],
+            ),
+        );
         if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
             return null;
         }
         $wanted = $spacing - $lacking;
 
         return new Finding('lid.lips', Severity::Stop, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
-            sprintf('Two cups stand %s apart and their lips need %s. Move them apart.', $context->write->length($spacing), $context->write->length($wanted)),
+            sprintf(
+                'Two cups stand %s apart and their lips need %s. Move them apart.',
+                $context->write->length($spacing),
+                $context->write->length($wanted),
+            ),
             'Lips that overlap do not lie flat, and no cup can be lifted out by itself.', self::layOutAgain($plan, $context));
     }
 
@@ -138,7 +184,12 @@ final class LidRules
         }
 
         return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
-            sprintf('Only %s of lid is left between two holes; a %s lid needs %s.', $context->write->length($web), $plan->cutting->lid->make->value, $context->write->length($least)),
+            sprintf(
+                'Only %s of lid is left between two holes; a %s lid needs %s.',
+                $context->write->length($web),
+                $plan->cutting->lid->make->value,
+                $context->write->length($least),
+            ),
             'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.', self::layOutAgain($plan, $context));
     }
 
@@ -153,7 +204,11 @@ final class LidRules
         return new Finding('lid.edge', $edge <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             $edge <= 0.0
                 ? 'A hole runs over the edge of the lid. Move it in.'
-                : sprintf('A hole comes to %s of the edge of the lid; %s carries the load.', $context->write->length($edge), $context->write->length($least)),
+                : sprintf(
+                    'A hole comes to %s of the edge of the lid; %s carries the load.',
+                    $context->write->length($edge),
+                    $context->write->length($least),
+                ),
             'The rim of a lid is what stiffens it.', self::layOutAgain($plan, $context));
     }
 
@@ -167,7 +222,11 @@ final class LidRules
         return new Finding('lid.wall', $clear < 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             $clear < 0.0
                 ? sprintf('A hanging cup runs into the wall by %s. Move its hole in.', $context->write->length(-$clear))
-                : sprintf('A hanging cup comes to %s of the wall; keep %s.', $context->write->length($clear), $context->write->length(LayoutSpace::WALL_CLEAR_MM)),
+                : sprintf(
+                    'A hanging cup comes to %s of the wall; keep %s.',
+                    $context->write->length($clear),
+                    $context->write->length(LayoutSpace::WALL_CLEAR_MM),
+                ),
             'Walls taper inwards, so a cup that clears the rim may touch lower down.', self::layOutAgain($plan, $context));
     }
 
@@ -181,7 +240,11 @@ final class LidRules
         return new Finding('lid.keep-out', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             $clear < 0.0
                 ? sprintf('A cup stands %s into a part of the lid that was to stay clear. Move it.', $context->write->length(-$clear))
-                : sprintf('A cup comes to %s of a part of the lid that was to stay clear; keep %s.', $context->write->length($clear), $context->write->length(KeepOut::CLEAR_MM)),
+                : sprintf(
+                    'A cup comes to %s of a part of the lid that was to stay clear; keep %s.',
+                    $context->write->length($clear),
+                    $context->write->length(KeepOut::CLEAR_MM),
+                ),
             'Latches, handles and ribs need room to work, and a saw skids on them.', self::layOutAgain($plan, $context));
     }
 
@@ -192,20 +255,37 @@ final class LidRules
             return null;
         }
 
-        return new Finding('lid.removed', $removed > self::REMOVED_STOP ? Severity::Stop : Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout/cups'),
-            sprintf('%s %% of the lid is cut away. Over %s lids start to sag; over %s they fail.', $context->write->number($removed * 100, 0), $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0), $context->write->number(self::REMOVED_STOP * 100, 0)),
+        return new Finding(
+            'lid.removed',
+            $removed > self::REMOVED_STOP ? Severity::Stop : Severity::Mind,
+            $plan->tub->id,
+            $plan->tub->pointer('/layout/cups'),
+            sprintf(
+                '%s %% of the lid is cut away. Over %s lids start to sag; over %s they fail.',
+                $context->write->number($removed * 100, 0),
+                $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0),
+                $context->write->number(self::REMOVED_STOP * 100, 0),
+            ),
             'What is cut away no longer carries the cups.', self::mostThatKeep($plan, $context));
     }
 
     private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $share = $plan->holes->arrangement->least(static fn (float $distance, int $i, int $j): float => $distance <= 0.0 ? 0.0 : $plan->cutting->space->web($distance, $plan->holes->cupAt[$i], $plan->holes->cupAt[$j]) / $distance);
+        $share = $plan->holes->arrangement->least(
+            static fn (float $distance, int $i, int $j): float => $distance <= 0.0
+                ? 0.0
+                : $plan->cutting->space->web($distance, $plan->holes->cupAt[$i], $plan->holes->cupAt[$j]) / $distance,
+        );
         if ($share === null || $share >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
             return null;
         }
 
         return new Finding('lid.ligament', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout'),
-            sprintf('Between holes %s %% of the distance between centres is left; keep %s. Use fewer cups or a smaller hole.', $context->write->number(max(0.0, $share * 100), 0), $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0)),
+            sprintf(
+                'Between holes %s %% of the distance between centres is left; keep %s. Use fewer cups or a smaller hole.',
+                $context->write->number(max(0.0, $share * 100), 0),
+                $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0),
+            ),
             'A row of holes with little between them tears like a stamp.', self::mostThatKeep($plan, $context));
     }
 
@@ -218,7 +298,11 @@ final class LidRules
         }
 
         return new Finding('lid.heavy-plant', Severity::Mend, $tub->id, $tub->pointer('/trellis'),
-            sprintf('A grown %s weighs %s and the lid is thin. Carry it on a trellis.', mb_strtolower($fruiting[0]->name), $context->write->mass($fruiting[0]->matureMassG / 1000)),
+            sprintf(
+                'A grown %s weighs %s and the lid is thin. Carry it on a trellis.',
+                mb_strtolower($fruiting[0]->name),
+                $context->write->mass($fruiting[0]->matureMassG / 1000),
+            ),
             'A thin lid bends under a fruiting plant until the cup slips through.',
             [$context->set('Put up a trellis', $tub->pointer('/trellis'), true)]);
     }

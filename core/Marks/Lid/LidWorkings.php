@@ -17,7 +17,10 @@ final class LidWorkings
     {
         $write = new QuantityWriter($garden->units);
 
-        return array_filter(['hole' => self::hole($plan, $write), 'spacing_mm' => self::spacing($plan, $write)], static fn (?string $text): bool => $text !== null);
+        return array_filter(
+            ['hole' => self::hole($plan, $write), 'spacing_mm' => self::spacing($plan, $write)],
+            static fn (?string $text): bool => $text !== null,
+        );
     }
 
     private static function hole(TubPlan $plan, QuantityWriter $w): string
@@ -25,11 +28,24 @@ final class LidWorkings
         $seat = $plan->cutting->seat;
         $cup = $plan->tub->holes->cup;
         if ($plan->cutting->inMouth) {
-            return sprintf('The mouth of %s takes the body of %s and holds the lip of %s. Nothing is cut.', $w->length($seat->hole), $w->length($cup->top), $w->length($cup->lip));
+            return sprintf(
+                'The mouth of %s takes the body of %s and holds the lip of %s. Nothing is cut.',
+                $w->length($seat->hole),
+                $w->length($cup->top),
+                $w->length($cup->lip),
+            );
         }
 
-        return sprintf('Bearing (%s − %s) / 2 = %s mm each side; play %s − %s = %s mm. Measure one cup against the saw, cut one hole, try it, then cut the rest.',
-            $w->length($cup->lip), $w->length($seat->hole), $w->number($seat->bearing, 1), $w->length($seat->hole), $w->length($cup->top), $w->number($seat->play, 1));
+        return sprintf(
+            'Bearing (%s − %s) / 2 = %s mm each side; play %s − %s = %s mm. Measure one cup against the saw, cut one hole, try it, '
+                .'then cut the rest.',
+            $w->length($cup->lip),
+            $w->length($seat->hole),
+            $w->number($seat->bearing, 1),
+            $w->length($seat->hole),
+            $w->length($cup->top),
+            $w->number($seat->play, 1),
+        );
     }
 
     private static function spacing(TubPlan $plan, QuantityWriter $w): ?string
@@ -38,13 +54,23 @@ final class LidWorkings
         if ($plan->holes->arrangement->holeDistance === null) {
             return null;
         }
-        $least = sprintf('The least distance between two hole centres. Lips and lid allow %s', $w->length($plan->cutting->space->leastDistance()));
+        $least = sprintf(
+            'The least distance between two hole centres. Lips and lid allow %s',
+            $w->length($plan->cutting->space->leastDistance()),
+        );
         if ($pair === null) {
             return "$least.";
         }
 
-        return sprintf('%s. Of the plants the two that lack most, or have least to spare, stand %s apart: %s %s%s.', $least, $w->length($pair->distance),
-            $pair->crop === $pair->other ? mb_strtolower($pair->crop->name).' wants' : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want',
-            $w->length($pair->wanted), $plan->tub->planting->density === Density::Tight ? sprintf(', or %s of it harvested young', $w->number(Density::Tight->spacingShare(), 1)) : '');
+        return sprintf(
+            '%s. Of the plants the two that lack most, or have least to spare, stand %s apart: %s %s%s.',
+            $least,
+            $w->length($pair->distance),
+            $pair->crop === $pair->other
+                ? mb_strtolower($pair->crop->name).' wants'
+                : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want',
+            $w->length($pair->wanted), $plan->tub->planting->density === Density::Tight
+                ? sprintf(', or %s of it harvested young', $w->number(Density::Tight->spacingShare(), 1))
+                : '');
     }
 }

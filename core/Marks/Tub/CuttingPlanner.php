@@ -49,8 +49,20 @@ final readonly class CuttingPlanner
         $first = $inMouth
             ? self::hung($tub->holes->cup, null, $vessel->profile->mouth()->length, $lidTop)
             : $this->size($tub->holes, $tub->holes->cup, $tub->holes->diameter, $lidTop);
-        $line = WaterLine::of($tub->system, $tub->water->line(), $first->bottom, $rim, $tub->water->raft->belowRim, $tub->water->cloner->stemBelowCup);
-        $raft = $tub->system === GrowingSystem::Raft ? Raft::cut($vessel->profile, $line->grown, $tub->water->raft->thickness, $tub->water->raft->gap) : null;
+        $line = WaterLine::of(
+            $tub->system,
+            $tub->water->line(),
+            $first->bottom,
+            $rim,
+            $tub->water->raft->belowRim,
+            $tub->water->cloner->stemBelowCup,
+        );
+        $raft = $tub->system === GrowingSystem::Raft ? Raft::cut(
+            $vessel->profile,
+            $line->grown,
+            $tub->water->raft->thickness,
+            $tub->water->raft->gap,
+        ) : null;
         $lid = $raft === null ? $tub->body->lid : new Lid($raft->board, $raft->thickness, LidMake::Plain, 0.0, []);
         // A raft's cups float: they hang where its water line says.
         $sizes = [new CupPlan($first->cup, $first->seat, $first->saw, $line->cupBottom)];
@@ -68,7 +80,8 @@ final readonly class CuttingPlanner
         $mouth = $tub->body->vessel->profile->mouth();
         $holes = $tub->holes;
 
-        return $tub->body->vessel->isJar() && $mouth->round && $holes->diameter === null && $holes->secondCup === null && $tub->system !== GrowingSystem::Raft
+        return $tub->body->vessel->isJar() && $mouth->round && $holes->diameter === null
+            && $holes->secondCup === null && $tub->system !== GrowingSystem::Raft
             && $holes->cup->top <= $mouth->length && $mouth->length < $holes->cup->lip;
     }
 

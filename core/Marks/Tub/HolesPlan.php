@@ -39,7 +39,10 @@ final readonly class HolesPlan
     /** Least distance of a hole's edge to the lid's outline; null in a jar's mouth or without holes. */
     public function edge(): ?float
     {
-        return $this->cutting->inMouth || $this->count() === 0 ? null : min(INF, ...array_map($this->cutting->space->edge(...), $this->arrangement->points, $this->cupAt));
+        return $this->cutting->inMouth || $this->count() === 0 ? null : min(
+            INF,
+            ...array_map($this->cutting->space->edge(...), $this->arrangement->points, $this->cupAt),
+        );
     }
 
     /** Least width of lid between two holes. */
@@ -52,7 +55,9 @@ final readonly class HolesPlan
             return $this->arrangement->holeDistance - $this->cutting->seat->hole;
         }
 
-        return $this->arrangement->least(fn (float $distance, int $i, int $j): float => $this->cutting->space->web($distance, $this->cupAt[$i], $this->cupAt[$j]));
+        return $this->arrangement->least(
+            fn (float $distance, int $i, int $j): float => $this->cutting->space->web($distance, $this->cupAt[$i], $this->cupAt[$j]),
+        );
     }
 
     /** What is cut out, mm². */

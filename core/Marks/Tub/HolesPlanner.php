@@ -40,7 +40,10 @@ final readonly class HolesPlanner
         $this->space = $cutting->space;
         $this->solver = new LayoutSolver($this->space, $memory);
         $this->kind = $tub->holes->layout->regular();
-        $this->spacings = array_map(static fn (CropWish $w): float => $w->crop->spacingMm * $tub->planting->density->spacingShare(), $tub->planting->crops);
+        $this->spacings = array_map(
+            static fn (CropWish $w): float => $w->crop->spacingMm * $tub->planting->density->spacingShare(),
+            $tub->planting->crops,
+        );
     }
 
     /** Whether a layout was asked for that is not known yet. */
@@ -76,27 +79,40 @@ final readonly class HolesPlanner
     {
         $leastDistance = max($this->space->leastDistanceOfMost(), $narrowest);
         $within = $this->solver->most($this->kind, $leastDistance, $byLid);
-        $crops = array_map(static fn (CropWish $w): array => [$w->crop->key, $w->crop->matureHeightMm, $w->plants], $this->tub->planting->crops);
+        $crops = array_map(
+            static fn (CropWish $w): array => [$w->crop->key, $w->crop->matureHeightMm, $w->plants],
+            $this->tub->planting->crops,
+        );
         $question = LayoutQuestion::mixed($this->space, [$this->kind, $leastDistance, $apart, $within, $this->spacings, $crops]);
 
         return $this->solver->remembered($question, fn (): int => $this->mostMixed($leastDistance, $apart, $within));
     }
 
     /**
-     * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them ($apart), no more than
+     * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them ($apart), no
+     * more than
      * at the narrowest ($within), as laid out by the regular pattern of so many cups.
      */
     private function mostMixed(float $leastDistance, int $apart, int $within): int
     {
         $planting = $this->tub->planting;
         for ($cups = $within; $cups > $apart; $cups--) {
-            $arrangement = $this->kind === PatternKind::Best ? $this->solver->regular($cups, $leastDistance) : $this->solver->arrange($this->kind, $cups, $leastDistance);
+            $arrangement = $this->kind === PatternKind::Best
+                ? $this->solver->regular($cups, $leastDistance)
+                : $this->solver->arrange($this->kind, $cups, $leastDistance);
             if ($arrangement === null) {
                 continue;
             }
-            $wishes = array_map(static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants), CropMix::inProportion($planting->crops, $planting->density, $cups)->shares);
+            $wishes = array_map(
+                static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants),
+                CropMix::inProportion($planting->crops, $planting->density, $cups)->shares,
+            );
             $crops = CropPlaces::of($wishes, null, [], $planting->density, $arrangement);
-            $slack = $arrangement->least(static fn (float $distance, int $i, int $j): float => $distance - ($crops[$i] === null || $crops[$j] === null ? 0.0 : $planting->density->spacing($crops[$i], $crops[$j])));
+            $slack = $arrangement->least(static function (float $distance, int $i, int $j) use ($crops, $planting): float {
+                [$crop, $other] = [$crops[$i], $crops[$j]];
+
+                return $crop === null || $other === null ? $distance : $distance - $planting->density->spacing($crop, $other);
+            });
             if ($slack === null || $slack >= -self::ROUNDING_MM) {
                 return $cups;
             }
@@ -118,7 +134,11 @@ final readonly class HolesPlanner
             return [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)]), $wish->cups ?? 1, true];
         }
         if ($wish->isByHand()) {
-            return [Arrangement::of(PatternKind::Manual, array_map(static fn (HoleWish $h): Point => $h->point, $wish->holes)), count($wish->holes), true];
+            return [
+                Arrangement::of(PatternKind::Manual, array_map(static fn (HoleWish $h): Point => $h->point, $wish->holes)),
+                count($wish->holes),
+                true,
+            ];
         }
         $asked = $wish->cups ?? $this->plantsSaid();
 
@@ -138,7 +158,10 @@ final readonly class HolesPlanner
         }
         $leastDistance = max([$this->space->leastDistanceOfMost(), ...$this->spacings]);
 
-        return $this->place($cups, $leastDistance) ?? $this->place($cups, $this->space->leastDistanceOfMost()) ?? [self::none(), $cups, true];
+        return $this->place($cups, $leastDistance) ?? $this->place(
+            $cups,
+            $this->space->leastDistanceOfMost(),
+        ) ?? [self::none(), $cups, true];
     }
 
     /** @return array{Arrangement, int, bool} so many cups, or the most that fit */

@@ -48,7 +48,10 @@ final class PlantRemedies
         if (count($planting->crops) < 2) {
             return [];
         }
-        $crops = array_map(static fn (CropShare $s): stdClass => (object) ['crop' => $s->crop->key, 'plants' => $s->plants], CropMix::inProportion($planting->crops, $planting->density, $plants)->shares);
+        $crops = array_map(
+            static fn (CropShare $s): stdClass => (object) ['crop' => $s->crop->key, 'plants' => $s->plants],
+            CropMix::inProportion($planting->crops, $planting->density, $plants)->shares,
+        );
 
         return $context->patch->set($plan->tub->pointer('/crops'), $crops);
     }

@@ -11,7 +11,10 @@ use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\NestedPair;
 use stdClass;
 
-/** What is particular to a raft, a cloner, a nursery, a nested pair, a lined or painted tub, a jar with an adapter; null where a tub is none. */
+/**
+ * What is particular to a raft, a cloner, a nursery, a nested pair, a lined or painted tub, a jar with an adapter; null where a tub is
+ * none.
+ */
 final class SystemReport
 {
     /** @return array<string, stdClass|null> by the report's key */
@@ -22,12 +25,18 @@ final class SystemReport
 
         return [
             'raft' => self::raft($plan),
-            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) ['stem_end_mm' => $plan->water->line->cupBottom - $tub->water->cloner->stemBelowCup, 'stem_below_cup_mm' => $tub->water->cloner->stemBelowCup, 'collar' => $tub->water->cloner->collar] : null,
+            'cloner' => $tub->system === GrowingSystem::Cloner ? (object) [
+                'stem_end_mm' => $plan->water->line->cupBottom - $tub->water->cloner->stemBelowCup,
+                'stem_below_cup_mm' => $tub->water->cloner->stemBelowCup,
+                'collar' => $tub->water->cloner->collar,
+            ] : null,
             'nursery' => self::nursery($plan),
             'under' => self::under($plan),
             'liner' => self::liner($plan),
             'sight_strip' => self::sightStrip($plan),
-            'adapter' => $vessel->isJar() && ! $plan->cutting->inMouth && $plan->cutting->raft === null ? (object) ['outer_mm' => $tub->body->lid->across(), 'inner_mm' => $plan->cutting->seat->hole] : null,
+            'adapter' => $vessel->isJar() && ! $plan->cutting->inMouth && $plan->cutting->raft === null
+                ? (object) ['outer_mm' => $tub->body->lid->across(), 'inner_mm' => $plan->cutting->seat->hole]
+                : null,
         ];
     }
 
@@ -100,7 +109,12 @@ final class SystemReport
         $least = LinerBag::leastFor($plan->tub->body->vessel->profile);
         $bag = $plan->tub->body->liner;
 
-        return (object) ['least_width_mm' => $least->width, 'least_length_mm' => $least->length, 'width_mm' => $bag?->width, 'length_mm' => $bag?->length];
+        return (object) [
+            'least_width_mm' => $least->width,
+            'least_length_mm' => $least->length,
+            'width_mm' => $bag?->width,
+            'length_mm' => $bag?->length,
+        ];
     }
 
     /** Heights between which a painted passive tub keeps a strip bare, to read the level by; null for others. */

@@ -44,6 +44,8 @@ final class TubMark extends Mark
 
     public function report(Plan $plan): MarkReport
     {
-        return new MarkReport(tubs: array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs));
+        return new MarkReport(
+            tubs: array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
+        );
     }
 }

@@ -33,7 +33,15 @@ final readonly class TubParts
     {
         $parts = new self($plan, $garden, $library);
 
-        return [...$parts->vessel(), ...$parts->cups(), ...$parts->cover(), ...$parts->raft(), ...$parts->nursery(), ...$parts->pair(), ...$parts->lid()];
+        return [
+            ...$parts->vessel(),
+            ...$parts->cups(),
+            ...$parts->cover(),
+            ...$parts->raft(),
+            ...$parts->nursery(),
+            ...$parts->pair(),
+            ...$parts->lid(),
+        ];
     }
 
     /** @return list<Need> */
@@ -41,7 +49,13 @@ final readonly class TubParts
     {
         $tub = $this->plan->tub;
 
-        return [new Need($tub->body->vessel->key ?? "vessel:$tub->id", $tub->body->vessel->name, NeedKind::Part, $tub->count, stage: NeedStage::Vessel)];
+        return [new Need(
+            $tub->body->vessel->key ?? "vessel:$tub->id",
+            $tub->body->vessel->name,
+            NeedKind::Part,
+            $tub->count,
+            stage: NeedStage::Vessel,
+        )];
     }
 
     /** @return list<Need> cups made at home are there already */
@@ -51,7 +65,14 @@ final readonly class TubParts
         $needs = [];
         foreach ($this->plan->cutting->sizes as $i => $size) {
             $count = $this->plan->holes->cupsOf($i) * $tub->count;
-            $needs[] = new Need($size->cup->key ?? ($i === 0 ? "cup:$tub->id" : "cup-2:$tub->id"), $size->cup->name, NeedKind::Part, $count, stage: NeedStage::Vessel, owned: $size->cup->homeMade ? $count : 0.0);
+            $needs[] = new Need(
+                $size->cup->key ?? ($i === 0 ? "cup:$tub->id" : "cup-2:$tub->id"),
+                $size->cup->name,
+                NeedKind::Part,
+                $count,
+                stage: NeedStage::Vessel,
+                owned: $size->cup->homeMade ? $count : 0.0,
+            );
         }
 
         return $needs;
@@ -65,7 +86,10 @@ final readonly class TubParts
 
         return match ($tub->body->cover) {
             Cover::None => [],
-            Cover::Paint => [$this->named('paint-dark', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel), $this->named('paint-light', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel)],
+            Cover::Paint => [
+                $this->named('paint-dark', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel),
+                $this->named('paint-light', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel),
+            ],
             Cover::Foil, Cover::Sleeve => [$this->named($tub->body->cover->value, NeedKind::Consumable, $area, 'm²', NeedStage::Vessel)],
             Cover::Liner => [$this->named('liner-bag', NeedKind::Part, $tub->count, 'piece', NeedStage::Vessel)],
         };
@@ -84,8 +108,13 @@ final readonly class TubParts
         $count = $this->plan->tub->count;
 
         return [
-            ...($board === null ? [] : [$this->named('foam-board', NeedKind::Part, $board->length * $board->width / 1.0e6 * $count, 'm²'), $this->knife()]),
-            ...($this->plan->tub->water->cloner->collar ? [$this->named('foam-collar', NeedKind::Part, $this->plan->holes->count() * $count)] : []),
+            ...($board === null ? [] : [
+                $this->named('foam-board', NeedKind::Part, $board->length * $board->width / 1.0e6 * $count, 'm²'),
+                $this->knife(),
+            ]),
+            ...($this->plan->tub->water->cloner->collar ? [
+                $this->named('foam-collar', NeedKind::Part, $this->plan->holes->count() * $count),
+            ] : []),
         ];
     }
 
@@ -104,7 +133,9 @@ final readonly class TubParts
     /** A nursery's tube in mm: up from its pump on the floor, and round the lid by the outermost cups with a stub to each. */
     private function dripTube(): float
     {
-        return $this->plan->tub->body->vessel->profile->rim() + $this->plan->cutting->lid->outline->perimeter() + self::DRIP_STUB_MM * $this->plan->holes->count();
+        return $this->plan->tub->body->vessel->profile->rim()
+            + $this->plan->cutting->lid->outline->perimeter()
+            + self::DRIP_STUB_MM * $this->plan->holes->count();
     }
 
     /** @return list<Need> */
@@ -117,7 +148,15 @@ final readonly class TubParts
         return $lower === null ? [] : [
             new Need($lower->key ?? "under:$tub->id", $lower->name, NeedKind::Part, $tub->count, stage: NeedStage::System),
             $this->named('block', NeedKind::Part, self::BLOCKS * $tub->count),
-            new Need("saw-$cordHole", "Hole saw $cordHole mm, for the cord", NeedKind::Tool, 1, stage: NeedStage::System, shared: true, owned: SawSeries::has($this->garden->saws, NestedPair::CORD_HOLE_MM) ? 1.0 : 0.0),
+            new Need(
+                "saw-$cordHole",
+                "Hole saw $cordHole mm, for the cord",
+                NeedKind::Tool,
+                1,
+                stage: NeedStage::System,
+                shared: true,
+                owned: SawSeries::has($this->garden->saws, NestedPair::CORD_HOLE_MM) ? 1.0 : 0.0,
+            ),
         ];
     }
 
@@ -128,7 +167,11 @@ final readonly class TubParts
         $tub = $this->plan->tub;
 
         return [
-            ...($tub->body->vessel->isJar() && ! $cutting->inMouth && $cutting->raft === null ? [$this->named('adapter-disc', NeedKind::Part, $tub->count)] : []),
+            ...($tub->body->vessel->isJar() && ! $cutting->inMouth && $cutting->raft === null ? [$this->named(
+                'adapter-disc',
+                NeedKind::Part,
+                $tub->count,
+            )] : []),
             ...($tub->holes->traced && ! $cutting->inMouth ? [$this->knife()] : []),
         ];
     }

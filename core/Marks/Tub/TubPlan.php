@@ -10,7 +10,10 @@ use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Vessel\Weight;
 
-/** All that follows from one tub by itself: its holes, its plants, its water, and what it takes to stand there. Lengths in mm, volumes in litres. */
+/**
+ * All that follows from one tub by itself: its holes, its plants, its water, and what it takes to stand there. Lengths in mm, volumes
+ * in litres.
+ */
 final readonly class TubPlan
 {
     public function __construct(
@@ -54,7 +57,10 @@ final readonly class TubPlan
     {
         $draught = $this->draught();
 
-        return $draught === null ? null : $this->cutting->raft?->dip($this->tub->holes->cup->height - $this->cutting->seat->raise, $draught);
+        return $draught === null ? null : $this->cutting->raft?->dip(
+            $this->tub->holes->cup->height - $this->cutting->seat->raise,
+            $draught,
+        );
     }
 
     /** Where the tube meets the floor: in the middle of the left wall. */
@@ -69,7 +75,13 @@ final readonly class TubPlan
         $entry = $this->tub->body->floorHeight() + $this->fittings->tubeEntry;
         $stoneHeight = $this->tub->water->stones->height ?? 0.0;
 
-        return TubeRoute::of($distance, $entry - $pumpHeight, max(0.0, $this->fittings->tubeEntry - $stoneHeight), $this->tubeFoot(), $this->fittings->stones);
+        return TubeRoute::of(
+            $distance,
+            $entry - $pumpHeight,
+            max(0.0, $this->fittings->tubeEntry - $stoneHeight),
+            $this->tubeFoot(),
+            $this->fittings->stones,
+        );
     }
 
     /** Height of the highest water line above the room's floor. */

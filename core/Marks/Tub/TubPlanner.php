@@ -47,9 +47,19 @@ final readonly class TubPlanner
         [$byLid, $bySpacing] = $planner->most();
         $byWater = fn (int $cups): ?int => $this->byWater($tub, self::water($tub, $cutting, $line, array_fill(0, $cups, 0)));
         [$arrangement, $asked, $complete] = $planner->layOut($byLid, $bySpacing, $byWater);
-        $cropAt = CropPlaces::of($tub->planting->crops, $tub->planting->plants, $tub->holes->layout->crops(), $tub->planting->density, $arrangement);
+        $cropAt = CropPlaces::of(
+            $tub->planting->crops,
+            $tub->planting->plants,
+            $tub->holes->layout->crops(),
+            $tub->planting->density,
+            $arrangement,
+        );
         $holes = new HolesPlan($cutting, $arrangement, self::cupAt($tub, $cropAt), $asked, $complete, $planner->isWaiting());
-        $mix = CropMix::count(array_values(array_filter($cropAt)), $tub->planting->density, array_map(static fn (CropWish $w): string => $w->crop->key, $tub->planting->crops));
+        $mix = CropMix::count(
+            array_values(array_filter($cropAt)),
+            $tub->planting->density,
+            array_map(static fn (CropWish $w): string => $w->crop->key, $tub->planting->crops),
+        );
         $water = self::water($tub, $cutting, $line, $holes->cupAt, $mix, $this->climate);
         $capacity = Capacity::of($byLid, $bySpacing, $this->byWater($tub, $water));
         $plants = $this->plants($tub, $cutting, $holes, $cropAt, $mix, $capacity);
@@ -62,8 +72,14 @@ final readonly class TubPlanner
      *
      * @param  array<int, int>  $cupAt
      */
-    private static function water(Tub $tub, Cutting $cutting, WaterLine $line, array $cupAt, ?CropMix $mix = null, float $climate = 1.0): WaterPlan
-    {
+    private static function water(
+        Tub $tub,
+        Cutting $cutting,
+        WaterLine $line,
+        array $cupAt,
+        ?CropMix $mix = null,
+        float $climate = 1.0,
+    ): WaterPlan {
         $profile = $tub->body->vessel->profile;
         $stones = $tub->water->stones;
 
@@ -86,7 +102,11 @@ final readonly class TubPlanner
     {
         $counts = array_count_values($cupAt);
 
-        return array_map(static fn (CupPlan $size, int $i): HangingCups => new HangingCups($size->cup, $counts[$i] ?? 0, $size->bottom), $cutting->sizes, array_keys($cutting->sizes));
+        return array_map(
+            static fn (CupPlan $size, int $i): HangingCups => new HangingCups($size->cup, $counts[$i] ?? 0, $size->bottom),
+            $cutting->sizes,
+            array_keys($cutting->sizes),
+        );
     }
 
     /**
@@ -116,8 +136,24 @@ final readonly class TubPlanner
         }
 
         return count($planting->crops) === 1
-            ? Capacity::byWater($planting->crops[0]->crop, $planting->density, $tub->system, $tub->water->topUps, $this->climate, $water->working(), $water->usable())
-            : Capacity::mixByWater($planting->crops, $planting->density, $tub->system, $tub->water->topUps, $this->climate, $water->working(), $water->usable());
+            ? Capacity::byWater(
+                $planting->crops[0]->crop,
+                $planting->density,
+                $tub->system,
+                $tub->water->topUps,
+                $this->climate,
+                $water->working(),
+                $water->usable(),
+            )
+            : Capacity::mixByWater(
+                $planting->crops,
+                $planting->density,
+                $tub->system,
+                $tub->water->topUps,
+                $this->climate,
+                $water->working(),
+                $water->usable(),
+            );
     }
 
     /** @param  list<Crop|null>  $cropAt */
@@ -132,7 +168,9 @@ final readonly class TubPlanner
             $bare ? min($tub->planting->plants ?? $holes->count(), $holes->count()) : $mix->plants(),
             Neighbours::closest($holes->arrangement, $cropAt, $cutting->lid),
             $this->climate,
-            $tub->planting->pebbles ? array_sum(array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litres(), self::hanging($cutting, $holes->cupAt))) : 0.0,
+            $tub->planting->pebbles ? array_sum(
+                array_map(static fn (HangingCups $c): float => $c->count * $c->cup->litres(), self::hanging($cutting, $holes->cupAt)),
+            ) : 0.0,
         );
     }
 
@@ -144,7 +182,12 @@ final readonly class TubPlanner
 
         return new Fittings(
             Weight::of($body->vessel, $water->working(), $plants->pebbles, $plants->mix->matureKg(), $body->under),
-            $stones === null ? [] : StonePlacement::of($arrangement->points, $stones->count, RoundedBox::of($profile->sectionAt(0.0)), $stones->stone->length),
+            $stones === null ? [] : StonePlacement::of(
+                $arrangement->points,
+                $stones->count,
+                RoundedBox::of($profile->sectionAt(0.0)),
+                $stones->stone->length,
+            ),
             $body->tubeThroughLid ? $profile->rim() + $body->lid->topAboveRim : $profile->rim() - TubeRoute::BELOW_RIM_MM,
             $body->under === null ? null : NestedPair::of($profile, $body->vessel->floor, $body->under, $body->blocks),
         );

@@ -70,7 +70,9 @@ final class TubReport
             'lowest_mm' => $plan->water->lowest,
             'tube_entry_mm' => $passive ? null : $plan->fittings->tubeEntry,
             'overflow_mm' => $garden->site->setting === Setting::Open ? $line->overflow() : null,
-            'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim() ? null : $vessel->profile->depthFor($vessel->labelLitres),
+            'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim()
+                ? null
+                : $vessel->profile->depthFor($vessel->labelLitres),
             'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay / 2),
             'harvest_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay),
             'air_gap_harvest_mm' => $harvestDay === null ? null : $plan->water->gapOn($harvestDay),
@@ -84,7 +86,12 @@ final class TubReport
         return array_map(static function (LineChoice $choice) use ($plan): stdClass {
             $line = WaterLine::of($plan->tub->system, $choice, $plan->water->line->cupBottom, $plan->tub->body->vessel->profile->rim());
 
-            return (object) ['choice' => $choice->value, 'chosen' => $choice === $plan->tub->water->line(), 'water_line_mm' => $line->held ?? $line->grown, 'start_line_mm' => $line->start];
+            return (object) [
+                'choice' => $choice->value,
+                'chosen' => $choice === $plan->tub->water->line(),
+                'water_line_mm' => $line->held ?? $line->grown,
+                'start_line_mm' => $line->start,
+            ];
         }, LineChoice::for($plan->tub->system));
     }
 
@@ -124,6 +131,9 @@ final class TubReport
      */
     public static function stations(array $stations): array
     {
-        return array_map(static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...Report::section($s->section)], $stations);
+        return array_map(
+            static fn (Station $s): stdClass => (object) ['height_mm' => $s->height, ...Report::section($s->section)],
+            $stations,
+        );
     }
 }

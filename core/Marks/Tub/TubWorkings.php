@@ -23,14 +23,25 @@ final class TubWorkings
         $line = $plan->water->line->grown;
         $displaced = $plan->water->reservoir->displacedAt($line);
 
-        return sprintf('The measures hold %s up to the water line at %s', $w->volume($plan->tub->body->vessel->profile->volumeAt($line)), $w->length($line))
+        return sprintf(
+            'The measures hold %s up to the water line at %s',
+            $w->volume($plan->tub->body->vessel->profile->volumeAt($line)),
+            $w->length($line),
+        )
             .($displaced > 0.0 ? sprintf('; pebbles under water take %s of it.', $w->volume($displaced)) : '; no cup is under water.')
-            .sprintf(' Down to the lowest useful level at %s, %s can be used.', $w->length($plan->water->lowest), $w->volume($plan->water->usable()));
+            .sprintf(
+                ' Down to the lowest useful level at %s, %s can be used.',
+                $w->length($plan->water->lowest),
+                $w->volume($plan->water->usable()),
+            );
     }
 
     private static function mass(TubPlan $plan, QuantityWriter $w): string
     {
         return sprintf('Empty %s, water %s, wet pebbles and plants the rest. Over its floor that is %s kg/m².',
-            $w->mass($plan->tub->body->vessel->emptyKg), $w->mass($plan->water->working()), $w->number($plan->fittings->weight->kgPerSquareMetre, 0));
+            $w->mass($plan->tub->body->vessel->emptyKg), $w->mass($plan->water->working()), $w->number(
+                $plan->fittings->weight->kgPerSquareMetre,
+                0,
+            ));
     }
 }

@@ -61,8 +61,14 @@ final class VesselRules
         }
 
         return new Finding('vessel.label', Severity::Mind, $tub->id, $tub->pointer('/vessel/label_l'),
-            sprintf('The label says %s and the measures hold %s to the rim. Check them with a known fill.', $context->write->volume($label), $context->write->volume($brim)),
-            $brim < $label ? 'Labels are often of the outside or to the rim; dose and weight follow the measures, not the label.' : 'A vessel this much larger than its label is most often measured wrong.');
+            sprintf(
+                'The label says %s and the measures hold %s to the rim. Check them with a known fill.',
+                $context->write->volume($label),
+                $context->write->volume($brim),
+            ),
+            $brim < $label
+                ? 'Labels are often of the outside or to the rim; dose and weight follow the measures, not the label.'
+                : 'A vessel this much larger than its label is most often measured wrong.');
     }
 
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding
@@ -75,7 +81,11 @@ final class VesselRules
         }
 
         return new Finding('vessel.taper', Severity::Mind, $tub->id, $tub->pointer('/vessel/stations'),
-            sprintf('The floor is wider than the rim: %s against %s. Were the two mixed up?', $context->write->length($floor->length), $context->write->length($rim->length)),
+            sprintf(
+                'The floor is wider than the rim: %s against %s. Were the two mixed up?',
+                $context->write->length($floor->length),
+                $context->write->length($rim->length),
+            ),
             'Buckets and totes stack, so nearly all of them widen upwards. Shouldered jars and bottles do narrow.');
     }
 
@@ -85,10 +95,18 @@ final class VesselRules
         $tub = $plan->tub;
         $fit = $tub->body->vessel->fit;
         $why = 'Fills against a tape should lie on one line; one that does not was misread or poured wrong.';
-        $off = static fn (float $share): string => sprintf('%s %% %s', $context->write->number(abs($share) * 100, 1), $share > 0 ? 'above' : 'below');
+        $off = static fn (float $share): string => sprintf(
+            '%s %% %s',
+            $context->write->number(abs($share) * 100, 1),
+            $share > 0 ? 'above' : 'below',
+        );
         if ($fit?->odd !== null) {
             return [new Finding('vessel.fill', Severity::Mind, $tub->id, $tub->pointer("/vessel/fills/$fit->odd"),
-                sprintf('Fill %d is %s what the others say, and they agree. Pour and read it again, or leave it out.', $fit->odd + 1, $off($fit->oddDeviation ?? 0.0)), $why,
+                sprintf(
+                    'Fill %d is %s what the others say, and they agree. Pour and read it again, or leave it out.',
+                    $fit->odd + 1,
+                    $off($fit->oddDeviation ?? 0.0),
+                ), $why,
                 [new Remedy('Leave fill '.($fit->odd + 1).' out', $context->patch->remove($tub->pointer("/vessel/fills/$fit->odd")))])];
         }
         $findings = [];
@@ -109,11 +127,18 @@ final class VesselRules
             return null;
         }
         $bearing = $context->plan->garden->site->bearing->isStructure()
-            ? sprintf(' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.', $context->write->number($plan->fittings->weight->kgPerSquareMetre, 0))
+            ? sprintf(
+                ' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.',
+                $context->write->number($plan->fittings->weight->kgPerSquareMetre, 0),
+            )
             : '';
 
         return new Finding('vessel.heavy', Severity::Mind, $tub->id, $tub->pointer('/vessel'),
-            sprintf('Filled it weighs %s. Fill it where it will stand, and do not lift it.%s', $context->write->mass($plan->fittings->weight->kg), $bearing),
+            sprintf(
+                'Filled it weighs %s. Fill it where it will stand, and do not lift it.%s',
+                $context->write->mass($plan->fittings->weight->kg),
+                $bearing,
+            ),
             sprintf('More than %s is more than one person should lift, and water moves.', $context->write->mass(Weight::LIFT_LIMIT_KG)));
     }
 
@@ -128,7 +153,14 @@ final class VesselRules
         $over = $kg > $limit;
 
         return new Finding('vessel.shelf', $over ? Severity::Stop : Severity::Mend, $tub->id, '/site/shelf_limit_kg',
-            sprintf('%s on a shelf that bears %s. %s', $context->write->mass($kg), $context->write->mass($limit), $over ? 'Put it on the ground, or build it smaller.' : 'That is over four fifths of it: use a smaller tub or a stronger shelf.'),
+            sprintf(
+                '%s on a shelf that bears %s. %s',
+                $context->write->mass($kg),
+                $context->write->mass($limit),
+                $over
+                    ? 'Put it on the ground, or build it smaller.'
+                    : 'That is over four fifths of it: use a smaller tub or a stronger shelf.',
+            ),
             'A shelf bears less in the middle than at its ends, and less when wet. Whoever built it knows.');
     }
 
@@ -137,12 +169,21 @@ final class VesselRules
         $tub = $plan->tub;
         $profile = $tub->body->vessel->profile;
         $filled = $profile->volumeAt($plan->water->line->grown) / $profile->brim();
-        if ($tub->body->vessel->braced || $profile->longest() <= self::BOW_LENGTH_MM || $profile->rim() <= self::BOW_DEPTH_MM || $filled <= self::BOW_FILL) {
+        if (
+            $tub->body->vessel->braced
+            || $profile->longest() <= self::BOW_LENGTH_MM
+            || $profile->rim() <= self::BOW_DEPTH_MM
+            || $filled <= self::BOW_FILL
+        ) {
             return null;
         }
 
         return new Finding('vessel.bow', Severity::Mind, $tub->id, $tub->pointer('/vessel/braced'),
-            sprintf('%s long and %s %% full, its long walls will bow. Brace it round the middle with a strap or a batten.', $context->write->length($profile->longest()), $context->write->number($filled * 100, 0)),
+            sprintf(
+                '%s long and %s %% full, its long walls will bow. Brace it round the middle with a strap or a batten.',
+                $context->write->length($profile->longest()),
+                $context->write->number($filled * 100, 0),
+            ),
             'Water presses hardest at the bottom of a long flat wall; the lid then no longer sits.',
             [$context->set('Brace it', $tub->pointer('/vessel/braced'), true)]);
     }
@@ -156,7 +197,8 @@ final class VesselRules
 
         return new Finding('vessel.light', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
             sprintf('%s walls let light in and algae will grow. Choose a cover.', ucfirst($tub->body->vessel->opacity->value)),
-            'Light on nutrient solution feeds algae, which take oxygen and nutrients. Paint goes on the outside only, outdoors, a dark coat and then a light one.',
+            'Light on nutrient solution feeds algae, which take oxygen and nutrients. Paint goes on the outside only, outdoors, a '
+                .'dark coat and then a light one.',
             [
                 $context->set('Paint the outside', $tub->pointer('/vessel/cover'), 'paint'),
                 $context->set('Wrap it in foil', $tub->pointer('/vessel/cover'), 'foil'),
@@ -175,9 +217,20 @@ final class VesselRules
         $up = static fn (float $mm): int => (int) (ceil($mm / self::BAG_STEP_MM) * self::BAG_STEP_MM);
 
         return new Finding('vessel.liner', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
-            sprintf('The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.', $w->length($tub->body->liner->width), $w->length($tub->body->liner->length), $w->length($least->width), $w->length($least->length)),
-            'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth it before it is trimmed.',
-            [$context->set(sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))), $tub->pointer('/vessel/cover'), (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]])]);
+            sprintf(
+                'The bag is %s by %s flat and this tub takes at least %s by %s. Use a larger one.',
+                $w->length($tub->body->liner->width),
+                $w->length($tub->body->liner->length),
+                $w->length($least->width),
+                $w->length($least->length),
+            ),
+            'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth '
+                .'it before it is trimmed.',
+            [$context->set(
+                sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))),
+                $tub->pointer('/vessel/cover'),
+                (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]],
+            )]);
     }
 
     private static function sun(TubPlan $plan, RuleContext $context): ?Finding
@@ -190,7 +243,10 @@ final class VesselRules
         return new Finding('vessel.sun', Severity::Mind, $tub->id, $tub->pointer('/vessel/cover'),
             'Full sun warms a bare opaque tub. Give it a light outer coat, or shade.',
             'Warm water holds less oxygen and roots use more of it.',
-            [$context->set('Give it a light coat', $tub->pointer('/vessel/cover'), 'paint'), $context->set('Make a light sleeve', $tub->pointer('/vessel/cover'), 'sleeve')]);
+            [
+                $context->set('Give it a light coat', $tub->pointer('/vessel/cover'), 'paint'),
+                $context->set('Make a light sleeve', $tub->pointer('/vessel/cover'), 'sleeve'),
+            ]);
     }
 
     private static function coldFloor(TubPlan $plan, RuleContext $context): ?Finding

@@ -79,33 +79,65 @@ async function take(files: FileList | null): Promise<void> {
     if (made) router.visit(`/gardens/${made.id}`);
 }
 
-const when = (iso: string): string => new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+const when = (iso: string): string =>
+    new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 /** With two gardens or more, the newest two stand side by side at once. */
-const compareHref = computed(() => (props.gardens.length > 1 ? `/compare?of=${props.gardens.slice(0, 2).map((g) => g.id).join(',')}` : '/compare'));
+const compareHref = computed(() =>
+    props.gardens.length > 1
+        ? `/compare?of=${props.gardens
+              .slice(0, 2)
+              .map((g) => g.id)
+              .join(',')}`
+        : '/compare',
+);
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </script>
 
 <template>
     <Head title="Gardens" />
-    <div class="page" :class="{ dropping }" @dragover.prevent="dropping = true" @dragleave.self="dropping = false" @drop.prevent="dropping = false; take($event.dataTransfer?.files ?? null)">
+    <div
+        class="page"
+        :class="{ dropping }"
+        @dragover.prevent="dropping = true"
+        @dragleave.self="dropping = false"
+        @drop.prevent="
+            dropping = false;
+            take($event.dataTransfer?.files ?? null);
+        "
+    >
         <header>
             <svg width="150" height="64" viewBox="0 0 150 64" aria-hidden="true">
-                <path class="w" d="M22 30h52l-4 28H26z" /><path d="M18 10h60M20 10l5 48h46l5-48" /><path class="c" d="M34 10h12l-2 12h-8zM52 10h12l-2 12h-8z" /><path d="M0 60h150M92 60V22h24v38M90 22h28" /><path class="w" d="M93 40h22v19H93z" />
+                <path class="w" d="M22 30h52l-4 28H26z" />
+                <path d="M18 10h60M20 10l5 48h46l5-48" />
+                <path class="c" d="M34 10h12l-2 12h-8zM52 10h12l-2 12h-8z" />
+                <path d="M0 60h150M92 60V22h24v38M90 22h28" />
+                <path class="w" d="M93 40h22v19H93z" />
             </svg>
             <div>
                 <h1>Kelp Tub</h1>
                 <p class="faint">Design, build and keep standalone hydroponic tubs.</p>
             </div>
-            <nav aria-label="Beside the gardens"><Link href="/library" class="word">Library</Link><Link :href="compareHref" class="word">Compare</Link></nav>
+            <nav aria-label="Beside the gardens">
+                <Link href="/library" class="word">Library</Link><Link :href="compareHref" class="word">Compare</Link>
+            </nav>
         </header>
 
         <div v-if="message" class="message" role="alert">
-            <p><b v-if="refusedFile">{{ refusedFile }}: </b>{{ message }}</p>
-            <ul v-if="faults.length"><li v-for="f in faults.slice(0, 12)" :key="f.pointer + f.message"><code>{{ f.pointer || '/' }}</code> {{ f.message }}</li></ul>
+            <p>
+                <b v-if="refusedFile">{{ refusedFile }}: </b>{{ message }}
+            </p>
+            <ul v-if="faults.length">
+                <li v-for="f in faults.slice(0, 12)" :key="f.pointer + f.message">
+                    <code>{{ f.pointer || '/' }}</code> {{ f.message }}
+                </li>
+            </ul>
             <p v-if="faults.length > 12" class="faint">and {{ faults.length - 12 }} more</p>
             <button type="button" class="word" @click="say('')">Close</button>
         </div>
-        <div v-if="deleted" class="message" role="status"><p>{{ deleted.name }} was deleted.</p><button type="button" class="box" @click="bringBack">Bring it back</button></div>
+        <div v-if="deleted" class="message" role="status">
+            <p>{{ deleted.name }} was deleted.</p>
+            <button type="button" class="box" @click="bringBack">Bring it back</button>
+        </div>
 
         <main>
             <h2>Gardens</h2>
@@ -113,12 +145,23 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             <ul v-else class="gardens">
                 <li v-for="g in props.gardens" :key="g.id" :data-garden="g.id">
                     <Link :href="`/gardens/${g.id}`" class="open">{{ g.name }}</Link>
-                    <p class="faint small">{{ g.tubs }} {{ g.tubs === 1 ? 'tub' : 'tubs' }} · {{ g.plants }} {{ g.plants === 1 ? 'plant' : 'plants' }} · {{ money(g.outlay) }} {{ g.currency }} · {{ when(g.updated_at) }}</p>
-                    <span v-if="g.worst" class="severity" :class="g.worst">{{ WORDS[g.worst] }}</span><span v-else class="sound">{{ g.tubs ? 'Sound' : '' }}</span>
+                    <p class="faint small">
+                        {{ g.tubs }} {{ g.tubs === 1 ? 'tub' : 'tubs' }} · {{ g.plants }} {{ g.plants === 1 ? 'plant' : 'plants' }} ·
+                        {{ money(g.outlay) }} {{ g.currency }} · {{ when(g.updated_at) }}
+                    </p>
+                    <span v-if="g.worst" class="severity" :class="g.worst">{{ WORDS[g.worst] }}</span><span v-else class="sound">{{
+                        g.tubs ? 'Sound' : ''
+                    }}</span>
                     <span class="acts">
-                        <button type="button" class="word" @click="copy(g)">Copy<span class="hidden-visually"> {{ g.name }}</span></button>
-                        <a class="word" :href="`/api/gardens/${g.id}/file`" download>Save as a file<span class="hidden-visually">: {{ g.name }}</span></a>
-                        <button type="button" class="word" @click="remove(g)">Delete<span class="hidden-visually"> {{ g.name }}</span></button>
+                        <button type="button" class="word" @click="copy(g)">
+                            Copy<span class="hidden-visually"> {{ g.name }}</span>
+                        </button>
+                        <a class="word" :href="`/api/gardens/${g.id}/file`" download
+                            >Save as a file<span class="hidden-visually">: {{ g.name }}</span></a
+                        >
+                        <button type="button" class="word" @click="remove(g)">
+                            Delete<span class="hidden-visually"> {{ g.name }}</span>
+                        </button>
                     </span>
                 </li>
             </ul>
@@ -127,7 +170,17 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <input id="new-name" v-model="name" maxlength="120" placeholder="Its name" />
                 <button type="submit" class="box strong" :disabled="busy">Make it</button>
                 <span class="or faint">or</span>
-                <label class="box file" for="file">Read a file<input id="file" type="file" accept=".json,application/json" class="hidden-visually" @change="take(($event.target as HTMLInputElement).files); ($event.target as HTMLInputElement).value = ''" /></label>
+                <label class="box file" for="file"
+                    >Read a file<input
+                        id="file"
+                        type="file"
+                        accept=".json,application/json"
+                        class="hidden-visually"
+                        @change="
+                            take(($event.target as HTMLInputElement).files);
+                            ($event.target as HTMLInputElement).value = '';
+                        "
+                /></label>
             </form>
             <p class="small faint">Files end in .kelp.json. You can also drop one on this page.</p>
         </main>
@@ -135,33 +188,165 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </template>
 
 <style scoped>
-.page { max-width: 60rem; margin: 0 auto; padding: 2.4rem 1.4rem 4rem; min-height: 100vh; }
-.page.dropping { outline: 3px dashed var(--water); outline-offset: -12px; }
-header { display: flex; align-items: flex-end; gap: 1.4rem; margin-bottom: 2rem; border-bottom: 1px solid var(--ink); }
-header > div { padding-bottom: 0.7rem; flex: 1; }
-header nav { display: flex; gap: 1.1rem; padding-bottom: 0.7rem; }
-header nav a { text-decoration: none; display: inline-flex; align-items: center; }
-header h1 { font-size: 2.1rem; }
-svg path { fill: none; stroke: var(--ink); stroke-width: 2; }
-svg .w { fill: var(--water-wash); stroke: none; }
-svg .c { fill: var(--cup); stroke-width: 1.2; }
-.gardens { list-style: none; padding: 0; margin: 0.8rem 0 1.6rem; border-top: 1px solid var(--rule); }
-.gardens li { display: grid; grid-template-columns: 1fr 5rem auto; gap: 0 1.2rem; align-items: center; padding: 0.75rem 0; border-bottom: 1px solid var(--rule); }
-.open { font-family: var(--grotesque); font-weight: 700; font-size: 1.2rem; color: var(--ink); text-decoration: none; overflow-wrap: anywhere; }
-.open:hover { text-decoration: underline; text-underline-offset: 3px; }
-.gardens p { grid-row: 2; grid-column: 1; }
-.severity, .sound { grid-row: 1 / 3; grid-column: 2; justify-self: start; }
-.sound { color: var(--kelp); }
-.acts { grid-row: 1 / 3; grid-column: 3; display: flex; gap: 0.9rem; }
-a.word { text-decoration: none; display: inline-flex; align-items: center; }
-.make { display: flex; flex-wrap: wrap; gap: 0.6rem; align-items: center; margin: 1.6rem 0 0.6rem; }
-.make label:first-child { font-family: var(--grotesque); font-weight: 600; }
-.make input:not([type='file']) { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.35rem 0.6rem; min-height: 34px; width: 16rem; }
-.file { display: inline-flex; align-items: center; position: relative; }
-.file:focus-within { outline: 2px solid var(--focus); outline-offset: 2px; }
-.message { border: 1px solid var(--ink); background: var(--sheet); padding: 0.7rem 1rem; margin-bottom: 1.2rem; display: grid; gap: 0.4rem; justify-items: start; overflow-wrap: anywhere; }
-.message ul { margin: 0; padding-left: 1.1rem; }
-code { font-family: inherit; font-weight: 600; }
-.none { padding: 1rem 0; }
-@media (max-width: 760px) { .page { padding-top: 1.2rem; } .gardens li { grid-template-columns: 1fr auto; } .acts { grid-column: 1 / -1; grid-row: 3; } header svg { width: 100px; } }
+.page {
+    max-width: 60rem;
+    margin: 0 auto;
+    padding: 2.4rem 1.4rem 4rem;
+    min-height: 100vh;
+}
+.page.dropping {
+    outline: 3px dashed var(--water);
+    outline-offset: -12px;
+}
+header {
+    display: flex;
+    align-items: flex-end;
+    gap: 1.4rem;
+    margin-bottom: 2rem;
+    border-bottom: 1px solid var(--ink);
+}
+header > div {
+    padding-bottom: 0.7rem;
+    flex: 1;
+}
+header nav {
+    display: flex;
+    gap: 1.1rem;
+    padding-bottom: 0.7rem;
+}
+header nav a {
+    text-decoration: none;
+    display: inline-flex;
+    align-items: center;
+}
+header h1 {
+    font-size: 2.1rem;
+}
+svg path {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 2;
+}
+svg .w {
+    fill: var(--water-wash);
+    stroke: none;
+}
+svg .c {
+    fill: var(--cup);
+    stroke-width: 1.2;
+}
+.gardens {
+    list-style: none;
+    padding: 0;
+    margin: 0.8rem 0 1.6rem;
+    border-top: 1px solid var(--rule);
+}
+.gardens li {
+    display: grid;
+    grid-template-columns: 1fr 5rem auto;
+    gap: 0 1.2rem;
+    align-items: center;
+    padding: 0.75rem 0;
+    border-bottom: 1px solid var(--rule);
+}
+.open {
+    font-family: var(--grotesque);
+    font-weight: 700;
+    font-size: 1.2rem;
+    color: var(--ink);
+    text-decoration: none;
+    overflow-wrap: anywhere;
+}
+.open:hover {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+}
+.gardens p {
+    grid-row: 2;
+    grid-column: 1;
+}
+.severity,
+.sound {
+    grid-row: 1 / 3;
+    grid-column: 2;
+    justify-self: start;
+}
+.sound {
+    color: var(--kelp);
+}
+.acts {
+    grid-row: 1 / 3;
+    grid-column: 3;
+    display: flex;
+    gap: 0.9rem;
+}
+a.word {
+    text-decoration: none;
+    display: inline-flex;
+    align-items: center;
+}
+.make {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
+    margin: 1.6rem 0 0.6rem;
+}
+.make label:first-child {
+    font-family: var(--grotesque);
+    font-weight: 600;
+}
+.make input:not([type='file']) {
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0.35rem 0.6rem;
+    min-height: 34px;
+    width: 16rem;
+}
+.file {
+    display: inline-flex;
+    align-items: center;
+    position: relative;
+}
+.file:focus-within {
+    outline: 2px solid var(--focus);
+    outline-offset: 2px;
+}
+.message {
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    padding: 0.7rem 1rem;
+    margin-bottom: 1.2rem;
+    display: grid;
+    gap: 0.4rem;
+    justify-items: start;
+    overflow-wrap: anywhere;
+}
+.message ul {
+    margin: 0;
+    padding-left: 1.1rem;
+}
+code {
+    font-family: inherit;
+    font-weight: 600;
+}
+.none {
+    padding: 1rem 0;
+}
+@media (max-width: 760px) {
+    .page {
+        padding-top: 1.2rem;
+    }
+    .gardens li {
+        grid-template-columns: 1fr auto;
+    }
+    .acts {
+        grid-column: 1 / -1;
+        grid-row: 3;
+    }
+    header svg {
+        width: 100px;
+    }
+}
 </style>

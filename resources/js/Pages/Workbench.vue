@@ -55,7 +55,10 @@ useShortcuts((key) => {
     else if (key === '0') go('bench');
     else if (key === '[') neighbour(-1);
     else if (key === ']') neighbour(1);
-    else if (key === 'u') garden.change('change units', (g) => { g.units = garden.units.value === 'us' ? 'metric' : 'us'; });
+    else if (key === 'u')
+        garden.change('change units', (g) => {
+            g.units = garden.units.value === 'us' ? 'metric' : 'us';
+        });
     else if (key === '/') router.visit('/library/vessels');
     else if (key === 'undo') garden.undo();
     else if (key === 'redo') garden.redo();
@@ -73,7 +76,16 @@ useShortcuts((key) => {
             <TopBar :on-bench="mark === 'bench'" @choose="choose" @keys="keys = true" />
             <Notices />
             <main>
-                <Bench v-if="mark === 'bench'" @choose="choose" @go="(tub, to) => { garden.choose(tub); go(to); }" />
+                <Bench
+                    v-if="mark === 'bench'"
+                    @choose="choose"
+                    @go="
+                        (tub, to) => {
+                            garden.choose(tub);
+                            go(to);
+                        }
+                    "
+                />
                 <component :is="page" v-else-if="garden.tub.value && garden.tubReport.value" :key="garden.selected.value ?? ''" />
             </main>
         </div>
@@ -83,11 +95,30 @@ useShortcuts((key) => {
 </template>
 
 <style scoped>
-.bench-page { display: flex; height: 100vh; height: 100dvh; overflow: hidden; }
-.right { flex: 1; min-width: 0; display: flex; flex-direction: column; }
-main { flex: 1; min-height: 0; }
+.bench-page {
+    display: flex;
+    height: 100vh;
+    height: 100dvh;
+    overflow: hidden;
+}
+.right {
+    flex: 1;
+    min-width: 0;
+    display: flex;
+    flex-direction: column;
+}
+main {
+    flex: 1;
+    min-height: 0;
+}
 @media (max-width: 760px) {
-    .bench-page { display: block; height: auto; overflow: visible; }
-    main { padding-bottom: 56px; }
+    .bench-page {
+        display: block;
+        height: auto;
+        overflow: visible;
+    }
+    main {
+        padding-bottom: 56px;
+    }
 }
 </style>

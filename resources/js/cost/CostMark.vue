@@ -41,17 +41,24 @@ function setCap(event: Event): void {
         return;
     }
     capFault.value = '';
-    garden.change('change the cap', (g) => { (g.money ??= {}).cap = cap; });
+    garden.change('change the cap', (g) => {
+        (g.money ??= {}).cap = cap;
+    });
 }
 
 function own(part: PartReport, event: Event): void {
     const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-    if (Number.isFinite(value) && value >= 0) garden.change(`own ${part.name}`, (g) => { (g.owned ??= {})[part.key] = value; });
+    if (Number.isFinite(value) && value >= 0)
+        garden.change(`own ${part.name}`, (g) => {
+            (g.owned ??= {})[part.key] = value;
+        });
     else (event.target as HTMLInputElement).value = amount(part.owned);
 }
 
 function ownAll(part: PartReport): void {
-    garden.change(`own ${part.name}`, (g) => { (g.owned ??= {})[part.key] = Math.ceil(part.need); });
+    garden.change(`own ${part.name}`, (g) => {
+        (g.owned ??= {})[part.key] = Math.ceil(part.need);
+    });
 }
 
 const pricing = ref<string | null>(null);
@@ -72,12 +79,19 @@ function addPrice(part: PartReport): void {
         priceFault.value = 'Write how much is in a pack, and its price, as numbers.';
         return;
     }
-    garden.change(`price ${part.name}`, (g) => { (g.prices ??= []).push({ part: part.key, pack: size, price: cost, supplier: null }); });
+    garden.change(`price ${part.name}`, (g) => {
+        (g.prices ??= []).push({ part: part.key, pack: size, price: cost, supplier: null });
+    });
     pricing.value = null;
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
-const quantity = (part: PartReport, value: number): string => (part.unit === 'mm' ? run(value, garden.units.value) : part.unit === 'piece' || part.unit === 'packet' ? amount(value) : `${amount(value)}\u2009${part.unit}`);
+const quantity = (part: PartReport, value: number): string =>
+    part.unit === 'mm'
+        ? run(value, garden.units.value)
+        : part.unit === 'piece' || part.unit === 'packet'
+          ? amount(value)
+          : `${amount(value)}\u2009${part.unit}`;
 </script>
 
 <template>
@@ -85,7 +99,15 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
         <template #set>
             <div class="field">
                 <label for="cap">Spend at most, {{ currency }}</label>
-                <input id="cap" class="text" inputmode="decimal" v-shown="budget.cap ?? ''" placeholder="no cap" :aria-invalid="capFault !== ''" @change="setCap" />
+                <input
+                    id="cap"
+                    class="text"
+                    inputmode="decimal"
+                    v-shown="budget.cap ?? ''"
+                    placeholder="no cap"
+                    :aria-invalid="capFault !== ''"
+                    @change="setCap"
+                />
                 <p v-if="capFault" class="small wrong">{{ capFault }}</p>
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
@@ -94,36 +116,89 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
         </template>
 
         <div class="list">
-            <div class="where" role="img" :aria-label="`Outlay ${money(budget.outlay)} ${currency}${budget.cap === null ? '' : ` of a cap of ${money(budget.cap)}`}`">
-                <i v-for="g in groups" :key="g.kind" :class="g.kind" :style="{ width: `${(g.cost / full) * 100}%` }"><span v-if="g.cost / full > 0.13">{{ g.name }} {{ money(g.cost) }}</span></i>
-                <b v-if="budget.cap !== null" :style="{ left: `${(budget.cap / full) * 100}%` }"><span>cap {{ money(budget.cap) }}</span></b>
+            <div
+                class="where"
+                role="img"
+                :aria-label="`Outlay ${money(budget.outlay)} ${currency}${budget.cap === null ? '' : ` of a cap of ${money(budget.cap)}`}`"
+            >
+                <i v-for="g in groups" :key="g.kind" :class="g.kind" :style="{ width: `${(g.cost / full) * 100}%` }"
+                    ><span v-if="g.cost / full > 0.13">{{ g.name }} {{ money(g.cost) }}</span></i
+                >
+                <b v-if="budget.cap !== null" :style="{ left: `${(budget.cap / full) * 100}%` }"
+                    ><span>cap {{ money(budget.cap) }}</span></b
+                >
             </div>
             <table>
-                <colgroup><col class="c-part" /><col class="c-need" /><col class="c-have" /><col /><col class="c-left" /><col class="c-cost" /><col class="c-acts" /></colgroup>
-                <thead><tr><th scope="col">part</th><th scope="col" class="r">needed</th><th scope="col" class="r">you have</th><th scope="col">buy</th><th scope="col" class="r left">left</th><th scope="col" class="r">{{ currency }}</th><td class="acts" /></tr></thead>
+                <colgroup>
+                    <col class="c-part" />
+                    <col class="c-need" />
+                    <col class="c-have" />
+                    <col />
+                    <col class="c-left" />
+                    <col class="c-cost" />
+                    <col class="c-acts" />
+                </colgroup>
+                <thead>
+                    <tr>
+                        <th scope="col">part</th>
+                        <th scope="col" class="r">needed</th>
+                        <th scope="col" class="r">you have</th>
+                        <th scope="col">buy</th>
+                        <th scope="col" class="r left">left</th>
+                        <th scope="col" class="r">{{ currency }}</th>
+                        <td class="acts" />
+                    </tr>
+                </thead>
                 <tbody v-for="g in groups" :key="g.kind">
-                    <tr class="group"><th scope="rowgroup" colspan="4">{{ g.name }}</th><td class="left" /><td class="r number">{{ money(g.cost) }}</td><td class="acts" /></tr>
+                    <tr class="group">
+                        <th scope="rowgroup" colspan="4">{{ g.name }}</th>
+                        <td class="left" />
+                        <td class="r number">{{ money(g.cost) }}</td>
+                        <td class="acts" />
+                    </tr>
                     <template v-for="p in g.parts" :key="p.key">
                         <tr :data-part="p.key">
                             <td>{{ p.name }}</td>
                             <td class="r">{{ quantity(p, p.need) }}</td>
-                            <td class="r"><input class="have" inputmode="decimal" :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`" v-shown="amount(p.owned)" @change="own(p, $event)" /></td>
+                            <td class="r">
+                                <input
+                                    class="have"
+                                    inputmode="decimal"
+                                    :aria-label="`${p.name}: how many you have${p.unit === 'piece' ? '' : `, ${p.unit}`}`"
+                                    v-shown="amount(p.owned)"
+                                    @change="own(p, $event)"
+                                />
+                            </td>
                             <td>
-                                <template v-if="p.buy.length"><span v-for="(b, i) in p.buy" :key="i" class="packs">{{ i ? ' + ' : '' }}{{ b.count }}{{ (p.unit === 'piece' || p.unit === 'packet') && b.pack === 1 ? '' : ` × ${quantity(p, b.pack)}` }} at {{ money(b.price) }}</span></template>
+                                <template v-if="p.buy.length"
+                                    ><span v-for="(b, i) in p.buy" :key="i" class="packs"
+                                        >{{ i ? ' + ' : '' }}{{ b.count
+                                        }}{{
+                                            (p.unit === 'piece' || p.unit === 'packet') && b.pack === 1 ? '' : ` × ${quantity(p, b.pack)}`
+                                        }}
+                                        at {{ money(b.price) }}</span
+                                    ></template
+                                >
                                 <span v-else-if="p.priced" class="faint">nothing</span>
                                 <span v-else class="severity mind">no price</span>
                             </td>
                             <td class="r faint left">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
                             <td class="r number">{{ money(p.cost) }}</td>
                             <td class="acts">
-                                    <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">have it<span class="hidden-visually">: {{ p.name }}</span></button>
-                                    <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">price<span class="hidden-visually">: {{ p.name }}</span></button>
+                                <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">
+                                    have it<span class="hidden-visually">: {{ p.name }}</span>
+                                </button>
+                                <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">
+                                    price<span class="hidden-visually">: {{ p.name }}</span>
+                                </button>
                             </td>
                         </tr>
                         <tr v-if="pricing === p.key" class="pricing">
                             <td colspan="7">
                                 <label>A pack of <input v-model="pack" inputmode="decimal" /> {{ p.unit === 'piece' ? '' : p.unit }}</label>
-                                <label>costs <input v-model="price" inputmode="decimal" @keydown.enter="addPrice(p)" /> {{ currency }}</label>
+                                <label
+                                    >costs <input v-model="price" inputmode="decimal" @keydown.enter="addPrice(p)" /> {{ currency }}</label
+                                >
                                 <button type="button" class="box" @click="addPrice(p)">Add this offer</button>
                                 <span v-if="priceFault" class="small wrong" role="alert">{{ priceFault }}</span>
                             </td>
@@ -135,47 +210,209 @@ const quantity = (part: PartReport, value: number): string => (part.unit === 'mm
 
         <template #reckoning>
             <Findings :findings="findings" />
-            <Figure label="Outlay now" :value="`${money(budget.outlay)}\u2009${currency}`" :share="budget.outlay / full" :limit="budget.cap === null ? null : budget.cap / full" :tone="budget.over_cap > 0 ? 'mend' : null" :note="budget.cap === null ? '' : budget.over_cap > 0 ? `${money(budget.over_cap)} over the cap` : `${money(budget.cap - budget.outlay)} under the cap`" />
+            <Figure
+                label="Outlay now"
+                :value="`${money(budget.outlay)}\u2009${currency}`"
+                :share="budget.outlay / full"
+                :limit="budget.cap === null ? null : budget.cap / full"
+                :tone="budget.over_cap > 0 ? 'mend' : null"
+                :note="
+                    budget.cap === null
+                        ? ''
+                        : budget.over_cap > 0
+                          ? `${money(budget.over_cap)} over the cap`
+                          : `${money(budget.cap - budget.outlay)} under the cap`
+                "
+            />
             <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u2009${currency}`" />
             <Figure v-if="budget.per_tub !== null" label="A tub" :value="`${money(budget.per_tub)}\u2009${currency}`" />
-            <Figure label="Goes into the tubs" :value="`${money(budget.used)}\u2009${currency}`" note="the share of the packs that is used" />
+            <Figure
+                label="Goes into the tubs"
+                :value="`${money(budget.used)}\u2009${currency}`"
+                note="the share of the packs that is used"
+            />
             <Figure label="Tools" :value="`${money(budget.tools)}\u2009${currency}`" note="they serve the next tub too" />
         </template>
     </MarkPage>
 </template>
 
 <style scoped>
-.list { position: relative; flex: 1; overflow-y: auto; min-height: 0; padding-right: 0.4rem; scrollbar-width: thin; scrollbar-color: var(--rule) transparent; }
-.where { display: flex; position: relative; height: 34px; border: 1px solid var(--ink); margin: 1.6rem 0 0.8rem; background: var(--sheet); }
-.where i { display: block; border-right: 1px solid var(--ink); font-style: normal; font-size: 12px; line-height: 32px; padding-left: 6px; overflow: hidden; white-space: nowrap; }
-.where i.part { background: var(--water-wash); }
-.where i.consumable { background: var(--shoal); }
-.where i.extra { background: var(--sand); }
-.where i.tool { background: var(--cup); }
-.where b { position: absolute; top: -7px; bottom: -7px; width: 2px; background: var(--ink); }
-.where b span { position: absolute; bottom: 100%; right: 0; white-space: nowrap; font-size: 12px; font-weight: 600; }
-table { font-size: 0.875rem; table-layout: fixed; }
-.c-part { width: 25%; }
-.c-need, .c-have { width: 4.4rem; }
-.c-left { width: 2.8rem; }
-.c-cost { width: 3.6rem; }
-.c-acts { width: 5.6rem; }
-td, th { padding: 0.16rem 0.5rem 0.16rem 0; border-bottom: 1px solid var(--rule); vertical-align: baseline; }
-thead th { position: sticky; top: 0; background: var(--paper); z-index: 1; }
-.r { text-align: right; }
-.group th, .group td { border-bottom: 1px solid var(--ink); padding-top: 0.7rem; font-family: var(--grotesque); font-weight: 700; color: var(--ink); }
-.have { width: 3.6rem; text-align: right; border: 0; border-bottom: 1px dotted var(--faint); background: none; color: var(--ink); min-height: 24px; }
-.have:focus { background: var(--sheet); }
-.acts { white-space: nowrap; text-align: right; padding: 0; }
-.acts .word { color: var(--faint); padding: 0 0 0 0.5rem; }
-.r, .packs { white-space: nowrap; }
-.packs { display: inline-block; margin-right: 0.25rem; }
-.list { font-size: 0.875rem; }
-.pricing td { background: var(--sheet); }
-.pricing label { margin-right: 0.8rem; }
-.pricing input { border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.25rem 0.5rem; width: 5rem; min-height: 32px; }
-.field { display: grid; gap: 0.2rem; }
-.field label { font-weight: 600; font-family: var(--grotesque); }
-.wrong { color: var(--stop-text); }
-@media (max-width: 760px) { .acts, .left, .c-acts, .c-left { display: none; } .c-part { width: 26%; } .c-need { width: 3.3rem; } .c-have { width: 3.6rem; } .have { width: 2.4rem; } .packs { white-space: normal; display: inline; } }
+.list {
+    position: relative;
+    flex: 1;
+    overflow-y: auto;
+    min-height: 0;
+    padding-right: 0.4rem;
+    scrollbar-width: thin;
+    scrollbar-color: var(--rule) transparent;
+}
+.where {
+    display: flex;
+    position: relative;
+    height: 34px;
+    border: 1px solid var(--ink);
+    margin: 1.6rem 0 0.8rem;
+    background: var(--sheet);
+}
+.where i {
+    display: block;
+    border-right: 1px solid var(--ink);
+    font-style: normal;
+    font-size: 12px;
+    line-height: 32px;
+    padding-left: 6px;
+    overflow: hidden;
+    white-space: nowrap;
+}
+.where i.part {
+    background: var(--water-wash);
+}
+.where i.consumable {
+    background: var(--shoal);
+}
+.where i.extra {
+    background: var(--sand);
+}
+.where i.tool {
+    background: var(--cup);
+}
+.where b {
+    position: absolute;
+    top: -7px;
+    bottom: -7px;
+    width: 2px;
+    background: var(--ink);
+}
+.where b span {
+    position: absolute;
+    bottom: 100%;
+    right: 0;
+    white-space: nowrap;
+    font-size: 12px;
+    font-weight: 600;
+}
+table {
+    font-size: 0.875rem;
+    table-layout: fixed;
+}
+.c-part {
+    width: 25%;
+}
+.c-need,
+.c-have {
+    width: 4.4rem;
+}
+.c-left {
+    width: 2.8rem;
+}
+.c-cost {
+    width: 3.6rem;
+}
+.c-acts {
+    width: 5.6rem;
+}
+td,
+th {
+    padding: 0.16rem 0.5rem 0.16rem 0;
+    border-bottom: 1px solid var(--rule);
+    vertical-align: baseline;
+}
+thead th {
+    position: sticky;
+    top: 0;
+    background: var(--paper);
+    z-index: 1;
+}
+.r {
+    text-align: right;
+}
+.group th,
+.group td {
+    border-bottom: 1px solid var(--ink);
+    padding-top: 0.7rem;
+    font-family: var(--grotesque);
+    font-weight: 700;
+    color: var(--ink);
+}
+.have {
+    width: 3.6rem;
+    text-align: right;
+    border: 0;
+    border-bottom: 1px dotted var(--faint);
+    background: none;
+    color: var(--ink);
+    min-height: 24px;
+}
+.have:focus {
+    background: var(--sheet);
+}
+.acts {
+    white-space: nowrap;
+    text-align: right;
+    padding: 0;
+}
+.acts .word {
+    color: var(--faint);
+    padding: 0 0 0 0.5rem;
+}
+.r,
+.packs {
+    white-space: nowrap;
+}
+.packs {
+    display: inline-block;
+    margin-right: 0.25rem;
+}
+.list {
+    font-size: 0.875rem;
+}
+.pricing td {
+    background: var(--sheet);
+}
+.pricing label {
+    margin-right: 0.8rem;
+}
+.pricing input {
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0.25rem 0.5rem;
+    width: 5rem;
+    min-height: 32px;
+}
+.field {
+    display: grid;
+    gap: 0.2rem;
+}
+.field label {
+    font-weight: 600;
+    font-family: var(--grotesque);
+}
+.wrong {
+    color: var(--stop-text);
+}
+@media (max-width: 760px) {
+    .acts,
+    .left,
+    .c-acts,
+    .c-left {
+        display: none;
+    }
+    .c-part {
+        width: 26%;
+    }
+    .c-need {
+        width: 3.3rem;
+    }
+    .c-have {
+        width: 3.6rem;
+    }
+    .have {
+        width: 2.4rem;
+    }
+    .packs {
+        white-space: normal;
+        display: inline;
+    }
+}
 </style>

@@ -34,7 +34,13 @@ const site = computed(() => garden.document.value.site ?? {});
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
 const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
 
-const LINES: Record<string, string> = { gap: 'Gap of 20', touch: 'Touching', 'high-start': 'High start', 'drawn-down': 'Drawn down', third: 'Kept at a third' };
+const LINES: Record<string, string> = {
+    gap: 'Gap of 20',
+    touch: 'Touching',
+    'high-start': 'High start',
+    'drawn-down': 'Drawn down',
+    third: 'Kept at a third',
+};
 const lines = computed(() => report.value.levels.choices.map((c) => ({ value: c.choice as string, name: LINES[c.choice] ?? c.choice })));
 const line = computed(() => report.value.levels.choices.find((c) => c.chosen)?.choice ?? '');
 
@@ -52,11 +58,16 @@ function set(says: string, edit: (tub: Tub, garden: Garden) => void): void {
 }
 
 function setCups(cups: number | 'max'): void {
-    set('change the number of cups', (t) => { t.layout = { pattern: 'best', holes: null, ...t.layout, cups }; });
+    set('change the number of cups', (t) => {
+        t.layout = { pattern: 'best', holes: null, ...t.layout, cups };
+    });
 }
 
 function setSite(key: keyof NonNullable<Garden['site']>, value: number | null): void {
-    if (value !== null) garden.change('change the room', (g) => { (g.site ??= {})[key] = value as never; });
+    if (value !== null)
+        garden.change('change the room', (g) => {
+            (g.site ??= {})[key] = value as never;
+        });
 }
 
 const side = ref<HTMLElement | null>(null);
@@ -68,7 +79,11 @@ const carries = computed(() => {
     const c = report.value.capacity;
     return `lid ${c.by_lid} · spacing ${c.by_spacing}${c.by_water === null ? '' : ` · water ${c.by_water}`}; ${LIMITS[c.limited_by]}`;
 });
-const wide = computed(() => report.value.shape.lid.length_mm > 1.2 * report.value.shape.lid.width_mm && plantsOf(report.value) < 1.4 * report.value.levels.rim_mm);
+const wide = computed(
+    () =>
+        report.value.shape.lid.length_mm > 1.2 * report.value.shape.lid.width_mm &&
+        plantsOf(report.value) < 1.4 * report.value.levels.rim_mm,
+);
 const season = computed(() => report.value.season);
 /** A passive tub that nobody tops up at will is watched as its water falls. */
 const watched = computed(() => tub.value.system === 'passive' && report.value.levels.harvest_mm !== null);
@@ -84,22 +99,79 @@ const plural = computed(() => report.value.crops.length > 1);
     <MarkPage title="Crop" lead="What is to grow here, and how many of it this tub carries.">
         <template #set>
             <CropList />
-            <Toggle label="Density" :model-value="tub.density ?? 'roomy'" :options="[{ value: 'roomy', name: 'Roomy' }, { value: 'tight', name: 'Tight', title: 'Harvested young, closer together' }]" @update:model-value="(v) => set('change the density', (t) => { t.density = v; })" />
+            <Toggle
+                label="Density"
+                :model-value="tub.density ?? 'roomy'"
+                :options="[
+                    { value: 'roomy', name: 'Roomy' },
+                    { value: 'tight', name: 'Tight', title: 'Harvested young, closer together' },
+                ]"
+                @update:model-value="
+                    (v) =>
+                        set('change the density', (t) => {
+                            t.density = v;
+                        })
+                "
+            />
             <div v-if="!manual" class="stack">
-                <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, report.layout.count))" />
+                <Toggle
+                    label="Cups"
+                    :model-value="most ? 'max' : 'number'"
+                    :options="[
+                        { value: 'max', name: 'All it carries' },
+                        { value: 'number', name: 'So many' },
+                    ]"
+                    @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, report.layout.count))"
+                />
                 <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
             </div>
             <p v-else class="small faint">The holes are laid out by hand, at the Lid mark.</p>
-            <Pick v-if="lines.length" label="Water line" :model-value="line" :options="lines" @update:model-value="(v) => v && set('move the water line', (t) => { t.water_line = v as Tub['water_line']; })" />
+            <Pick
+                v-if="lines.length"
+                label="Water line"
+                :model-value="line"
+                :options="lines"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        set('move the water line', (t) => {
+                            t.water_line = v as Tub['water_line'];
+                        })
+                "
+            />
             <Pick
                 v-if="tub.system === 'passive'"
                 label="Top-ups"
                 :model-value="tub.top_ups ?? 'none'"
-                :options="[{ value: 'none', name: 'None, one fill' }, { value: 'quarter', name: 'A quarter at a time' }, { value: 'half', name: 'A half at a time' }, { value: 'level', name: 'Back to the line' }]"
-                @update:model-value="(v) => v && set('change the top-ups', (t) => { t.top_ups = v; })"
+                :options="[
+                    { value: 'none', name: 'None, one fill' },
+                    { value: 'quarter', name: 'A quarter at a time' },
+                    { value: 'half', name: 'A half at a time' },
+                    { value: 'level', name: 'Back to the line' },
+                ]"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        set('change the top-ups', (t) => {
+                            t.top_ups = v;
+                        })
+                "
             />
             <TopUpPlan v-if="tub.system === 'passive' && (tub.top_ups ?? 'none') === 'none'" />
-            <Toggle label="Cups filled with" :model-value="tub.medium?.fill ?? 'clay-pebbles'" :options="[{ value: 'clay-pebbles', name: 'Clay pebbles' }, { value: 'none', name: 'Nothing' }]" @update:model-value="(v) => set('change the medium', (t) => { t.medium = { ...t.medium, fill: v }; })" />
+            <Toggle
+                label="Cups filled with"
+                :model-value="tub.medium?.fill ?? 'clay-pebbles'"
+                :options="[
+                    { value: 'clay-pebbles', name: 'Clay pebbles' },
+                    { value: 'none', name: 'Nothing' },
+                ]"
+                @update:model-value="
+                    (v) =>
+                        set('change the medium', (t) => {
+                            t.medium = { ...t.medium, fill: v };
+                        })
+                "
+            />
             <Ranking
                 question="What else could grow here"
                 path="crops"
@@ -108,7 +180,13 @@ const plural = computed(() => report.value.crops.length > 1);
                 :key-of="(c: RankedCrop) => c.crop"
                 :chosen="tub.crop ?? null"
                 :figures="(c: RankedCrop) => `${c.plants}${c.harvest_day ? ` · day ${Math.round(c.harvest_day)}` : ''}`"
-                @choose="(key) => set('change the crop', (t, g) => { t.crop = bringCrop(g, garden.library, key); delete t.crops; })"
+                @choose="
+                    (key) =>
+                        set('change the crop', (t, g) => {
+                            t.crop = bringCrop(g, garden.library, key);
+                            delete t.crops;
+                        })
+                "
             />
             <Ranking
                 v-if="report.crops.length"
@@ -119,16 +197,48 @@ const plural = computed(() => report.value.crops.length > 1);
                 :key-of="(v: RankedVessel) => v.vessel"
                 :chosen="keyOf(tub.vessel)"
                 :figures="(v: RankedVessel) => `${v.plants} · ${volume(v.working_l, units)}`"
-                @choose="(key) => set('change the vessel', (t) => { t.vessel = fromLibrary(garden.library.vessels, key) as Vessel; t.hole_mm = null; })"
+                @choose="
+                    (key) =>
+                        set('change the vessel', (t) => {
+                            t.vessel = fromLibrary(garden.library.vessels, key) as Vessel;
+                            t.hole_mm = null;
+                        })
+                "
             />
             <details>
                 <summary>The room</summary>
                 <div class="stack">
-                    <Measure label="Air" dimension="temperature" :model-value="site.air_temperature_c ?? 21" at="/site/air_temperature_c" @update:model-value="(v) => setSite('air_temperature_c', v)" />
-                    <Measure label="Water" dimension="temperature" :model-value="site.water_temperature_c ?? 20" at="/site/water_temperature_c" @update:model-value="(v) => setSite('water_temperature_c', v)" />
-                    <Counter label="Humidity, %" :model-value="Math.round(site.humidity_pct ?? 55)" :least="0" :most="100" @update:model-value="(v) => setSite('humidity_pct', v)" />
-                    <Counter label="Light, hours a day" :model-value="Math.round(site.light_hours ?? 16)" :least="0" :most="24" @update:model-value="(v) => setSite('light_hours', v)" />
-                    <p class="small faint">For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.</p>
+                    <Measure
+                        label="Air"
+                        dimension="temperature"
+                        :model-value="site.air_temperature_c ?? 21"
+                        at="/site/air_temperature_c"
+                        @update:model-value="(v) => setSite('air_temperature_c', v)"
+                    />
+                    <Measure
+                        label="Water"
+                        dimension="temperature"
+                        :model-value="site.water_temperature_c ?? 20"
+                        at="/site/water_temperature_c"
+                        @update:model-value="(v) => setSite('water_temperature_c', v)"
+                    />
+                    <Counter
+                        label="Humidity, %"
+                        :model-value="Math.round(site.humidity_pct ?? 55)"
+                        :least="0"
+                        :most="100"
+                        @update:model-value="(v) => setSite('humidity_pct', v)"
+                    />
+                    <Counter
+                        label="Light, hours a day"
+                        :model-value="Math.round(site.light_hours ?? 16)"
+                        :least="0"
+                        :most="24"
+                        @update:model-value="(v) => setSite('light_hours', v)"
+                    />
+                    <p class="small faint">
+                        For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.
+                    </p>
                 </div>
             </details>
         </template>
@@ -137,7 +247,14 @@ const plural = computed(() => report.value.crops.length > 1);
             <div class="plan"><LidPlan :tub="report" :units="units" canopies :dimensions="false" :caption="leaves" /></div>
             <div v-if="watched" class="side"><SeasonPicture :tub="report" :units="units" /></div>
             <div v-else ref="side" class="side">
-                <svg v-if="box.width" class="drawing" :width="box.width" :height="box.height" role="img" :aria-label="crop ? `Grown ${crop.name} on the tub, from the side` : 'The tub from the side'">
+                <svg
+                    v-if="box.width"
+                    class="drawing"
+                    :width="box.width"
+                    :height="box.height"
+                    role="img"
+                    :aria-label="crop ? `Grown ${crop.name} on the tub, from the side` : 'The tub from the side'"
+                >
                     <line class="pen" x1="4" :x2="box.width - 4" :y1="box.height - 26" :y2="box.height - 26" />
                     <g :transform="`translate(${box.width / 2} ${box.height - 26})`"><TubElevation :tub="report" :scale="scale" /></g>
                     <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">Grown</text>
@@ -149,24 +266,97 @@ const plural = computed(() => report.value.crops.length > 1);
         <template #reckoning>
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
             <Figure label="Plants it carries" :value="String(report.capacity.plants)" :note="carries" :why="report.workings.plants" />
-            <Figure v-if="report.volume.per_plant_l !== null && crop" label="Water a plant" :value="volume(report.volume.per_plant_l, units)" :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null" :limit="0.5" :note="`${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`} ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`" />
-            <Figure v-if="report.layout.between_plants_mm !== null && report.limits.crop_spacing_mm !== null" label="Between plants" :value="length(report.layout.between_plants_mm, units)" :share="report.layout.between_plants_mm / report.limits.crop_spacing_mm / 2" :limit="0.5" :note="`${plural ? 'these two want' : 'wants'} ${length(report.limits.crop_spacing_mm, units)}`" :why="report.workings.spacing_mm" />
-            <Figure v-for="c in plural ? report.crops : []" :key="c.crop" :label="c.name" :value="String(c.plants)" :note="`first harvest on day ${number(c.harvest_day, 0)}`" />
-            <Figure v-if="season.harvest_day !== null" :label="plural ? 'All harvested once' : 'First harvest'" :value="`day ${number(season.harvest_day, 0)}`" :note="season.dry_day === null ? 'the water lasts without top-ups' : `dry on day ${Math.floor(season.dry_day)}${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`" :why="report.workings.dry_day" />
-            <Figure v-if="season.water_to_harvest_l !== null" label="Drunk to harvest" :value="volume(season.water_to_harvest_l, units)" :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`" />
-            <Figure v-if="report.levels.air_gap_harvest_mm !== null" label="Air gap at harvest" :value="length(report.levels.air_gap_harvest_mm, units)" :note="`${length(report.limits.air_gap_harvest_mm, units)} or more is wanted`" />
+            <Figure
+                v-if="report.volume.per_plant_l !== null && crop"
+                label="Water a plant"
+                :value="volume(report.volume.per_plant_l, units)"
+                :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null"
+                :limit="0.5"
+                :note="`${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`} ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`"
+            />
+            <Figure
+                v-if="report.layout.between_plants_mm !== null && report.limits.crop_spacing_mm !== null"
+                label="Between plants"
+                :value="length(report.layout.between_plants_mm, units)"
+                :share="report.layout.between_plants_mm / report.limits.crop_spacing_mm / 2"
+                :limit="0.5"
+                :note="`${plural ? 'these two want' : 'wants'} ${length(report.limits.crop_spacing_mm, units)}`"
+                :why="report.workings.spacing_mm"
+            />
+            <Figure
+                v-for="c in plural ? report.crops : []"
+                :key="c.crop"
+                :label="c.name"
+                :value="String(c.plants)"
+                :note="`first harvest on day ${number(c.harvest_day, 0)}`"
+            />
+            <Figure
+                v-if="season.harvest_day !== null"
+                :label="plural ? 'All harvested once' : 'First harvest'"
+                :value="`day ${number(season.harvest_day, 0)}`"
+                :note="
+                    season.dry_day === null
+                        ? 'the water lasts without top-ups'
+                        : `dry on day ${Math.floor(season.dry_day)}${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`
+                "
+                :why="report.workings.dry_day"
+            />
+            <Figure
+                v-if="season.water_to_harvest_l !== null"
+                label="Drunk to harvest"
+                :value="volume(season.water_to_harvest_l, units)"
+                :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`"
+            />
+            <Figure
+                v-if="report.levels.air_gap_harvest_mm !== null"
+                label="Air gap at harvest"
+                :value="length(report.levels.air_gap_harvest_mm, units)"
+                :note="`${length(report.limits.air_gap_harvest_mm, units)} or more is wanted`"
+            />
         </template>
     </MarkPage>
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) 110px / minmax(0, 1.25fr) minmax(0, 1fr); gap: 0.4rem 0.8rem; }
-.drawings.watched { grid-template: minmax(0, 1fr) 110px / minmax(0, 0.75fr) minmax(0, 1.25fr); }
-.drawings.wide { grid-template: minmax(0, 1fr) minmax(0, 0.95fr) 110px / 1fr; }
-.time { grid-column: 1 / -1; border-top: 1px solid var(--rule); }
-.side { min-height: 0; }
-.stack { display: grid; gap: 0.6rem; }
-details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
-summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-@media (max-width: 760px) { .drawings, .drawings.watched, .drawings.wide { grid-template: 300px 300px 110px / 1fr; } }
+.drawings {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template: minmax(0, 1fr) 110px / minmax(0, 1.25fr) minmax(0, 1fr);
+    gap: 0.4rem 0.8rem;
+}
+.drawings.watched {
+    grid-template: minmax(0, 1fr) 110px / minmax(0, 0.75fr) minmax(0, 1.25fr);
+}
+.drawings.wide {
+    grid-template: minmax(0, 1fr) minmax(0, 0.95fr) 110px / 1fr;
+}
+.time {
+    grid-column: 1 / -1;
+    border-top: 1px solid var(--rule);
+}
+.side {
+    min-height: 0;
+}
+.stack {
+    display: grid;
+    gap: 0.6rem;
+}
+details {
+    border-top: 1px solid var(--rule);
+    padding-top: 0.5rem;
+}
+summary {
+    cursor: pointer;
+    font-family: var(--grotesque);
+    font-weight: 600;
+    min-height: 28px;
+}
+@media (max-width: 760px) {
+    .drawings,
+    .drawings.watched,
+    .drawings.wide {
+        grid-template: 300px 300px 110px / 1fr;
+    }
+}
 </style>

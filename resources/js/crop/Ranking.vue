@@ -4,7 +4,15 @@ import { ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
 
-const props = defineProps<{ question: string; path: string; trying: string; list: (data: Record<string, T[]>) => T[]; keyOf: (item: T) => string; chosen: string | null; figures: (item: T) => string }>();
+const props = defineProps<{
+    question: string;
+    path: string;
+    trying: string;
+    list: (data: Record<string, T[]>) => T[];
+    keyOf: (item: T) => string;
+    chosen: string | null;
+    figures: (item: T) => string;
+}>();
 const emit = defineEmits<{ choose: [key: string] }>();
 
 const garden = useGarden();
@@ -17,7 +25,9 @@ watch([open, garden.report], async ([now]) => {
     if (!now) return;
     const mine = ++turn;
     looking.value = true;
-    const answer = await call<Record<string, T[]>>(`${props.path}?tub=${encodeURIComponent(garden.selected.value ?? '')}`, { body: JSON.stringify(garden.document.value) });
+    const answer = await call<Record<string, T[]>>(`${props.path}?tub=${encodeURIComponent(garden.selected.value ?? '')}`, {
+        body: JSON.stringify(garden.document.value),
+    });
     if (mine !== turn) return;
     looking.value = false;
     if (answer.kind === 'done') items.value = props.list(answer.data);
@@ -34,7 +44,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             <li v-for="item in items" :key="keyOf(item)">
                 <button type="button" :aria-pressed="chosen === keyOf(item)" @click="emit('choose', keyOf(item))">
                     <b>{{ item.name }}</b> <span class="faint">{{ figures(item) }}</span>
-                    <span v-if="item.severity" class="says small"><i :class="item.severity">{{ WORDS[item.severity] }}</i> {{ item.says }}</span>
+                    <span v-if="item.severity" class="says small"
+                        ><i :class="item.severity">{{ WORDS[item.severity] }}</i> {{ item.says }}</span
+                    >
                 </button>
             </li>
         </ol>
@@ -42,15 +54,53 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </template>
 
 <style scoped>
-details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
-summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-ol { list-style: none; margin: 0.3rem 0 0; padding: 0; }
-li button { width: 100%; text-align: left; background: none; border: 0; border-bottom: 1px solid var(--rule); padding: 0.3rem 0.2rem; cursor: pointer; color: var(--ink); display: block; }
-li button:hover, li button[aria-pressed='true'] { background: var(--shoal); }
-li button[aria-pressed='true'] .faint { color: var(--ink); }
-.says { display: block; }
-i { font-style: normal; font-weight: 650; }
-i.stop { color: var(--stop-text); }
-i.mend { color: var(--mend-text); }
-i.mind { color: var(--mind-text); }
+details {
+    border-top: 1px solid var(--rule);
+    padding-top: 0.5rem;
+}
+summary {
+    cursor: pointer;
+    font-family: var(--grotesque);
+    font-weight: 600;
+    min-height: 28px;
+}
+ol {
+    list-style: none;
+    margin: 0.3rem 0 0;
+    padding: 0;
+}
+li button {
+    width: 100%;
+    text-align: left;
+    background: none;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.3rem 0.2rem;
+    cursor: pointer;
+    color: var(--ink);
+    display: block;
+}
+li button:hover,
+li button[aria-pressed='true'] {
+    background: var(--shoal);
+}
+li button[aria-pressed='true'] .faint {
+    color: var(--ink);
+}
+.says {
+    display: block;
+}
+i {
+    font-style: normal;
+    font-weight: 650;
+}
+i.stop {
+    color: var(--stop-text);
+}
+i.mend {
+    color: var(--mend-text);
+}
+i.mind {
+    color: var(--mind-text);
+}
 </style>

@@ -15,9 +15,37 @@ const harvest = computed(() => props.tub.season.harvest_day ?? 0);
 const days = computed(() => {
     const l = props.tub.levels;
     const dry = props.tub.season.dry_day;
-    const list = [{ key: 'start', growth: 0.15, level: l.start_line_mm, text: 'planted', sub: `water ${length(l.start_line_mm, props.units)}`, dry: false }];
-    if (l.half_way_mm !== null) list.push({ key: 'half', growth: 0.55, level: l.half_way_mm, text: `day ${Math.round(harvest.value / 2)}`, sub: `water ${length(l.half_way_mm, props.units)}`, dry: dry !== null && dry < harvest.value / 2 });
-    if (l.harvest_mm !== null) list.push({ key: 'harvest', growth: 1, level: l.harvest_mm, text: `harvest, day ${Math.round(harvest.value)}`, sub: dry !== null && dry < harvest.value ? `dry, day ${Math.floor(dry)}` : `air gap ${length(l.air_gap_harvest_mm ?? 0, props.units)}`, dry: dry !== null && dry < harvest.value });
+    const list = [
+        {
+            key: 'start',
+            growth: 0.15,
+            level: l.start_line_mm,
+            text: 'planted',
+            sub: `water ${length(l.start_line_mm, props.units)}`,
+            dry: false,
+        },
+    ];
+    if (l.half_way_mm !== null)
+        list.push({
+            key: 'half',
+            growth: 0.55,
+            level: l.half_way_mm,
+            text: `day ${Math.round(harvest.value / 2)}`,
+            sub: `water ${length(l.half_way_mm, props.units)}`,
+            dry: dry !== null && dry < harvest.value / 2,
+        });
+    if (l.harvest_mm !== null)
+        list.push({
+            key: 'harvest',
+            growth: 1,
+            level: l.harvest_mm,
+            text: `harvest, day ${Math.round(harvest.value)}`,
+            sub:
+                dry !== null && dry < harvest.value
+                    ? `dry, day ${Math.floor(dry)}`
+                    : `air gap ${length(l.air_gap_harvest_mm ?? 0, props.units)}`,
+            dry: dry !== null && dry < harvest.value,
+        });
     return list;
 });
 const tall = computed(() => topOf(props.tub) + Math.max(0, ...props.tub.shape.crops.map((c) => c.mature_height_mm)) + 20);
@@ -27,18 +55,35 @@ const scale = computed(() => Math.max(0.03, Math.min((column.value - 10) / (widt
 
 <template>
     <div ref="box" class="holder">
-        <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="img" :aria-label="days.map((d) => `${d.text}: ${d.sub}`).join('; ')">
+        <svg
+            v-if="size.width"
+            class="drawing"
+            :width="size.width"
+            :height="size.height"
+            role="img"
+            :aria-label="days.map((d) => `${d.text}: ${d.sub}`).join('; ')"
+        >
             <line class="pen" x1="4" :x2="size.width - 4" :y1="size.height - 40" :y2="size.height - 40" />
             <g v-for="(d, i) in days" :key="d.key">
-                <g :transform="`translate(${4 + column * (i + 0.5)} ${size.height - 40})`"><TubElevation :tub="tub" :scale="scale" :growth="d.growth" :level="d.level" /></g>
+                <g :transform="`translate(${4 + column * (i + 0.5)} ${size.height - 40})`">
+                    <TubElevation :tub="tub" :scale="scale" :growth="d.growth" :level="d.level" />
+                </g>
                 <text :x="4 + column * (i + 0.5)" :y="size.height - 22" text-anchor="middle" class="strong">{{ d.text }}</text>
-                <text :x="4 + column * (i + 0.5)" :y="size.height - 8" text-anchor="middle" :class="d.dry ? 'dry strong' : 'quiet'">{{ d.sub }}</text>
+                <text :x="4 + column * (i + 0.5)" :y="size.height - 8" text-anchor="middle" :class="d.dry ? 'dry strong' : 'quiet'">
+                    {{ d.sub }}
+                </text>
             </g>
         </svg>
     </div>
 </template>
 
 <style scoped>
-.holder { width: 100%; height: 100%; min-height: 0; }
-.dry { fill: var(--stop-text) !important; }
+.holder {
+    width: 100%;
+    height: 100%;
+    min-height: 0;
+}
+.dry {
+    fill: var(--stop-text) !important;
+}
 </style>

@@ -26,14 +26,20 @@ const weeks = computed(() => Array.from({ length: Math.floor(total.value / 7) + 
 /** The harvest days that there is room to write: the last one first, then those before it. */
 const harvests = computed(() => {
     const written: number[] = [];
-    for (const day of crops.value.map((c) => c.harvest_day).sort((a, b) => b - a)) if (written.every((w) => X(w) - X(day) > 54) && (written.length === 0 || X(day) - X(0) > 60)) written.push(day);
+    for (const day of crops.value.map((c) => c.harvest_day).sort((a, b) => b - a))
+        if (written.every((w) => X(w) - X(day) > 54) && (written.length === 0 || X(day) - X(0) > 60)) written.push(day);
     return written;
 });
 const topUps = computed(() => props.tub.season.planned_top_ups);
 const spoken = computed(() =>
     [
-        ...crops.value.map((c) => `${c.name}: transplant ${c.days_sow_to_transplant} days after sowing, first harvest ${number(c.harvest_day, 0)} days after that`),
-        dry.value === null ? 'the water lasts' : `dry on day ${Math.floor(dry.value)}${topUps.value.length ? ' in spite of the planned top-ups' : ' without top-ups'}`,
+        ...crops.value.map(
+            (c) =>
+                `${c.name}: transplant ${c.days_sow_to_transplant} days after sowing, first harvest ${number(c.harvest_day, 0)} days after that`,
+        ),
+        dry.value === null
+            ? 'the water lasts'
+            : `dry on day ${Math.floor(dry.value)}${topUps.value.length ? ' in spite of the planned top-ups' : ' without top-ups'}`,
     ].join('; '),
 );
 </script>
@@ -43,21 +49,60 @@ const spoken = computed(() =>
         <svg v-if="size.width && crops.length" class="drawing" :width="size.width" height="104" role="img" :aria-label="spoken">
             <line v-for="w in weeks" :key="w" class="hair" :x1="X(w)" :x2="X(w)" :y1="bottom - 4" :y2="bottom + 1" />
             <g v-for="(c, i) in crops" :key="c.crop" :transform="`translate(0 ${TOP + 4 + i * row})`">
-                <text v-if="crops.length > 1" :x="left - 8" :y="bar" text-anchor="end">{{ c.name.length > 14 ? `${c.name.slice(0, 13)}…` : c.name }}</text>
-                <rect class="nursery" :x="X(-c.days_sow_to_transplant)" :width="Math.max(0, X(0) - X(-c.days_sow_to_transplant))" :height="bar" />
+                <text v-if="crops.length > 1" :x="left - 8" :y="bar" text-anchor="end">
+                    {{ c.name.length > 14 ? `${c.name.slice(0, 13)}…` : c.name }}
+                </text>
+                <rect
+                    class="nursery"
+                    :x="X(-c.days_sow_to_transplant)"
+                    :width="Math.max(0, X(0) - X(-c.days_sow_to_transplant))"
+                    :height="bar"
+                />
                 <rect :x="X(0)" :width="Math.max(0, X(c.harvest_day) - X(0))" :height="bar" :fill="tint(c.crop)" />
-                <rect v-if="c.last_day > c.harvest_day" class="repeat" :x="X(c.harvest_day)" :width="X(c.last_day) - X(c.harvest_day)" :height="bar" :stroke="tint(c.crop)" />
+                <rect
+                    v-if="c.last_day > c.harvest_day"
+                    class="repeat"
+                    :x="X(c.harvest_day)"
+                    :width="X(c.last_day) - X(c.harvest_day)"
+                    :height="bar"
+                    :stroke="tint(c.crop)"
+                />
             </g>
             <text v-if="crops.length === 1" :x="X(-sown)" :y="bottom + 14">sow</text>
             <text :x="X(0)" :y="bottom + 14" text-anchor="middle">transplant</text>
-            <text v-for="day in harvests" :key="day" :x="Math.min(X(day), size.width - 40)" :y="bottom + 14" text-anchor="middle" class="strong">day {{ number(day, 0) }}</text>
-            <text v-if="crops.length === 1" :x="Math.min(X(crops[0]!.harvest_day), size.width - 40)" :y="bottom + 27" text-anchor="middle" class="quiet">first harvest</text>
+            <text
+                v-for="day in harvests"
+                :key="day"
+                :x="Math.min(X(day), size.width - 40)"
+                :y="bottom + 14"
+                text-anchor="middle"
+                class="strong"
+            >
+                day {{ number(day, 0) }}
+            </text>
+            <text
+                v-if="crops.length === 1"
+                :x="Math.min(X(crops[0]!.harvest_day), size.width - 40)"
+                :y="bottom + 27"
+                text-anchor="middle"
+                class="quiet"
+            >
+                first harvest
+            </text>
             <g v-for="t in topUps" :key="t.day">
                 <path class="top-up" :d="`M${X(t.day)} ${TOP - 2}l-5 -8h10z`" />
             </g>
             <g v-if="dry !== null">
                 <line class="dry" :x1="X(dry)" :x2="X(dry)" :y1="TOP - 2" :y2="bottom" />
-                <text :x="X(dry) + (X(dry) + 190 > size.width ? -4 : 4)" y="14" :text-anchor="X(dry) + 190 > size.width ? 'end' : 'start'" class="strong" :class="alarm ? 'early' : 'wet'">dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}</text>
+                <text
+                    :x="X(dry) + (X(dry) + 190 > size.width ? -4 : 4)"
+                    y="14"
+                    :text-anchor="X(dry) + 190 > size.width ? 'end' : 'start'"
+                    class="strong"
+                    :class="alarm ? 'early' : 'wet'"
+                >
+                    dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}
+                </text>
             </g>
             <text v-else :x="size.width - 10" y="14" text-anchor="end" class="wet">the water lasts</text>
         </svg>
@@ -65,10 +110,28 @@ const spoken = computed(() =>
 </template>
 
 <style scoped>
-.holder { width: 100%; min-height: 104px; }
-.nursery { fill: var(--shoal); stroke: var(--ink); stroke-width: 0.8; }
-.repeat { fill: none; stroke-width: 2; stroke-dasharray: 5 3; }
-.dry { stroke: var(--water); stroke-width: 3; }
-.top-up { fill: var(--water); }
-.early { fill: var(--stop-text) !important; }
+.holder {
+    width: 100%;
+    min-height: 104px;
+}
+.nursery {
+    fill: var(--shoal);
+    stroke: var(--ink);
+    stroke-width: 0.8;
+}
+.repeat {
+    fill: none;
+    stroke-width: 2;
+    stroke-dasharray: 5 3;
+}
+.dry {
+    stroke: var(--water);
+    stroke-width: 3;
+}
+.top-up {
+    fill: var(--water);
+}
+.early {
+    fill: var(--stop-text) !important;
+}
 </style>

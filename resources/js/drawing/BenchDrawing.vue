@@ -7,7 +7,19 @@ import { baseOf, halfAt, plantsOf, topOf, widthOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
 
-const props = withDefaults(defineProps<{ tubs: TubReport[]; air: AirReport[]; units: Units; growth: number; chosen?: string | null; letters?: Record<string, string>; flows?: boolean; choosable?: boolean }>(), { chosen: null, letters: () => ({}), flows: true, choosable: true });
+const props = withDefaults(
+    defineProps<{
+        tubs: TubReport[];
+        air: AirReport[];
+        units: Units;
+        growth: number;
+        chosen?: string | null;
+        letters?: Record<string, string>;
+        flows?: boolean;
+        choosable?: boolean;
+    }>(),
+    { chosen: null, letters: () => ({}), flows: true, choosable: true },
+);
 const emit = defineEmits<{ choose: [tub: string] }>();
 
 const GAP = 60;
@@ -57,10 +69,26 @@ const pumpHeight = (air: AirReport): number => {
     const fed = props.tubs.filter((t) => air.branches.some((b) => b.tub === t.id));
     return air.above_water ? Math.max(air.height_above_floor_mm, ...fed.map((t) => topOf(t) + 60)) : air.height_above_floor_mm;
 };
-const height = computed(() => Math.max(lids.value + 40, ...props.tubs.map((t) => topOf(t) + grown(t)), ...pumps.value.map((a) => pumpHeight(a) + PUMP.height)) + 30);
-const scale = computed(() => Math.max(0.02, Math.min((size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right) / scene.value.width, (size.height - MARGIN.top - MARGIN.bottom) / height.value)));
+const height = computed(
+    () =>
+        Math.max(lids.value + 40, ...props.tubs.map((t) => topOf(t) + grown(t)), ...pumps.value.map((a) => pumpHeight(a) + PUMP.height)) +
+        30,
+);
+const scale = computed(() =>
+    Math.max(
+        0.02,
+        Math.min(
+            (size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right) / scene.value.width,
+            (size.height - MARGIN.top - MARGIN.bottom) / height.value,
+        ),
+    ),
+);
 const ground = computed(() => size.height - MARGIN.bottom);
-const left = computed(() => (narrow.value ? 12 : MARGIN.left) + Math.max(0, (size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right - scene.value.width * scale.value) / 2));
+const left = computed(
+    () =>
+        (narrow.value ? 12 : MARGIN.left) +
+        Math.max(0, (size.width - (narrow.value ? 12 : MARGIN.left) - MARGIN.right - scene.value.width * scale.value) / 2),
+);
 const X = (mm: number): number => left.value + mm * scale.value;
 const Y = (mm: number): number => ground.value - mm * scale.value;
 
@@ -76,8 +104,16 @@ const lines = computed(() =>
                     const entry = p.tub.levels.tube_entry_mm ?? p.tub.levels.rim_mm;
                     const half = shape.tube_through_lid ? shape.lid.length_mm / 2 - 25 : halfAt(shape.stations, entry);
                     const at = { x: X(p.x - half) - (shape.tube_through_lid ? 0 : 5), y: Y(baseOf(p.tub) + shape.floor_mm + entry) };
-                    const from = { x: X(x) + (n - 1.5) * 7, y: Y(pumpHeight(air)) - (pumpHeight(air) > entry ? 0 : PUMP.height * scale.value) };
-                    const lane = Y(Math.max(topOf(p.tub) + 26 + 11 * (n % 4), pumpHeight(air) > topOf(p.tub) + 60 ? topOf(p.tub) + 26 + 11 * (n % 4) : 0));
+                    const from = {
+                        x: X(x) + (n - 1.5) * 7,
+                        y: Y(pumpHeight(air)) - (pumpHeight(air) > entry ? 0 : PUMP.height * scale.value),
+                    };
+                    const lane = Y(
+                        Math.max(
+                            topOf(p.tub) + 26 + 11 * (n % 4),
+                            pumpHeight(air) > topOf(p.tub) + 60 ? topOf(p.tub) + 26 + 11 * (n % 4) : 0,
+                        ),
+                    );
                     const approach = at.x - 16;
                     n++;
                     return {
@@ -93,18 +129,29 @@ const lines = computed(() =>
 );
 
 /** Where a pump's words stand clear of its lines: over one on a shelf, whose lines go down, and under the bench line for one on the bench. */
-const labelAt = (air: AirReport, x: number): string => (pumpHeight(air) > lids.value ? `translate(${X(x)} ${Y(pumpHeight(air) + PUMP.height) - 23})` : `translate(${X(x)} ${ground.value + 17})`);
+const labelAt = (air: AirReport, x: number): string =>
+    pumpHeight(air) > lids.value
+        ? `translate(${X(x)} ${Y(pumpHeight(air) + PUMP.height) - 23})`
+        : `translate(${X(x)} ${ground.value + 17})`;
 
 const ticks = computed(() => {
     const step = scale.value > 0.35 ? 100 : 200;
     return Array.from({ length: Math.floor((height.value - 20) / 20) + 1 }, (_, i) => i * 20).map((mm) => ({ mm, long: mm % step === 0 }));
 });
-const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}, ${number(tub.volume.working_l, 1, 'L')}`;
+const spoken = (tub: TubReport): string =>
+    `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}, ${number(tub.volume.working_l, 1, 'L')}`;
 </script>
 
 <template>
     <div ref="box" class="holder">
-        <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="group" aria-label="All tubs from the side, at one scale">
+        <svg
+            v-if="size.width"
+            class="drawing"
+            :width="size.width"
+            :height="size.height"
+            role="group"
+            aria-label="All tubs from the side, at one scale"
+        >
             <g v-if="!narrow" class="staff" aria-hidden="true">
                 <line class="hair" :x1="34" :x2="34" :y1="ground" :y2="Y(height - 20)" />
                 <template v-for="t in ticks" :key="t.mm">
@@ -114,9 +161,24 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
             </g>
             <path v-for="line in lines" :key="line.key" :d="line.d" class="line" :class="{ starved: line.starved }" />
             <g v-for="stand in scene.stands" :key="stand.air.id">
-                <line v-if="pumpHeight(stand.air) > 0" class="pen" :x1="X(stand.x - 100)" :x2="X(stand.x + 100)" :y1="Y(pumpHeight(stand.air))" :y2="Y(pumpHeight(stand.air))" />
-                <rect class="pump" :x="X(stand.x - PUMP.width / 2)" :y="Y(pumpHeight(stand.air) + PUMP.height)" :width="PUMP.width * scale" :height="PUMP.height * scale" />
-                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height / 2) + 4" text-anchor="middle" class="strong">{{ number(stand.air.power_w, 1, 'W') }}</text>
+                <line
+                    v-if="pumpHeight(stand.air) > 0"
+                    class="pen"
+                    :x1="X(stand.x - 100)"
+                    :x2="X(stand.x + 100)"
+                    :y1="Y(pumpHeight(stand.air))"
+                    :y2="Y(pumpHeight(stand.air))"
+                />
+                <rect
+                    class="pump"
+                    :x="X(stand.x - PUMP.width / 2)"
+                    :y="Y(pumpHeight(stand.air) + PUMP.height)"
+                    :width="PUMP.width * scale"
+                    :height="PUMP.height * scale"
+                />
+                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height / 2) + 4" text-anchor="middle" class="strong">
+                    {{ number(stand.air.power_w, 1, 'W') }}
+                </text>
                 <g v-if="!narrow" :transform="labelAt(stand.air, stand.x)">
                     <text class="quiet halo" text-anchor="middle">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
                     <text v-if="flows && !crowded" class="quiet halo" text-anchor="middle" y="15">air in L/min</text>
@@ -136,11 +198,28 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
                 @keydown.enter="choosable && emit('choose', p.tub.id)"
                 @keydown.space.prevent="choosable && emit('choose', p.tub.id)"
             >
-                <rect class="catch" :x="(-widthOf(p.tub) / 2) * scale" :y="-(topOf(p.tub) + grown(p.tub)) * scale" :width="widthOf(p.tub) * scale" :height="(topOf(p.tub) + grown(p.tub)) * scale + 30" />
+                <rect
+                    class="catch"
+                    :x="(-widthOf(p.tub) / 2) * scale"
+                    :y="-(topOf(p.tub) + grown(p.tub)) * scale"
+                    :width="widthOf(p.tub) * scale"
+                    :height="(topOf(p.tub) + grown(p.tub)) * scale + 30"
+                />
                 <TubElevation :tub="p.tub" :scale="scale" :growth="growth" />
             </g>
             <g class="letters" aria-hidden="true">
-                <template v-for="p in scene.placed" :key="p.tub.id + p.copy"><text v-if="letters[p.tub.id] && (!narrow || p.copy === 0)" :x="X(p.x)" :y="ground + 24" text-anchor="middle" class="strong letter">{{ letters[p.tub.id] }}<tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan></text></template>
+                <template v-for="p in scene.placed" :key="p.tub.id + p.copy">
+                    <text
+                        v-if="letters[p.tub.id] && (!narrow || p.copy === 0)"
+                        :x="X(p.x)"
+                        :y="ground + 24"
+                        text-anchor="middle"
+                        class="strong letter"
+                    >
+                        {{ letters[p.tub.id] }}
+                        <tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan>
+                    </text>
+                </template>
             </g>
             <g v-if="flows && !crowded">
                 <g v-for="line in lines" :key="`f${line.key}`">
@@ -153,15 +232,49 @@ const spoken = (tub: TubReport): string => `${tub.name}${tub.count > 1 ? `, ${tu
 </template>
 
 <style scoped>
-.holder { width: 100%; height: 100%; min-height: 220px; }
-.line { fill: none; stroke: var(--water); stroke-width: 1.8; }
-.line.starved { stroke: var(--stop); stroke-dasharray: 5 4; }
-.pump { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
-.tub.choosable { cursor: pointer; }
-.catch { fill: transparent; }
-.tub:focus-visible { outline: none; }
-.tub:focus-visible .catch, .tub.choosable:hover .catch { stroke: var(--focus); stroke-dasharray: 3 4; }
-.letters { pointer-events: none; }
-.letter { font-size: 15px !important; }
-.halo { paint-order: stroke; stroke: var(--paper); stroke-width: 4px; stroke-linejoin: round; }
+.holder {
+    width: 100%;
+    height: 100%;
+    min-height: 220px;
+}
+.line {
+    fill: none;
+    stroke: var(--water);
+    stroke-width: 1.8;
+}
+.line.starved {
+    stroke: var(--stop);
+    stroke-dasharray: 5 4;
+}
+.pump {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 2;
+}
+.tub.choosable {
+    cursor: pointer;
+}
+.catch {
+    fill: transparent;
+}
+.tub:focus-visible {
+    outline: none;
+}
+.tub:focus-visible .catch,
+.tub.choosable:hover .catch {
+    stroke: var(--focus);
+    stroke-dasharray: 3 4;
+}
+.letters {
+    pointer-events: none;
+}
+.letter {
+    font-size: 15px !important;
+}
+.halo {
+    paint-order: stroke;
+    stroke: var(--paper);
+    stroke-width: 4px;
+    stroke-linejoin: round;
+}
 </style>

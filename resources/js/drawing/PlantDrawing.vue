@@ -16,7 +16,20 @@ const colour = computed(() => tint(props.crop));
 </template>
 
 <style scoped>
-.leaf { fill: var(--tint); stroke: var(--paper); stroke-width: 0.8; }
-.stem { fill: none; stroke: var(--tint); stroke-width: 2; stroke-linecap: round; }
-.fruit { fill: var(--paper); stroke: var(--tint); stroke-width: 1.6; }
+.leaf {
+    fill: var(--tint);
+    stroke: var(--paper);
+    stroke-width: 0.8;
+}
+.stem {
+    fill: none;
+    stroke: var(--tint);
+    stroke-width: 2;
+    stroke-linecap: round;
+}
+.fruit {
+    fill: var(--paper);
+    stroke: var(--tint);
+    stroke-width: 1.6;
+}
 </style>

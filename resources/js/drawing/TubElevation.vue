@@ -5,7 +5,10 @@ import type { CropShape, TubReport } from '../types/report';
 import PlantDrawing from './PlantDrawing.vue';
 import { baseOf, halfAt, profilePath, scatter, standsOf, wallPath } from './shape';
 
-const props = withDefaults(defineProps<{ tub: TubReport; scale: number; growth?: number; level?: number; bubbles?: boolean; bare?: boolean }>(), { growth: 1, level: undefined, bubbles: true, bare: false });
+const props = withDefaults(
+    defineProps<{ tub: TubReport; scale: number; growth?: number; level?: number; bubbles?: boolean; bare?: boolean }>(),
+    { growth: 1, level: undefined, bubbles: true, bare: false },
+);
 
 const clip = useId();
 const s = computed(() => props.scale);
@@ -91,7 +94,10 @@ const tubePath = computed(() => {
     const floor = -(stones.value.height_mm + 6) * k;
     const far = Math.max(...stones.value.at.map((p) => p.x_mm)) * k;
     const through = shape.value.tube_through_lid;
-    const wall = (through ? -Math.min(shape.value.lid.length_mm / 2 - 25, halfAt(shape.value.stations, rim.value) - 12) : -halfAt(shape.value.stations, entry)) * k;
+    const wall =
+        (through
+            ? -Math.min(shape.value.lid.length_mm / 2 - 25, halfAt(shape.value.stations, rim.value) - 12)
+            : -halfAt(shape.value.stations, entry)) * k;
     const foot = (-halfAt(shape.value.stations, 12) + 8) * k;
     return `M${wall - (through ? 0 : 6)} ${-entry * k}${through ? '' : `L${wall + 7 * k} ${-entry * k}`}L${foot} ${floor - 20 * k}Q${foot} ${floor} ${foot + 14 * k} ${floor}H${far}`;
 });
@@ -107,24 +113,47 @@ const house = computed(() => {
     const block = { width: Math.min(60, upper * 0.3) * k, height: u.blocks_mm * k };
     const pump = { width: Math.min(110, upper * 0.7) * k, height: Math.min(60, u.blocks_mm * 0.8) * k };
     const entry = levels.value.tube_entry_mm;
-    const up = entry === null ? '' : (() => {
-        const x = (-halfAt(shape.value.stations, entry) - Math.max(3, Math.min(12, (u.gap_mm ?? 20) / 2))) * k;
-        const top = -(u.blocks_mm + shape.value.floor_mm + entry) * k;
-        return `M${-pump.width / 2} ${-pump.height / 2}H${x + 8 * k}Q${x} ${-pump.height / 2} ${x} ${-pump.height / 2 - 8 * k}V${top + 6}Q${x} ${top} ${x + 6} ${top}`;
-    })();
-    return { ground, block, pump, up, blocksAt: [-upper * 0.8 * k, upper * 0.8 * k - block.width], cord: { x: inside * k, y: -u.cord_hole_mm * k } };
+    const up =
+        entry === null
+            ? ''
+            : (() => {
+                  const x = (-halfAt(shape.value.stations, entry) - Math.max(3, Math.min(12, (u.gap_mm ?? 20) / 2))) * k;
+                  const top = -(u.blocks_mm + shape.value.floor_mm + entry) * k;
+                  return `M${-pump.width / 2} ${-pump.height / 2}H${x + 8 * k}Q${x} ${-pump.height / 2} ${x} ${-pump.height / 2 - 8 * k}V${top + 6}Q${x} ${top} ${x + 6} ${top}`;
+              })();
+    return {
+        ground,
+        block,
+        pump,
+        up,
+        blocksAt: [-upper * 0.8 * k, upper * 0.8 * k - block.width],
+        cord: { x: inside * k, y: -u.cord_hole_mm * k },
+    };
 });
 
 const size = (crop: CropShape): { height: number; width: number } =>
     // Seedlings are alike in size whatever they will be.
     props.growth < 0.3
         ? { height: Math.min(crop.mature_height_mm * 0.3, 70, 34 / s.value), width: Math.min(crop.spacing_mm * 0.4, 70, 40 / s.value) }
-        : { height: crop.mature_height_mm * props.growth, width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth };
+        : {
+              height: crop.mature_height_mm * props.growth,
+              width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth,
+          };
 
 const plants = computed(() =>
     stands.value.flatMap((stand) => {
         const crop = shape.value.crops.find((c) => c.key === stand.crop);
-        return crop ? [{ ...stand, ...size(crop), habit: props.growth < 0.3 ? ('seedling' as const) : crop.habit, key: crop.key, hung: cups.value[stand.cup]!.hung }] : [];
+        return crop
+            ? [
+                  {
+                      ...stand,
+                      ...size(crop),
+                      habit: props.growth < 0.3 ? ('seedling' as const) : crop.habit,
+                      key: crop.key,
+                      hung: cups.value[stand.cup]!.hung,
+                  },
+              ]
+            : [];
     }),
 );
 
@@ -135,21 +164,46 @@ const drip = computed(() => {
     const right = (halfAt(shape.value.stations, 20) - 34) * k;
     const over = -(levels.value.lid_top_mm + 26) * k;
     const xs = stands.value.map((stand) => stand.x * k);
-    return { pump: { x: right - 16 * k, y: -34 * k }, path: `M${right} ${-30 * k}V${over}H${Math.min(...xs)}`, drops: xs.map((x) => ({ x, y: over })) };
+    return {
+        pump: { x: right - 16 * k, y: -34 * k },
+        path: `M${right} ${-30 * k}V${over}H${Math.min(...xs)}`,
+        drops: xs.map((x) => ({ x, y: over })),
+    };
 });
 </script>
 
 <template>
     <g>
         <g v-if="shape.stand_mm > 0" class="stand">
-            <rect v-for="side in [-0.36, 0.28]" :key="side" :x="side * (under ?? shape).stations[0]!.length_mm * s" :y="-shape.stand_mm * s" :width="0.08 * (under ?? shape).stations[0]!.length_mm * s" :height="shape.stand_mm * s" />
+            <rect
+                v-for="side in [-0.36, 0.28]"
+                :key="side"
+                :x="side * (under ?? shape).stations[0]!.length_mm * s"
+                :y="-shape.stand_mm * s"
+                :width="0.08 * (under ?? shape).stations[0]!.length_mm * s"
+                :height="shape.stand_mm * s"
+            />
         </g>
         <g v-if="house && under" :transform="`translate(0 ${house.ground})`">
             <path :d="profilePath(under.stations, s)" class="inside house" />
             <path :d="wallPath(under.stations, s)" class="pen" />
-            <rect v-for="x in house.blocksAt" :key="x" class="block" :x="x" :y="-house.block.height" :width="house.block.width" :height="house.block.height" />
+            <rect
+                v-for="x in house.blocksAt"
+                :key="x"
+                class="block"
+                :x="x"
+                :y="-house.block.height"
+                :width="house.block.width"
+                :height="house.block.height"
+            />
             <g v-if="stones">
-                <rect class="pump" :x="-house.pump.width / 2" :y="-house.pump.height" :width="house.pump.width" :height="house.pump.height" />
+                <rect
+                    class="pump"
+                    :x="-house.pump.width / 2"
+                    :y="-house.pump.height"
+                    :width="house.pump.width"
+                    :height="house.pump.height"
+                />
                 <path v-if="house.up" :d="house.up" class="tube" />
             </g>
             <circle class="cord" :cx="house.cord.x" :cy="house.cord.y" :r="Math.max(2.5, (under.cord_hole_diameter_mm / 2) * s)" />
@@ -164,7 +218,15 @@ const drip = computed(() => {
             <template v-if="!bare">
                 <path v-if="tubePath" :d="tubePath" class="tube" />
                 <g v-if="stones">
-                    <rect v-for="(p, i) in stones.at" :key="i" class="stone" :x="(p.x_mm - stones.length_mm / 2) * s" :y="-(stones.height_mm) * s" :width="stones.length_mm * s" :height="Math.max(3, Math.min(stones.height_mm, 20) * s)" />
+                    <rect
+                        v-for="(p, i) in stones.at"
+                        :key="i"
+                        class="stone"
+                        :x="(p.x_mm - stones.length_mm / 2) * s"
+                        :y="-stones.height_mm * s"
+                        :width="stones.length_mm * s"
+                        :height="Math.max(3, Math.min(stones.height_mm, 20) * s)"
+                    />
                 </g>
                 <circle v-for="(b, i) in bubblesAt" :key="`b${i}`" class="bubble" :cx="b.x" :cy="b.y" :r="b.r" />
                 <circle v-for="(d, i) in spray" :key="`d${i}`" class="drop" :cx="d.x" :cy="d.y" :r="Math.max(0.9, 1.6 * s)" />
@@ -174,17 +236,44 @@ const drip = computed(() => {
                 <g v-for="stand in stands" :key="`r${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`">
                     <path v-for="(d, i) in roots[stand.cup]" :key="i" :d="d" class="root" :class="{ stem: cloner }" />
                 </g>
-                <rect v-if="raft" class="board" :x="(-shape.lid.length_mm / 2) * s" :width="shape.lid.length_mm * s" :y="-levels.lid_top_mm * s" :height="raft.thickness_mm * s" />
+                <rect
+                    v-if="raft"
+                    class="board"
+                    :x="(-shape.lid.length_mm / 2) * s"
+                    :width="shape.lid.length_mm * s"
+                    :y="-levels.lid_top_mm * s"
+                    :height="raft.thickness_mm * s"
+                />
                 <g v-if="!bare">
-                    <g v-for="plant in plants" :key="`p${plant.x}${plant.crop}${plant.cup}`" :transform="`translate(${plant.x * s} ${-plant.hung * s})`">
+                    <g
+                        v-for="plant in plants"
+                        :key="`p${plant.x}${plant.crop}${plant.cup}`"
+                        :transform="`translate(${plant.x * s} ${-plant.hung * s})`"
+                    >
                         <PlantDrawing :habit="plant.habit" :crop="plant.key" :height="plant.height" :width="plant.width" :scale="s" />
                     </g>
                 </g>
-                <g v-for="stand in stands" :key="`c${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`"><path :d="cups[stand.cup]!.path" class="cup" /></g>
+                <g v-for="stand in stands" :key="`c${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`"
+                    ><path :d="cups[stand.cup]!.path" class="cup"
+                /></g>
             </g>
             <template v-if="!raft">
-                <rect v-if="!shape.in_mouth" class="lid" :x="(-shape.lid.length_mm / 2) * s" :width="shape.lid.length_mm * s" :y="-levels.lid_top_mm * s - lidHeight / 2" :height="lidHeight" />
-                <line v-else class="pen" :x1="-halfAt(shape.stations, rim) * s - 2" :x2="halfAt(shape.stations, rim) * s + 2" :y1="-rim * s" :y2="-rim * s" />
+                <rect
+                    v-if="!shape.in_mouth"
+                    class="lid"
+                    :x="(-shape.lid.length_mm / 2) * s"
+                    :width="shape.lid.length_mm * s"
+                    :y="-levels.lid_top_mm * s - lidHeight / 2"
+                    :height="lidHeight"
+                />
+                <line
+                    v-else
+                    class="pen"
+                    :x1="-halfAt(shape.stations, rim) * s - 2"
+                    :x2="halfAt(shape.stations, rim) * s + 2"
+                    :y1="-rim * s"
+                    :y2="-rim * s"
+                />
             </template>
             <g v-if="drip && !bare">
                 <rect class="pump" :x="drip.pump.x" :y="drip.pump.y" :width="32 * s" :height="34 * s" />
@@ -196,21 +285,78 @@ const drip = computed(() => {
 </template>
 
 <style scoped>
-.inside { fill: var(--sheet); }
-.inside.house { fill: var(--sand); fill-opacity: 0.5; }
-.stand rect, .block { fill: var(--sand); stroke: var(--ink); }
-.fall { transition: y 0.35s, height 0.35s; }
-.fall-line, .afloat { transition: transform 0.35s; }
-.cup { fill: var(--cup); stroke: var(--ink); stroke-width: 1; }
-.root { fill: none; stroke: var(--root); stroke-width: 1; }
-.root.stem { stroke: var(--kelp); stroke-width: 2; }
-.lid { fill: var(--ink); }
-.board { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
-.stone { fill: var(--stone); stroke: var(--ink); stroke-width: 0.8; }
-.pump { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
-.cord { fill: var(--ink); }
-.bubble { fill: none; stroke: var(--water); stroke-width: 1; }
-.drop { fill: var(--water); }
-.tube { fill: none; stroke: var(--water); stroke-width: 1.6; }
-.drip { stroke: var(--water); stroke-width: 2; stroke-linecap: round; }
+.inside {
+    fill: var(--sheet);
+}
+.inside.house {
+    fill: var(--sand);
+    fill-opacity: 0.5;
+}
+.stand rect,
+.block {
+    fill: var(--sand);
+    stroke: var(--ink);
+}
+.fall {
+    transition:
+        y 0.35s,
+        height 0.35s;
+}
+.fall-line,
+.afloat {
+    transition: transform 0.35s;
+}
+.cup {
+    fill: var(--cup);
+    stroke: var(--ink);
+    stroke-width: 1;
+}
+.root {
+    fill: none;
+    stroke: var(--root);
+    stroke-width: 1;
+}
+.root.stem {
+    stroke: var(--kelp);
+    stroke-width: 2;
+}
+.lid {
+    fill: var(--ink);
+}
+.board {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 1.4;
+}
+.stone {
+    fill: var(--stone);
+    stroke: var(--ink);
+    stroke-width: 0.8;
+}
+.pump {
+    fill: var(--sheet);
+    stroke: var(--ink);
+    stroke-width: 1.4;
+}
+.cord {
+    fill: var(--ink);
+}
+.bubble {
+    fill: none;
+    stroke: var(--water);
+    stroke-width: 1;
+}
+.drop {
+    fill: var(--water);
+}
+.tube {
+    fill: none;
+    stroke: var(--water);
+    stroke-width: 1.6;
+}
+.drip {
+    stroke: var(--water);
+    stroke-width: 2;
+    stroke-linecap: round;
+}
 </style>

@@ -9,11 +9,24 @@ withDefaults(defineProps<{ stations: TubShape['stations']; scale: number; level?
 <template>
     <g>
         <path :d="profilePath(stations, scale)" class="body" />
-        <line class="top" :x1="-((lid || stations.at(-1)!.length_mm) / 2) * scale" :x2="((lid || stations.at(-1)!.length_mm) / 2) * scale" :y1="-stations.at(-1)!.height_mm * scale" :y2="-stations.at(-1)!.height_mm * scale" />
+        <line
+            class="top"
+            :x1="-((lid || stations.at(-1)!.length_mm) / 2) * scale"
+            :x2="((lid || stations.at(-1)!.length_mm) / 2) * scale"
+            :y1="-stations.at(-1)!.height_mm * scale"
+            :y2="-stations.at(-1)!.height_mm * scale"
+        />
     </g>
 </template>
 
 <style scoped>
-.body { fill: var(--water-wash); stroke: var(--ink); stroke-width: 1.4; }
-.top { stroke: var(--ink); stroke-width: 2.4; }
+.body {
+    fill: var(--water-wash);
+    stroke: var(--ink);
+    stroke-width: 1.4;
+}
+.top {
+    stroke: var(--ink);
+    stroke-width: 2.4;
+}
 </style>

@@ -38,7 +38,8 @@ export interface Stand {
 export function standsOf(tub: TubReport): Stand[] {
     const stands: Stand[] = [];
     for (const hole of [...tub.layout.holes].sort((a, b) => b.y_mm - a.y_mm)) {
-        if (stands.every((s) => Math.abs(s.x - hole.x_mm) > 4 || s.crop !== hole.crop || s.cup !== hole.cup - 1)) stands.push({ x: hole.x_mm, cup: hole.cup - 1, crop: hole.crop });
+        if (stands.every((s) => Math.abs(s.x - hole.x_mm) > 4 || s.crop !== hole.crop || s.cup !== hole.cup - 1))
+            stands.push({ x: hole.x_mm, cup: hole.cup - 1, crop: hole.crop });
     }
     return stands;
 }
@@ -46,8 +47,16 @@ export function standsOf(tub: TubReport): Stand[] {
 /** How wide a tub is on the bench, mm: lid, rim, what it stands in, or leaves, whichever reaches farthest. */
 export function widthOf(tub: TubReport): number {
     const shape = tub.shape;
-    const leaves = Math.max(0, ...standsOf(tub).map((s) => 2 * Math.abs(s.x) + 0.9 * (shape.crops.find((c) => c.key === s.crop)?.spacing_mm ?? 0)));
-    return Math.max(shape.lid.length_mm, ...shape.stations.map((s) => s.length_mm), ...(tub.under?.stations ?? []).map((s) => s.length_mm), leaves);
+    const leaves = Math.max(
+        0,
+        ...standsOf(tub).map((s) => 2 * Math.abs(s.x) + 0.9 * (shape.crops.find((c) => c.key === s.crop)?.spacing_mm ?? 0)),
+    );
+    return Math.max(
+        shape.lid.length_mm,
+        ...shape.stations.map((s) => s.length_mm),
+        ...(tub.under?.stations ?? []).map((s) => s.length_mm),
+        leaves,
+    );
 }
 
 /** Height of what carries the tub over the ground, mm: its stand, or the vessel it stands in with the blocks. */

@@ -16,21 +16,62 @@ function set(value: number): void {
     <div class="counter">
         <label :for="id">{{ label }}</label>
         <div class="row">
-            <button type="button" :aria-label="`${label}: one fewer`" :disabled="modelValue <= (least ?? 1)" @click="set(modelValue - 1)">−</button>
+            <button type="button" :aria-label="`${label}: one fewer`" :disabled="modelValue <= (least ?? 1)" @click="set(modelValue - 1)">
+                −
+            </button>
             <input :id="id" inputmode="numeric" v-shown="modelValue" @change="set(Number(($event.target as HTMLInputElement).value))" />
-            <button type="button" :aria-label="`${label}: one more`" :disabled="modelValue >= (most ?? 200)" @click="set(modelValue + 1)">+</button>
+            <button type="button" :aria-label="`${label}: one more`" :disabled="modelValue >= (most ?? 200)" @click="set(modelValue + 1)">
+                +
+            </button>
         </div>
         <p v-if="hint" class="small faint">{{ hint }}</p>
     </div>
 </template>
 
 <style scoped>
-.counter { display: grid; gap: 0.2rem; }
-label { font-weight: 600; font-family: var(--grotesque); }
-.row { display: flex; border: 1px solid var(--ink); width: 9rem; background: var(--sheet); }
-button { width: 2.4rem; min-height: 32px; background: none; border: 0; cursor: pointer; font-size: 1.1rem; color: var(--ink); }
-button:hover:not(:disabled) { background: var(--shoal); }
-button:disabled { color: var(--rule); cursor: default; }
-input { flex: 1; min-width: 0; text-align: center; border: 0; border-inline: 1px solid var(--ink); background: none; color: var(--ink); }
-@media (pointer: coarse) { button { width: 2.75rem; min-height: 44px; } }
+.counter {
+    display: grid;
+    gap: 0.2rem;
+}
+label {
+    font-weight: 600;
+    font-family: var(--grotesque);
+}
+.row {
+    display: flex;
+    border: 1px solid var(--ink);
+    width: 9rem;
+    background: var(--sheet);
+}
+button {
+    width: 2.4rem;
+    min-height: 32px;
+    background: none;
+    border: 0;
+    cursor: pointer;
+    font-size: 1.1rem;
+    color: var(--ink);
+}
+button:hover:not(:disabled) {
+    background: var(--shoal);
+}
+button:disabled {
+    color: var(--rule);
+    cursor: default;
+}
+input {
+    flex: 1;
+    min-width: 0;
+    text-align: center;
+    border: 0;
+    border-inline: 1px solid var(--ink);
+    background: none;
+    color: var(--ink);
+}
+@media (pointer: coarse) {
+    button {
+        width: 2.75rem;
+        min-height: 44px;
+    }
+}
 </style>

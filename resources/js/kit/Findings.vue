@@ -24,7 +24,15 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <p class="small">{{ finding.why }}</p>
             </details>
             <div v-if="finding.remedies.length" class="remedies">
-                <button v-for="remedy in finding.remedies" :key="remedy.says" type="button" class="box" @click="garden.apply(remedy.says, remedy.patch)">{{ remedy.says }}</button>
+                <button
+                    v-for="remedy in finding.remedies"
+                    :key="remedy.says"
+                    type="button"
+                    class="box"
+                    @click="garden.apply(remedy.says, remedy.patch)"
+                >
+                    {{ remedy.says }}
+                </button>
             </div>
         </article>
         <button v-if="rest > 0" type="button" class="word" @click="all = true">{{ rest }} more</button>
@@ -34,10 +42,33 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </template>
 
 <style scoped>
-.findings { display: grid; gap: 0.8rem; padding-bottom: 0.8rem; border-bottom: 1px solid var(--ink); }
-.sound { color: var(--kelp); font-weight: 600; }
-article { display: grid; gap: 0.3rem; justify-items: start; }
-.remedies { display: flex; flex-wrap: wrap; gap: 0.4rem; margin-top: 0.15rem; }
-summary { cursor: pointer; min-height: 24px; }
-.word { justify-self: start; text-decoration: underline; }
+.findings {
+    display: grid;
+    gap: 0.8rem;
+    padding-bottom: 0.8rem;
+    border-bottom: 1px solid var(--ink);
+}
+.sound {
+    color: var(--kelp);
+    font-weight: 600;
+}
+article {
+    display: grid;
+    gap: 0.3rem;
+    justify-items: start;
+}
+.remedies {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    margin-top: 0.15rem;
+}
+summary {
+    cursor: pointer;
+    min-height: 24px;
+}
+.word {
+    justify-self: start;
+    text-decoration: underline;
+}
 </style>

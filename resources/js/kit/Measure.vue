@@ -5,7 +5,19 @@ import { length, mass, number, temperature, volume } from './format';
 import { useMeasures } from './garden';
 import { read, type Dimension, type Way } from './reader';
 
-const props = withDefaults(defineProps<{ label: string; dimension: Dimension; modelValue: number | null; at?: string; optional?: boolean; hint?: string; wide?: boolean; way?: Way | undefined }>(), { at: '', hint: '', way: undefined });
+const props = withDefaults(
+    defineProps<{
+        label: string;
+        dimension: Dimension;
+        modelValue: number | null;
+        at?: string;
+        optional?: boolean;
+        hint?: string;
+        wide?: boolean;
+        way?: Way | undefined;
+    }>(),
+    { at: '', hint: '', way: undefined },
+);
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
 const measures = useMeasures();
@@ -39,9 +51,13 @@ function shown(value: number | null): string {
     }
 }
 
-watch([() => props.modelValue, measures.units], ([value]) => {
-    if (!editing.value) text.value = shown(value as number | null);
-}, { immediate: true });
+watch(
+    [() => props.modelValue, measures.units],
+    ([value]) => {
+        if (!editing.value) text.value = shown(value as number | null);
+    },
+    { immediate: true },
+);
 
 async function typed(value: string | undefined): Promise<void> {
     text.value = value ?? '';
@@ -66,7 +82,12 @@ async function typed(value: string | undefined): Promise<void> {
 }
 
 /** What a measure taken from elsewhere is turned into. */
-const converted = computed(() => ({ inside: '', girth: 'inside', outside: 'inside', 'from-rim': 'over the floor', 'from-bench': 'over the floor' })[props.way?.way ?? 'inside']);
+const converted = computed(
+    () =>
+        ({ inside: '', girth: 'inside', outside: 'inside', 'from-rim': 'over the floor', 'from-bench': 'over the floor' })[
+            props.way?.way ?? 'inside'
+        ],
+);
 
 function leave(): void {
     editing.value = false;
@@ -99,10 +120,29 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
 </template>
 
 <style scoped>
-.measure { display: grid; grid-template-columns: 1fr 7.25rem; align-items: center; column-gap: 0.5rem; }
-.measure.wide { grid-template-columns: 1fr; row-gap: 0.2rem; }
-.note { grid-column: 1 / -1; color: var(--faint); text-align: right; }
-.wide .note { text-align: left; }
-.note:empty { display: none; }
-.note.wrong { color: var(--stop-text); text-align: left; }
+.measure {
+    display: grid;
+    grid-template-columns: 1fr 7.25rem;
+    align-items: center;
+    column-gap: 0.5rem;
+}
+.measure.wide {
+    grid-template-columns: 1fr;
+    row-gap: 0.2rem;
+}
+.note {
+    grid-column: 1 / -1;
+    color: var(--faint);
+    text-align: right;
+}
+.wide .note {
+    text-align: left;
+}
+.note:empty {
+    display: none;
+}
+.note.wrong {
+    color: var(--stop-text);
+    text-align: left;
+}
 </style>

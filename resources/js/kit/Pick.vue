@@ -4,7 +4,16 @@ import Select from 'primevue/select';
 import { computed, useId } from 'vue';
 import { useMeasures } from './garden';
 
-const props = defineProps<{ label: string; modelValue: T | null; options: { value: T; name: string; group?: string }[]; hint?: string; filter?: boolean; at?: string; placeholder?: string; clearable?: boolean }>();
+const props = defineProps<{
+    label: string;
+    modelValue: T | null;
+    options: { value: T; name: string; group?: string }[];
+    hint?: string;
+    filter?: boolean;
+    at?: string;
+    placeholder?: string;
+    clearable?: boolean;
+}>();
 const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>();
 
 const id = useId();
@@ -40,7 +49,16 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 </template>
 
 <style scoped>
-.pick { display: grid; grid-template-columns: minmax(0, 1fr); gap: 0.2rem; }
-label { font-weight: 600; font-family: var(--grotesque); }
-.wrong { color: var(--stop-text); }
+.pick {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 0.2rem;
+}
+label {
+    font-weight: 600;
+    font-family: var(--grotesque);
+}
+.wrong {
+    color: var(--stop-text);
+}
 </style>

@@ -19,16 +19,38 @@ watch(() => props.visible, show, { flush: 'post' });
 <template>
     <dialog ref="dialog" :aria-labelledby="id" @close="emit('close')" @click.self="emit('close')">
         <div v-if="visible" class="inside">
-            <header><h2 :id="id">{{ title }}</h2><button type="button" class="box" @click="emit('close')">Close</button></header>
+            <header>
+                <h2 :id="id">{{ title }}</h2>
+                <button type="button" class="box" @click="emit('close')">Close</button>
+            </header>
             <slot />
         </div>
     </dialog>
 </template>
 
 <style scoped>
-dialog { width: min(28rem, 94vw); max-height: 90dvh; padding: 0; border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); }
-dialog::backdrop { background: rgba(20, 30, 24, 0.45); }
-.inside { padding: 1.1rem; }
-header { display: flex; align-items: center; justify-content: space-between; margin-bottom: 0.8rem; }
-h2 { font-size: 1.15rem; margin: 0; }
+dialog {
+    width: min(28rem, 94vw);
+    max-height: 90dvh;
+    padding: 0;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+}
+dialog::backdrop {
+    background: rgba(20, 30, 24, 0.45);
+}
+.inside {
+    padding: 1.1rem;
+}
+header {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    margin-bottom: 0.8rem;
+}
+h2 {
+    font-size: 1.15rem;
+    margin: 0;
+}
 </style>

@@ -26,13 +26,16 @@ export async function call<T>(path: string, { method = 'POST', body, revision, s
     try {
         response = await fetch(`/api/${path}`, { method, headers, body: body ?? null, signal: signal ?? null });
     } catch {
-        return signal?.aborted ? { kind: 'cancelled' } : { kind: 'away', message: 'Kelp Tub does not answer. Your edits are kept on this page and saved when it is back.' };
+        return signal?.aborted
+            ? { kind: 'cancelled' }
+            : { kind: 'away', message: 'Kelp Tub does not answer. Your edits are kept on this page and saved when it is back.' };
     }
     const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     const message = typeof data.message === 'string' ? data.message : `Error ${response.status}.`;
     if (response.ok) return { kind: 'done', data: data as T };
     if (response.status === 409) return { kind: 'conflict', revision: Number(data.revision), document: String(data.document) };
-    if (response.status === 422 || response.status === 413) return { kind: 'refused', message, faults: Array.isArray(data.faults) ? (data.faults as Fault[]) : [] };
+    if (response.status === 422 || response.status === 413)
+        return { kind: 'refused', message, faults: Array.isArray(data.faults) ? (data.faults as Fault[]) : [] };
     if (response.status === 404) return { kind: 'gone', message };
     return { kind: 'away', message };
 }

@@ -35,7 +35,15 @@ const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as 
  */
 export class OpenGarden {
     readonly document = shallowRef<Garden>({ format: 'kelp-tub.garden', version: 1 });
-    readonly report = shallowRef<Report>({ format: 'kelp-tub.report', version: 1, tubs: [], air: [], parts: [], budget: {} as Report['budget'], findings: [] });
+    readonly report = shallowRef<Report>({
+        format: 'kelp-tub.report',
+        version: 1,
+        tubs: [],
+        air: [],
+        parts: [],
+        budget: {} as Report['budget'],
+        findings: [],
+    });
     readonly faults = ref<Fault[]>([]);
     readonly save = ref<SaveState>('saved');
     readonly message = ref('');
@@ -82,11 +90,17 @@ export class OpenGarden {
     readonly index = computed(() => (this.document.value.tubs ?? []).findIndex((tub) => tub.id === this.selected.value));
     readonly tub = computed<Tub | null>(() => this.document.value.tubs?.[this.index.value] ?? null);
     /** The letter that each tub goes by in drawings, by its place on the bench. */
-    readonly letters = computed<Record<string, string>>(() => Object.fromEntries(this.report.value.tubs.map((tub, i) => [tub.id, String.fromCharCode(65 + (i % 26)) + (i >= 26 ? Math.floor(i / 26) : '')])));
+    readonly letters = computed<Record<string, string>>(() =>
+        Object.fromEntries(
+            this.report.value.tubs.map((tub, i) => [tub.id, String.fromCharCode(65 + (i % 26)) + (i >= 26 ? Math.floor(i / 26) : '')]),
+        ),
+    );
     readonly tubReport = computed<TubReport | null>(() => this.report.value.tubs.find((tub) => tub.id === this.selected.value) ?? null);
 
     /** Findings on the chosen tub and on what it shares with others. */
-    readonly findings = computed<Finding[]>(() => this.report.value.findings.filter((f) => f.tub === null || f.tub === this.selected.value));
+    readonly findings = computed<Finding[]>(() =>
+        this.report.value.findings.filter((f) => f.tub === null || f.tub === this.selected.value),
+    );
 
     air(tub: string): { system: AirSystem; index: number; branch: number } | null {
         for (const [index, system] of (this.document.value.air ?? []).entries()) {
@@ -268,7 +282,11 @@ export class OpenGarden {
         if (this.writing) return this.schedule(SAVE_AFTER_MS);
         const document = this.document.value;
         this.writing = true;
-        const answer = await call<{ revision: number }>(`gardens/${this.id}`, { method: 'PUT', body: JSON.stringify(document), revision: this.revision });
+        const answer = await call<{ revision: number }>(`gardens/${this.id}`, {
+            method: 'PUT',
+            body: JSON.stringify(document),
+            revision: this.revision,
+        });
         this.writing = false;
         if (answer.kind === 'done') {
             this.revision = answer.data.revision;

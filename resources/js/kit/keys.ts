@@ -21,15 +21,27 @@ export const KEYS = [
 
 /** The key pressed, as the keys dialog names it, or null where a shortcut must not act. */
 export function shortcut(event: KeyboardEvent): string | null {
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') return inField(event.target) ? null : event.shiftKey ? 'redo' : 'undo';
-    if (!keysOn.value || event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || document.querySelector('dialog[open], .p-dialog, .p-select-overlay')) return null;
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
+        return inField(event.target) ? null : event.shiftKey ? 'redo' : 'undo';
+    if (
+        !keysOn.value ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        inField(event.target) ||
+        document.querySelector('dialog[open], .p-dialog, .p-select-overlay')
+    )
+        return null;
     if (event.key === 'z') return 'undo';
     if (event.key === 'Z') return 'redo';
     return event.key;
 }
 
 function inField(target: EventTarget | null): boolean {
-    return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'combobox');
+    return (
+        target instanceof HTMLElement &&
+        (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'combobox')
+    );
 }
 
 export function useShortcuts(act: (key: string) => boolean): void {

@@ -21,14 +21,32 @@ export type Habit = CropRow['habit'];
 type Option = { value: string; name: string; group?: string };
 
 const OWN = 'Your own';
-const KINDS: Record<string, string> = { bucket: 'Buckets and pails', tote: 'Totes', jar: 'Jars', bottle: 'Bottles', tray: 'Trays', other: 'Other tubs' };
-const GROUPS: Record<string, string> = { leaf: 'Leaves', herb: 'Herbs', root: 'Roots', flower: 'Flowers', fruit: 'Fruit', cutting: 'Cuttings' };
+const KINDS: Record<string, string> = {
+    bucket: 'Buckets and pails',
+    tote: 'Totes',
+    jar: 'Jars',
+    bottle: 'Bottles',
+    tray: 'Trays',
+    other: 'Other tubs',
+};
+const GROUPS: Record<string, string> = {
+    leaf: 'Leaves',
+    herb: 'Herbs',
+    root: 'Roots',
+    flower: 'Flowers',
+    fruit: 'Fruit',
+    cutting: 'Cuttings',
+};
 const SHELVES = [OWN, ...Object.values(KINDS)];
 
 export const vesselOptions = (library: Library): Option[] =>
-    library.vessels.map((v) => ({ value: v.key, name: v.name, group: v.own ? OWN : (KINDS[v.kind ?? 'other'] ?? 'Other tubs') })).sort((a, b) => SHELVES.indexOf(a.group) - SHELVES.indexOf(b.group));
-export const cropOptions = (library: Library): Option[] => ownFirst(library.crops.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : (GROUPS[c.group] ?? '') })));
-export const cupOptions = (library: Library): Option[] => ownFirst(library.cups.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : c.made === 'home' ? 'Made at home' : 'Bought' })));
+    library.vessels
+        .map((v) => ({ value: v.key, name: v.name, group: v.own ? OWN : (KINDS[v.kind ?? 'other'] ?? 'Other tubs') }))
+        .sort((a, b) => SHELVES.indexOf(a.group) - SHELVES.indexOf(b.group));
+export const cropOptions = (library: Library): Option[] =>
+    ownFirst(library.crops.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : (GROUPS[c.group] ?? '') })));
+export const cupOptions = (library: Library): Option[] =>
+    ownFirst(library.cups.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : c.made === 'home' ? 'Made at home' : 'Bought' })));
 export const named = (shelf: { key: string; name: string }[]): Option[] => shelf.map((item) => ({ value: item.key, name: item.name }));
 
 function ownFirst(options: Option[]): Option[] {

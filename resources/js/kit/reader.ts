@@ -36,7 +36,15 @@ async function flush(): Promise<void> {
     waiting = [];
     for (const units of new Set(batch.map((item) => item.units))) {
         const items = batch.filter((item) => item.units === units);
-        const result = await call<{ readings: Reading[] }>('read', { body: JSON.stringify({ units, texts: items.map(({ text, dimension, way }) => ({ text, dimension, ...way })) }) });
-        items.forEach((item, i) => item.answer(result.kind === 'done' ? (result.data.readings[i] ?? { error: 'Not read.' }) : { error: 'message' in result ? result.message : 'Not read.' }));
+        const result = await call<{ readings: Reading[] }>('read', {
+            body: JSON.stringify({ units, texts: items.map(({ text, dimension, way }) => ({ text, dimension, ...way })) }),
+        });
+        items.forEach((item, i) =>
+            item.answer(
+                result.kind === 'done'
+                    ? (result.data.readings[i] ?? { error: 'Not read.' })
+                    : { error: 'message' in result ? result.message : 'Not read.' },
+            ),
+        );
     }
 }

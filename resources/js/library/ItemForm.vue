@@ -22,29 +22,83 @@ const stations = computed(() => (props.item.stations ?? []) as Station[]);
 const round = computed(() => stations.value[0]?.diameter_mm !== undefined);
 const lid = computed(() => (props.item.lid ?? {}) as Lid);
 const setLid = (change: Partial<Lid>): void => set('lid', { ...lid.value, ...change });
-const setStation = (i: number, change: Partial<Station>): void => set('stations', stations.value.map((s, j) => (j === i ? { ...s, ...change } : s)));
+const setStation = (i: number, change: Partial<Station>): void =>
+    set(
+        'stations',
+        stations.value.map((s, j) => (j === i ? { ...s, ...change } : s)),
+    );
 const nameOf = (i: number): string => (i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `Station ${i + 1}`);
 
 /** Round becomes square of the same width, and back. */
 function setShape(shape: 'round' | 'square'): void {
     if ((shape === 'round') === round.value) return;
-    const turn = (s: Station): Station => (shape === 'round' ? { height_mm: s.height_mm, diameter_mm: s.width_mm ?? 200 } : { height_mm: s.height_mm, length_mm: s.diameter_mm ?? 200, width_mm: s.diameter_mm ?? 200, corner_radius_mm: 20 });
+    const turn = (s: Station): Station =>
+        shape === 'round'
+            ? { height_mm: s.height_mm, diameter_mm: s.width_mm ?? 200 }
+            : { height_mm: s.height_mm, length_mm: s.diameter_mm ?? 200, width_mm: s.diameter_mm ?? 200, corner_radius_mm: 20 };
     const { diameter_mm, length_mm, width_mm, corner_radius_mm, ...rest } = lid.value;
     const size = diameter_mm ?? width_mm ?? 220;
-    emit('change', { ...props.item, stations: stations.value.map(turn), lid: shape === 'round' ? { ...rest, diameter_mm: size } : { ...rest, length_mm: length_mm ?? size, width_mm: size, corner_radius_mm: corner_radius_mm ?? 25 } });
+    emit('change', {
+        ...props.item,
+        stations: stations.value.map(turn),
+        lid:
+            shape === 'round'
+                ? { ...rest, diameter_mm: size }
+                : { ...rest, length_mm: length_mm ?? size, width_mm: size, corner_radius_mm: corner_radius_mm ?? 25 },
+    });
 }
 
 function addStation(): void {
     const [a, b] = [stations.value.at(-2)!, stations.value.at(-1)!];
-    const between = Object.fromEntries(Object.keys(b).map((key) => [key, Math.round((((a as unknown as Record<string, number>)[key] ?? 0) + ((b as unknown as Record<string, number>)[key] ?? 0)) / 2)])) as unknown as Station;
+    const between = Object.fromEntries(
+        Object.keys(b).map((key) => [
+            key,
+            Math.round((((a as unknown as Record<string, number>)[key] ?? 0) + ((b as unknown as Record<string, number>)[key] ?? 0)) / 2),
+        ]),
+    ) as unknown as Station;
     set('stations', [...stations.value.slice(0, -1), between, b]);
 }
 
 const CROP: { group: string; fields: { key: string; name: string; as?: Dimension; unit?: string }[] }[] = [
-    { group: 'Room', fields: [{ key: 'spacing_mm', name: 'Spacing', as: 'length' }, { key: 'mature_height_mm', name: 'Height, grown', as: 'length' }, { key: 'cup_min_mm', name: 'Least cup', as: 'length' }, { key: 'mature_mass_g', name: 'Weight, grown', as: 'mass' }] },
-    { group: 'Water and air', fields: [{ key: 'litres_per_plant', name: 'Stands in', as: 'volume' }, { key: 'water_to_harvest_l', name: 'Drinks to harvest', as: 'volume' }, { key: 'root_oxygen_mg_h', name: 'Root oxygen', unit: 'mg/h' }] },
-    { group: 'Days', fields: [{ key: 'days_germinate', name: 'To germinate', unit: 'days' }, { key: 'days_sow_to_transplant', name: 'Sow to transplant', unit: 'days' }, { key: 'days_transplant_to_harvest', name: 'Transplant to harvest', unit: 'days' }, { key: 'days_harvest_lasts', name: 'Harvest lasts', unit: 'days' }] },
-    { group: 'Windows', fields: [{ key: 'ec_low', name: 'EC from', unit: 'mS/cm' }, { key: 'ec_high', name: 'EC to', unit: 'mS/cm' }, { key: 'ph_low', name: 'pH from', unit: '' }, { key: 'ph_high', name: 'pH to', unit: '' }, { key: 'water_temp_low_c', name: 'Water from', as: 'temperature' }, { key: 'water_temp_high_c', name: 'Water to', as: 'temperature' }, { key: 'light_hours', name: 'Light', unit: 'h a day' }, { key: 'yield_g', name: 'Yield', as: 'mass' }] },
+    {
+        group: 'Room',
+        fields: [
+            { key: 'spacing_mm', name: 'Spacing', as: 'length' },
+            { key: 'mature_height_mm', name: 'Height, grown', as: 'length' },
+            { key: 'cup_min_mm', name: 'Least cup', as: 'length' },
+            { key: 'mature_mass_g', name: 'Weight, grown', as: 'mass' },
+        ],
+    },
+    {
+        group: 'Water and air',
+        fields: [
+            { key: 'litres_per_plant', name: 'Stands in', as: 'volume' },
+            { key: 'water_to_harvest_l', name: 'Drinks to harvest', as: 'volume' },
+            { key: 'root_oxygen_mg_h', name: 'Root oxygen', unit: 'mg/h' },
+        ],
+    },
+    {
+        group: 'Days',
+        fields: [
+            { key: 'days_germinate', name: 'To germinate', unit: 'days' },
+            { key: 'days_sow_to_transplant', name: 'Sow to transplant', unit: 'days' },
+            { key: 'days_transplant_to_harvest', name: 'Transplant to harvest', unit: 'days' },
+            { key: 'days_harvest_lasts', name: 'Harvest lasts', unit: 'days' },
+        ],
+    },
+    {
+        group: 'Windows',
+        fields: [
+            { key: 'ec_low', name: 'EC from', unit: 'mS/cm' },
+            { key: 'ec_high', name: 'EC to', unit: 'mS/cm' },
+            { key: 'ph_low', name: 'pH from', unit: '' },
+            { key: 'ph_high', name: 'pH to', unit: '' },
+            { key: 'water_temp_low_c', name: 'Water from', as: 'temperature' },
+            { key: 'water_temp_high_c', name: 'Water to', as: 'temperature' },
+            { key: 'light_hours', name: 'Light', unit: 'h a day' },
+            { key: 'yield_g', name: 'Yield', as: 'mass' },
+        ],
+    },
 ];
 
 function typed(key: string, event: Event): void {
@@ -54,73 +108,322 @@ function typed(key: string, event: Event): void {
     else field.value = String(props.item[key] ?? '');
 }
 const n = (key: string): number | null => (typeof props.item[key] === 'number' ? (props.item[key] as number) : null);
-const words = (list: string[]): { value: string; name: string }[] => list.map((value) => ({ value, name: value.charAt(0).toUpperCase() + value.slice(1) }));
+const words = (list: string[]): { value: string; name: string }[] =>
+    list.map((value) => ({ value, name: value.charAt(0).toUpperCase() + value.slice(1) }));
 </script>
 
 <template>
     <div class="fields">
-        <div class="field"><label for="item-name">Name</label><input id="item-name" class="text" maxlength="120" :value="item.name" @input="set('name', ($event.target as HTMLInputElement).value)" /></div>
+        <div class="field">
+            <label for="item-name">Name</label
+            ><input
+                id="item-name"
+                class="text"
+                maxlength="120"
+                :value="item.name"
+                @input="set('name', ($event.target as HTMLInputElement).value)"
+            />
+        </div>
         <template v-if="kind === 'cups'">
-            <Measure label="Lip Ø" dimension="length" :model-value="n('lip_diameter_mm')" at="/lip_diameter_mm" @update:model-value="(v) => v !== null && set('lip_diameter_mm', v)" />
-            <Measure label="Body Ø under the lip" dimension="length" :model-value="n('top_diameter_mm')" at="/top_diameter_mm" @update:model-value="(v) => v !== null && set('top_diameter_mm', v)" />
-            <Measure label="Foot Ø" dimension="length" :model-value="n('bottom_diameter_mm')" at="/bottom_diameter_mm" @update:model-value="(v) => v !== null && set('bottom_diameter_mm', v)" />
-            <Measure label="Depth under the lip" dimension="length" :model-value="n('height_mm')" at="/height_mm" @update:model-value="(v) => v !== null && set('height_mm', v)" />
-            <Toggle label="It is" :model-value="String(item.made ?? 'bought')" :options="[{ value: 'bought', name: 'Bought' }, { value: 'home', name: 'Made at home' }]" @update:model-value="(v) => set('made', v)" />
-            <p v-if="item.made === 'home'" class="caution small">Cut slots away from you, on something solid; hot iron only outdoors or by an open window. Food-safe pots only.</p>
+            <Measure
+                label="Lip Ø"
+                dimension="length"
+                :model-value="n('lip_diameter_mm')"
+                at="/lip_diameter_mm"
+                @update:model-value="(v) => v !== null && set('lip_diameter_mm', v)"
+            />
+            <Measure
+                label="Body Ø under the lip"
+                dimension="length"
+                :model-value="n('top_diameter_mm')"
+                at="/top_diameter_mm"
+                @update:model-value="(v) => v !== null && set('top_diameter_mm', v)"
+            />
+            <Measure
+                label="Foot Ø"
+                dimension="length"
+                :model-value="n('bottom_diameter_mm')"
+                at="/bottom_diameter_mm"
+                @update:model-value="(v) => v !== null && set('bottom_diameter_mm', v)"
+            />
+            <Measure
+                label="Depth under the lip"
+                dimension="length"
+                :model-value="n('height_mm')"
+                at="/height_mm"
+                @update:model-value="(v) => v !== null && set('height_mm', v)"
+            />
+            <Toggle
+                label="It is"
+                :model-value="String(item.made ?? 'bought')"
+                :options="[
+                    { value: 'bought', name: 'Bought' },
+                    { value: 'home', name: 'Made at home' },
+                ]"
+                @update:model-value="(v) => set('made', v)"
+            />
+            <p v-if="item.made === 'home'" class="caution small">
+                Cut slots away from you, on something solid; hot iron only outdoors or by an open window. Food-safe pots only.
+            </p>
         </template>
-        <Measure v-if="kind === 'saws'" label="Diameter" dimension="length" :model-value="n('diameter_mm')" at="/diameter_mm" @update:model-value="(v) => v !== null && set('diameter_mm', v)" />
+        <Measure
+            v-if="kind === 'saws'"
+            label="Diameter"
+            dimension="length"
+            :model-value="n('diameter_mm')"
+            at="/diameter_mm"
+            @update:model-value="(v) => v !== null && set('diameter_mm', v)"
+        />
         <template v-if="kind === 'vessels'">
-            <Pick label="Kind" :model-value="String(item.kind ?? 'other')" :options="words(['bucket', 'tote', 'jar', 'bottle', 'tray', 'other'])" @update:model-value="(v) => set('kind', v)" />
-            <Toggle label="Shape" :model-value="round ? 'round' : 'square'" :options="[{ value: 'round', name: 'Round' }, { value: 'square', name: 'Rectangular' }]" @update:model-value="setShape" />
-            <Measure label="Sold as" dimension="volume" optional :model-value="n('label_l')" at="/label_l" @update:model-value="(v) => set('label_l', v)" />
-            <Measure label="Weighs, empty" dimension="mass" :model-value="(n('empty_kg') ?? 0) * 1000" at="/empty_kg" @update:model-value="(v) => v !== null && set('empty_kg', v / 1000)" />
-            <Measure v-if="item.kind === 'bottle'" label="Cut it at" dimension="length" optional :model-value="n('cut_mm')" at="/cut_mm" @update:model-value="(v) => set('cut_mm', v)" />
-            <Toggle label="Walls" :model-value="String(item.opacity ?? 'opaque')" :options="words(['opaque', 'translucent', 'clear'])" @update:model-value="(v) => set('opacity', v)" />
+            <Pick
+                label="Kind"
+                :model-value="String(item.kind ?? 'other')"
+                :options="words(['bucket', 'tote', 'jar', 'bottle', 'tray', 'other'])"
+                @update:model-value="(v) => set('kind', v)"
+            />
+            <Toggle
+                label="Shape"
+                :model-value="round ? 'round' : 'square'"
+                :options="[
+                    { value: 'round', name: 'Round' },
+                    { value: 'square', name: 'Rectangular' },
+                ]"
+                @update:model-value="setShape"
+            />
+            <Measure
+                label="Sold as"
+                dimension="volume"
+                optional
+                :model-value="n('label_l')"
+                at="/label_l"
+                @update:model-value="(v) => set('label_l', v)"
+            />
+            <Measure
+                label="Weighs, empty"
+                dimension="mass"
+                :model-value="(n('empty_kg') ?? 0) * 1000"
+                at="/empty_kg"
+                @update:model-value="(v) => v !== null && set('empty_kg', v / 1000)"
+            />
+            <Measure
+                v-if="item.kind === 'bottle'"
+                label="Cut it at"
+                dimension="length"
+                optional
+                :model-value="n('cut_mm')"
+                at="/cut_mm"
+                @update:model-value="(v) => set('cut_mm', v)"
+            />
+            <Toggle
+                label="Walls"
+                :model-value="String(item.opacity ?? 'opaque')"
+                :options="words(['opaque', 'translucent', 'clear'])"
+                @update:model-value="(v) => set('opacity', v)"
+            />
             <fieldset v-for="(s, i) in stations" :key="i">
-                <legend>{{ nameOf(i) }} <button v-if="i > 0 && i < stations.length - 1" type="button" class="word small" @click="set('stations', stations.filter((_, j) => j !== i))">Remove</button></legend>
-                <Measure v-if="i > 0" label="Height" dimension="length" :model-value="s.height_mm" :at="`/stations/${i}/height_mm`" @update:model-value="(v) => v !== null && setStation(i, { height_mm: v })" />
-                <Measure v-if="round" label="Inside Ø" dimension="length" :model-value="s.diameter_mm ?? null" :at="`/stations/${i}/diameter_mm`" @update:model-value="(v) => v !== null && setStation(i, { diameter_mm: v })" />
+                <legend>
+                    {{ nameOf(i) }}
+                    <button
+                        v-if="i > 0 && i < stations.length - 1"
+                        type="button"
+                        class="word small"
+                        @click="
+                            set(
+                                'stations',
+                                stations.filter((_, j) => j !== i),
+                            )
+                        "
+                    >
+                        Remove
+                    </button>
+                </legend>
+                <Measure
+                    v-if="i > 0"
+                    label="Height"
+                    dimension="length"
+                    :model-value="s.height_mm"
+                    :at="`/stations/${i}/height_mm`"
+                    @update:model-value="(v) => v !== null && setStation(i, { height_mm: v })"
+                />
+                <Measure
+                    v-if="round"
+                    label="Inside Ø"
+                    dimension="length"
+                    :model-value="s.diameter_mm ?? null"
+                    :at="`/stations/${i}/diameter_mm`"
+                    @update:model-value="(v) => v !== null && setStation(i, { diameter_mm: v })"
+                />
                 <template v-else>
-                    <Measure label="Length" dimension="length" :model-value="s.length_mm ?? null" :at="`/stations/${i}/length_mm`" @update:model-value="(v) => v !== null && setStation(i, { length_mm: v })" />
-                    <Measure label="Width" dimension="length" :model-value="s.width_mm ?? null" :at="`/stations/${i}/width_mm`" @update:model-value="(v) => v !== null && setStation(i, { width_mm: v })" />
-                    <Measure label="Corner radius" dimension="length" :model-value="s.corner_radius_mm ?? 0" :at="`/stations/${i}/corner_radius_mm`" @update:model-value="(v) => v !== null && setStation(i, { corner_radius_mm: v })" />
+                    <Measure
+                        label="Length"
+                        dimension="length"
+                        :model-value="s.length_mm ?? null"
+                        :at="`/stations/${i}/length_mm`"
+                        @update:model-value="(v) => v !== null && setStation(i, { length_mm: v })"
+                    />
+                    <Measure
+                        label="Width"
+                        dimension="length"
+                        :model-value="s.width_mm ?? null"
+                        :at="`/stations/${i}/width_mm`"
+                        @update:model-value="(v) => v !== null && setStation(i, { width_mm: v })"
+                    />
+                    <Measure
+                        label="Corner radius"
+                        dimension="length"
+                        :model-value="s.corner_radius_mm ?? 0"
+                        :at="`/stations/${i}/corner_radius_mm`"
+                        @update:model-value="(v) => v !== null && setStation(i, { corner_radius_mm: v })"
+                    />
                 </template>
             </fieldset>
             <button type="button" class="box" @click="addStation">Add a station</button>
             <fieldset>
                 <legend>Lid, outside</legend>
-                <Measure v-if="round" label="Ø" dimension="length" :model-value="lid.diameter_mm ?? null" at="/lid/diameter_mm" @update:model-value="(v) => v !== null && setLid({ diameter_mm: v })" />
+                <Measure
+                    v-if="round"
+                    label="Ø"
+                    dimension="length"
+                    :model-value="lid.diameter_mm ?? null"
+                    at="/lid/diameter_mm"
+                    @update:model-value="(v) => v !== null && setLid({ diameter_mm: v })"
+                />
                 <template v-else>
-                    <Measure label="Length" dimension="length" :model-value="lid.length_mm ?? null" at="/lid/length_mm" @update:model-value="(v) => v !== null && setLid({ length_mm: v })" />
-                    <Measure label="Width" dimension="length" :model-value="lid.width_mm ?? null" at="/lid/width_mm" @update:model-value="(v) => v !== null && setLid({ width_mm: v })" />
+                    <Measure
+                        label="Length"
+                        dimension="length"
+                        :model-value="lid.length_mm ?? null"
+                        at="/lid/length_mm"
+                        @update:model-value="(v) => v !== null && setLid({ length_mm: v })"
+                    />
+                    <Measure
+                        label="Width"
+                        dimension="length"
+                        :model-value="lid.width_mm ?? null"
+                        at="/lid/width_mm"
+                        @update:model-value="(v) => v !== null && setLid({ width_mm: v })"
+                    />
                 </template>
-                <Measure label="Thickness" dimension="length" :model-value="lid.thickness_mm ?? 2.5" at="/lid/thickness_mm" @update:model-value="(v) => v !== null && setLid({ thickness_mm: v })" />
-                <Toggle label="Make" :model-value="lid.make ?? 'plain'" :options="[{ value: 'ribbed', name: 'Ribbed' }, { value: 'plain', name: 'Plain' }, { value: 'thin', name: 'Thin' }]" @update:model-value="(v) => setLid({ make: v })" />
+                <Measure
+                    label="Thickness"
+                    dimension="length"
+                    :model-value="lid.thickness_mm ?? 2.5"
+                    at="/lid/thickness_mm"
+                    @update:model-value="(v) => v !== null && setLid({ thickness_mm: v })"
+                />
+                <Toggle
+                    label="Make"
+                    :model-value="lid.make ?? 'plain'"
+                    :options="[
+                        { value: 'ribbed', name: 'Ribbed' },
+                        { value: 'plain', name: 'Plain' },
+                        { value: 'thin', name: 'Thin' },
+                    ]"
+                    @update:model-value="(v) => setLid({ make: v })"
+                />
             </fieldset>
         </template>
         <template v-if="kind === 'crops'">
-            <Pick label="Group" :model-value="String(item.group)" :options="words(['leaf', 'herb', 'root', 'flower', 'fruit', 'cutting'])" @update:model-value="(v) => set('group', v)" />
-            <Pick label="Grows as" :model-value="String(item.habit)" :options="words(['rosette', 'upright', 'herb', 'bush', 'climber', 'cutting'])" @update:model-value="(v) => set('habit', v)" />
+            <Pick
+                label="Group"
+                :model-value="String(item.group)"
+                :options="words(['leaf', 'herb', 'root', 'flower', 'fruit', 'cutting'])"
+                @update:model-value="(v) => set('group', v)"
+            />
+            <Pick
+                label="Grows as"
+                :model-value="String(item.habit)"
+                :options="words(['rosette', 'upright', 'herb', 'bush', 'climber', 'cutting'])"
+                @update:model-value="(v) => set('habit', v)"
+            />
             <fieldset v-for="g in CROP" :key="g.group">
                 <legend>{{ g.group }}</legend>
                 <template v-for="f in g.fields" :key="f.key">
-                    <Measure v-if="f.as" :label="f.name" :dimension="f.as" :model-value="n(f.key)" :at="`/${f.key}`" @update:model-value="(v) => v !== null && set(f.key, v)" />
-                    <div v-else class="plain"><label :for="`f-${f.key}`">{{ f.name }}{{ f.unit ? `, ${f.unit}` : '' }}</label><input :id="`f-${f.key}`" class="text" inputmode="decimal" v-shown="item[f.key] as number" @change="typed(f.key, $event)" /></div>
+                    <Measure
+                        v-if="f.as"
+                        :label="f.name"
+                        :dimension="f.as"
+                        :model-value="n(f.key)"
+                        :at="`/${f.key}`"
+                        @update:model-value="(v) => v !== null && set(f.key, v)"
+                    />
+                    <div v-else class="plain">
+                        <label :for="`f-${f.key}`">{{ f.name }}{{ f.unit ? `, ${f.unit}` : '' }}</label
+                        ><input
+                            :id="`f-${f.key}`"
+                            class="text"
+                            inputmode="decimal"
+                            v-shown="item[f.key] as number"
+                            @change="typed(f.key, $event)"
+                        />
+                    </div>
                 </template>
             </fieldset>
-            <Toggle label="Harvested" :model-value="String(item.harvest)" :options="[{ value: 'once', name: 'Once' }, { value: 'repeat', name: 'Again and again' }]" @update:model-value="(v) => set('harvest', v)" />
-            <Toggle label="In still water" :model-value="String(item.passive)" :options="[{ value: 'good', name: 'Well' }, { value: 'short', name: 'A while' }, { value: 'no', name: 'Badly' }]" @update:model-value="(v) => set('passive', v)" />
-            <Pick label="Support" :model-value="String(item.support)" :options="words(['none', 'light', 'stake', 'trellis'])" @update:model-value="(v) => set('support', v)" />
+            <Toggle
+                label="Harvested"
+                :model-value="String(item.harvest)"
+                :options="[
+                    { value: 'once', name: 'Once' },
+                    { value: 'repeat', name: 'Again and again' },
+                ]"
+                @update:model-value="(v) => set('harvest', v)"
+            />
+            <Toggle
+                label="In still water"
+                :model-value="String(item.passive)"
+                :options="[
+                    { value: 'good', name: 'Well' },
+                    { value: 'short', name: 'A while' },
+                    { value: 'no', name: 'Badly' },
+                ]"
+                @update:model-value="(v) => set('passive', v)"
+            />
+            <Pick
+                label="Support"
+                :model-value="String(item.support)"
+                :options="words(['none', 'light', 'stake', 'trellis'])"
+                @update:model-value="(v) => set('support', v)"
+            />
         </template>
     </div>
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 0.6rem; grid-template-columns: minmax(0, 1fr); }
-.field { display: grid; gap: 0.2rem; }
-.field label { font-family: var(--grotesque); font-weight: 600; }
-.plain { display: grid; grid-template-columns: 1fr 7.25rem; align-items: center; column-gap: 0.5rem; }
-fieldset { border: 0; border-top: 1px solid var(--rule); padding: 0.4rem 0 0; margin: 0; display: grid; gap: 0.3rem; grid-template-columns: minmax(0, 1fr); }
-legend { padding: 0 0.4rem 0 0; color: var(--faint); font-size: 0.875rem; }
-.caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
+.fields {
+    display: grid;
+    gap: 0.6rem;
+    grid-template-columns: minmax(0, 1fr);
+}
+.field {
+    display: grid;
+    gap: 0.2rem;
+}
+.field label {
+    font-family: var(--grotesque);
+    font-weight: 600;
+}
+.plain {
+    display: grid;
+    grid-template-columns: 1fr 7.25rem;
+    align-items: center;
+    column-gap: 0.5rem;
+}
+fieldset {
+    border: 0;
+    border-top: 1px solid var(--rule);
+    padding: 0.4rem 0 0;
+    margin: 0;
+    display: grid;
+    gap: 0.3rem;
+    grid-template-columns: minmax(0, 1fr);
+}
+legend {
+    padding: 0 0.4rem 0 0;
+    color: var(--faint);
+    font-size: 0.875rem;
+}
+.caution {
+    border-left: 3px solid var(--mind);
+    padding-left: 0.6rem;
+}
 </style>

@@ -13,19 +13,31 @@ const emit = defineEmits<{ faults: [faults: Fault[]] }>();
 const report = ref<Report | null>(null);
 let asked: AbortController | null = null;
 
-watch(() => JSON.stringify([props.item, props.units]), async () => {
-    asked?.abort();
-    const mine = (asked = new AbortController());
-    const garden = { format: 'kelp-tub.garden', version: 1, units: props.units, tubs: [{ id: 'v', system: 'passive', vessel: props.item, layout: { pattern: 'single', cups: 1 } }] };
-    const answer = await call<Report>('preview', { body: JSON.stringify(garden), signal: mine.signal });
-    if (mine !== asked) return;
-    if (answer.kind === 'done') {
-        report.value = answer.data;
-        emit('faults', []);
-    } else if (answer.kind === 'refused') {
-        emit('faults', answer.faults.map((f) => ({ ...f, pointer: f.pointer.replace('/tubs/0/vessel', '') })));
-    }
-}, { immediate: true });
+watch(
+    () => JSON.stringify([props.item, props.units]),
+    async () => {
+        asked?.abort();
+        const mine = (asked = new AbortController());
+        const garden = {
+            format: 'kelp-tub.garden',
+            version: 1,
+            units: props.units,
+            tubs: [{ id: 'v', system: 'passive', vessel: props.item, layout: { pattern: 'single', cups: 1 } }],
+        };
+        const answer = await call<Report>('preview', { body: JSON.stringify(garden), signal: mine.signal });
+        if (mine !== asked) return;
+        if (answer.kind === 'done') {
+            report.value = answer.data;
+            emit('faults', []);
+        } else if (answer.kind === 'refused') {
+            emit(
+                'faults',
+                answer.faults.map((f) => ({ ...f, pointer: f.pointer.replace('/tubs/0/vessel', '') })),
+            );
+        }
+    },
+    { immediate: true },
+);
 onBeforeUnmount(() => asked?.abort());
 </script>
 
@@ -33,12 +45,23 @@ onBeforeUnmount(() => asked?.abort());
     <div class="holder">
         <SectionDrawing v-if="report?.tubs[0]" :tub="report.tubs[0]" :units="units" />
         <ul v-if="report" class="small">
-            <li v-for="f in report.findings.filter((f) => ['vessel.label', 'vessel.taper', 'vessel.fill'].includes(f.code))" :key="f.code">{{ f.says }}</li>
+            <li v-for="f in report.findings.filter((f) => ['vessel.label', 'vessel.taper', 'vessel.fill'].includes(f.code))" :key="f.code">
+                {{ f.says }}
+            </li>
         </ul>
     </div>
 </template>
 
 <style scoped>
-.holder { height: 100%; min-height: 300px; display: grid; grid-template-rows: minmax(0, 1fr) auto; }
-ul { margin: 0; padding-left: 1.1rem; color: var(--mind-text); }
+.holder {
+    height: 100%;
+    min-height: 300px;
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) auto;
+}
+ul {
+    margin: 0;
+    padding-left: 1.1rem;
+    color: var(--mind-text);
+}
 </style>

@@ -27,15 +27,49 @@ export function found(items: Draft[], text: string, whose: 'all' | 'own' | 'ship
 export function blank(kind: Kind): Draft {
     switch (kind) {
         case 'vessels':
-            return { name: 'My tub', kind: 'other', opacity: 'opaque', floor_mm: 3, empty_kg: 1, stations: [{ height_mm: 0, diameter_mm: 250 }, { height_mm: 300, diameter_mm: 280 }], lid: { diameter_mm: 300, thickness_mm: 2.5, make: 'plain', top_above_rim_mm: 0 } };
+            return {
+                name: 'My tub',
+                kind: 'other',
+                opacity: 'opaque',
+                floor_mm: 3,
+                empty_kg: 1,
+                stations: [
+                    { height_mm: 0, diameter_mm: 250 },
+                    { height_mm: 300, diameter_mm: 280 },
+                ],
+                lid: { diameter_mm: 300, thickness_mm: 2.5, make: 'plain', top_above_rim_mm: 0 },
+            };
         case 'cups':
             return { name: 'My cup', lip_diameter_mm: 80, top_diameter_mm: 72, bottom_diameter_mm: 55, height_mm: 75, made: 'home' };
         case 'saws':
             return { name: 'My saw', diameter_mm: 54 };
         case 'crops':
             return {
-                name: 'My crop', group: 'leaf', habit: 'rosette', spacing_mm: 180, litres_per_plant: 2.5, water_to_harvest_l: 4, days_germinate: 5, days_sow_to_transplant: 16, days_transplant_to_harvest: 35, harvest: 'once', days_harvest_lasts: 0,
-                passive: 'short', ec_low: 1, ec_high: 1.6, ph_low: 5.5, ph_high: 6.5, root_oxygen_mg_h: 6, water_temp_low_c: 15, water_temp_high_c: 23, support: 'none', light_hours: 14, yield_g: 150, cup_min_mm: 50, mature_mass_g: 300, mature_height_mm: 250,
+                name: 'My crop',
+                group: 'leaf',
+                habit: 'rosette',
+                spacing_mm: 180,
+                litres_per_plant: 2.5,
+                water_to_harvest_l: 4,
+                days_germinate: 5,
+                days_sow_to_transplant: 16,
+                days_transplant_to_harvest: 35,
+                harvest: 'once',
+                days_harvest_lasts: 0,
+                passive: 'short',
+                ec_low: 1,
+                ec_high: 1.6,
+                ph_low: 5.5,
+                ph_high: 6.5,
+                root_oxygen_mg_h: 6,
+                water_temp_low_c: 15,
+                water_temp_high_c: 23,
+                support: 'none',
+                light_hours: 14,
+                yield_g: 150,
+                cup_min_mm: 50,
+                mature_mass_g: 300,
+                mature_height_mm: 250,
             };
     }
 }

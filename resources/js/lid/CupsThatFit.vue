@@ -41,7 +41,11 @@ watch([open, hole], async ([now]) => {
             <li v-for="c in cups" :key="c.cup">
                 <button type="button" :aria-pressed="keyOf(tub.cup ?? 'net-cup-50') === c.cup" @click="choose(c.cup)">
                     <b>{{ c.name }}</b>
-                    <span class="faint small">{{ c.seat === 'lip' ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}` : `wedges, stands ${dimension(c.raise_mm, garden.units.value)} proud` }}</span>
+                    <span class="faint small">{{
+                        c.seat === 'lip'
+                            ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}`
+                            : `wedges, stands ${dimension(c.raise_mm, garden.units.value)} proud`
+                    }}</span>
                 </button>
             </li>
         </ol>
@@ -49,9 +53,34 @@ watch([open, hole], async ([now]) => {
 </template>
 
 <style scoped>
-details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
-summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-ol { list-style: none; margin: 0.3rem 0 0; padding: 0; }
-li button { width: 100%; text-align: left; background: none; border: 0; border-bottom: 1px solid var(--rule); padding: 0.3rem 0.2rem; cursor: pointer; color: var(--ink); display: grid; }
-li button:hover, li button[aria-pressed='true'] { background: var(--shoal); }
+details {
+    border-top: 1px solid var(--rule);
+    padding-top: 0.5rem;
+}
+summary {
+    cursor: pointer;
+    font-family: var(--grotesque);
+    font-weight: 600;
+    min-height: 28px;
+}
+ol {
+    list-style: none;
+    margin: 0.3rem 0 0;
+    padding: 0;
+}
+li button {
+    width: 100%;
+    text-align: left;
+    background: none;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.3rem 0.2rem;
+    cursor: pointer;
+    color: var(--ink);
+    display: grid;
+}
+li button:hover,
+li button[aria-pressed='true'] {
+    background: var(--shoal);
+}
 </style>

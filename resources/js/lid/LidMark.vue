@@ -44,7 +44,14 @@ function set(says: string, edit: (tub: Tub) => void): void {
 /** The holes as they stand become the grower's own. */
 function byHand(tub: Tub, change: (holes: Hole[]) => void): void {
     const mixed = report.value.crops.length > 1;
-    const list: Hole[] = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : holes.value.map((h) => ({ x_mm: Math.round(h.x_mm * 10) / 10, y_mm: Math.round(h.y_mm * 10) / 10, ...(mixed ? { crop: h.crop, cup: h.cup } : {}) }));
+    const list: Hole[] =
+        tub.layout?.pattern === 'manual' && tub.layout.holes
+            ? tub.layout.holes
+            : holes.value.map((h) => ({
+                  x_mm: Math.round(h.x_mm * 10) / 10,
+                  y_mm: Math.round(h.y_mm * 10) / 10,
+                  ...(mixed ? { crop: h.crop, cup: h.cup } : {}),
+              }));
     change(list);
     tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
 }
@@ -57,13 +64,18 @@ function setPattern(pattern: string): void {
 }
 
 function setCups(cups: number | 'max'): void {
-    set('change the number of cups', (t) => { t.layout = { pattern: 'best', holes: null, ...t.layout, cups }; });
+    set('change the number of cups', (t) => {
+        t.layout = { pattern: 'best', holes: null, ...t.layout, cups };
+    });
 }
 
 function move(hole: number, x: number, y: number, done: boolean): void {
     const edit = (g: Garden): void => {
         const t = g.tubs?.find((other) => other.id === tub.value.id);
-        if (t) byHand(t, (list) => { Object.assign(list[hole]!, { x_mm: x, y_mm: y }); });
+        if (t)
+            byHand(t, (list) => {
+                Object.assign(list[hole]!, { x_mm: x, y_mm: y });
+            });
     };
     if (done) garden.change(`move hole ${hole + 1}`, edit);
     else garden.look(edit);
@@ -71,21 +83,31 @@ function move(hole: number, x: number, y: number, done: boolean): void {
 
 /** By so much from where it stands in the document, so that quick presses add up before the drawing has followed. */
 function nudge(hole: number, right: number, back: number): void {
-    set(`nudge hole ${hole + 1}`, (t) => byHand(t, (list) => {
-        const h = list[hole]!;
-        Object.assign(h, { x_mm: Math.round((h.x_mm + right) * 2) / 2, y_mm: Math.round((h.y_mm + back) * 2) / 2 });
-    }));
+    set(`nudge hole ${hole + 1}`, (t) =>
+        byHand(t, (list) => {
+            const h = list[hole]!;
+            Object.assign(h, { x_mm: Math.round((h.x_mm + right) * 2) / 2, y_mm: Math.round((h.y_mm + back) * 2) / 2 });
+        }),
+    );
 }
 
 function addHole(): void {
-    set('add a hole', (t) => byHand(t, (list) => { list.push({ x_mm: 0, y_mm: 0 }); }));
+    set('add a hole', (t) =>
+        byHand(t, (list) => {
+            list.push({ x_mm: 0, y_mm: 0 });
+        }),
+    );
     chosen.value = holes.value.length;
 }
 
 function deleteHole(): void {
     const i = chosen.value;
     if (i === null) return;
-    set('delete a hole', (t) => byHand(t, (list) => { list.splice(i, 1); }));
+    set('delete a hole', (t) =>
+        byHand(t, (list) => {
+            list.splice(i, 1);
+        }),
+    );
     chosen.value = null;
 }
 
@@ -93,15 +115,22 @@ const step = ref(5);
 
 /** Holes set by hand onto multiples of a step, from the lid’s middle. */
 function align(): void {
-    set('align the holes', (t) => byHand(t, (list) => {
-        const on = (mm: number): number => Math.round((Math.round(mm / step.value) * step.value) * 10) / 10;
-        for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
-    }));
+    set('align the holes', (t) =>
+        byHand(t, (list) => {
+            const on = (mm: number): number => Math.round(Math.round(mm / step.value) * step.value * 10) / 10;
+            for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
+        }),
+    );
 }
 
 function setHole(says: string, edit: (hole: Hole, garden: Garden) => void): void {
     const i = chosen.value;
-    if (i !== null) garden.changeTub(says, (t, g) => byHand(t, (list) => { edit(list[i]!, g); }));
+    if (i !== null)
+        garden.changeTub(says, (t, g) =>
+            byHand(t, (list) => {
+                edit(list[i]!, g);
+            }),
+        );
 }
 
 function setSecond(key: string | null): void {
@@ -116,7 +145,13 @@ function setSecond(key: string | null): void {
 
 /** What a change of cup or saw did to the holes is said until the next change. */
 const news = ref('');
-const cut = computed(() => JSON.stringify([report.value.shape.cups.map((c) => c.lip_diameter_mm), report.value.hole.diameter_mm, report.value.hole_2?.diameter_mm]));
+const cut = computed(() =>
+    JSON.stringify([
+        report.value.shape.cups.map((c) => c.lip_diameter_mm),
+        report.value.hole.diameter_mm,
+        report.value.hole_2?.diameter_mm,
+    ]),
+);
 let stood: typeof holes.value | null = null;
 watch([cut, holes, garden.layingOut], ([now, after], [before, old, laying]) => {
     if (now !== before) stood = old;
@@ -129,17 +164,30 @@ const picked = computed(() => (chosen.value === null ? null : (holes.value[chose
 /** The grower's saws as a line of measures: "54, 2 1/8 in". */
 const saws = ref('');
 const sawFault = ref('');
-const sawNames = computed(() => (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u2009', ' ')).join(', '));
-watch(sawNames, (now) => { saws.value = now; }, { immediate: true });
+const sawNames = computed(() =>
+    (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u2009', ' ')).join(', '),
+);
+watch(
+    sawNames,
+    (now) => {
+        saws.value = now;
+    },
+    { immediate: true },
+);
 
 async function setSaws(): Promise<void> {
-    const texts = saws.value.split(/[,;]/).map((s) => s.trim()).filter(Boolean);
+    const texts = saws.value
+        .split(/[,;]/)
+        .map((s) => s.trim())
+        .filter(Boolean);
     const readings = await Promise.all(texts.map((text) => read(text, 'length', units.value)));
     const bad = readings.find((r) => 'error' in r);
     sawFault.value = bad && 'error' in bad ? bad.error : '';
     if (bad) return;
     const list = readings.map((r) => ('value' in r ? Math.round(r.value * 1000) / 1000 : 0));
-    garden.change('change the saws', (g) => { g.saws_mm = list.length ? list : null; });
+    garden.change('change the saws', (g) => {
+        g.saws_mm = list.length ? list : null;
+    });
 }
 
 const hole = computed(() => report.value.hole);
@@ -150,7 +198,10 @@ const heldTo = computed(() => {
     const { spacing_mm: least, between_plants_mm: between } = layout.value;
     const crop = report.value.shape.crop;
     return crop && limits.value.crop_spacing_mm !== null && between !== null && least !== null && between - least < 0.25
-        ? { wanted: limits.value.crop_spacing_mm, by: report.value.crops.length > 1 ? 'these two want' : `${crop.name.toLowerCase()} wants` }
+        ? {
+              wanted: limits.value.crop_spacing_mm,
+              by: report.value.crops.length > 1 ? 'these two want' : `${crop.name.toLowerCase()} wants`,
+          }
         : { wanted: limits.value.least_distance_mm, by: 'lips and lid need' };
 });
 const under = (value: number | null, least: number): 'mend' | null => (value !== null && value < least - 1e-6 ? 'mend' : null);
@@ -159,41 +210,155 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 <template>
     <MarkPage title="Lid" lead="Where the cups hang, and what to cut them with.">
         <template #set>
-            <Pick label="Cup" :model-value="keyOf(tub.cup ?? 'net-cup-50')" :options="cupOptions(garden.library)" filter :at="`${at}/cup`" :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`" @update:model-value="(v) => v && set('change the cup', (t) => { t.cup = fromLibrary(garden.library.cups, v) as Cup; t.hole_mm = null; })" />
+            <Pick
+                label="Cup"
+                :model-value="keyOf(tub.cup ?? 'net-cup-50')"
+                :options="cupOptions(garden.library)"
+                filter
+                :at="`${at}/cup`"
+                :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        set('change the cup', (t) => {
+                            t.cup = fromLibrary(garden.library.cups, v) as Cup;
+                            t.hole_mm = null;
+                        })
+                "
+            />
             <div class="field">
                 <label for="saws">Saws you have</label>
-                <input id="saws" v-model="saws" class="text" :aria-invalid="sawFault !== ''" :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'" autocomplete="off" aria-describedby="saws-note" @blur="setSaws" @keydown.enter="setSaws" />
-                <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">{{ sawFault || 'These are asked first; then the shops’ sizes.' }}</p>
+                <input
+                    id="saws"
+                    v-model="saws"
+                    class="text"
+                    :aria-invalid="sawFault !== ''"
+                    :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'"
+                    autocomplete="off"
+                    aria-describedby="saws-note"
+                    @blur="setSaws"
+                    @keydown.enter="setSaws"
+                />
+                <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">
+                    {{ sawFault || 'These are asked first; then the shops’ sizes.' }}
+                </p>
             </div>
-            <Measure v-if="!report.shape.in_mouth" label="Another hole" dimension="length" optional :model-value="tub.hole_mm ?? null" :at="`${at}/hole_mm`" @update:model-value="(v) => set('change the hole', (t) => { t.hole_mm = v; })" />
-            <Toggle v-if="!report.shape.in_mouth" label="Cut with" :model-value="tub.cutting ?? 'saw'" :options="[{ value: 'saw', name: 'A hole saw' }, { value: 'traced', name: 'No saw' }]" @update:model-value="(v) => set('change how holes are cut', (t) => { t.cutting = v; })" />
-            <Pick v-if="!report.shape.in_mouth" label="A second size of cup" :model-value="keyOf(tub.cups_2)" :options="cupOptions(garden.library)" filter clearable placeholder="None" :at="`${at}/cups_2`" :hint="tub.cups_2 ? 'Crops hang in the smaller cup that is large enough for them.' : ''" @update:model-value="setSecond" />
+            <Measure
+                v-if="!report.shape.in_mouth"
+                label="Another hole"
+                dimension="length"
+                optional
+                :model-value="tub.hole_mm ?? null"
+                :at="`${at}/hole_mm`"
+                @update:model-value="
+                    (v) =>
+                        set('change the hole', (t) => {
+                            t.hole_mm = v;
+                        })
+                "
+            />
+            <Toggle
+                v-if="!report.shape.in_mouth"
+                label="Cut with"
+                :model-value="tub.cutting ?? 'saw'"
+                :options="[
+                    { value: 'saw', name: 'A hole saw' },
+                    { value: 'traced', name: 'No saw' },
+                ]"
+                @update:model-value="
+                    (v) =>
+                        set('change how holes are cut', (t) => {
+                            t.cutting = v;
+                        })
+                "
+            />
+            <Pick
+                v-if="!report.shape.in_mouth"
+                label="A second size of cup"
+                :model-value="keyOf(tub.cups_2)"
+                :options="cupOptions(garden.library)"
+                filter
+                clearable
+                placeholder="None"
+                :at="`${at}/cups_2`"
+                :hint="tub.cups_2 ? 'Crops hang in the smaller cup that is large enough for them.' : ''"
+                @update:model-value="setSecond"
+            />
             <PatternPick v-if="!report.shape.in_mouth" :model-value="tub.layout?.pattern ?? 'best'" @update:model-value="setPattern" />
             <div v-if="!manual && !report.shape.in_mouth" class="stack">
-                <Toggle label="Cups" :model-value="most ? 'max' : 'number'" :options="[{ value: 'max', name: 'All it carries' }, { value: 'number', name: 'So many' }]" @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))" />
+                <Toggle
+                    label="Cups"
+                    :model-value="most ? 'max' : 'number'"
+                    :options="[
+                        { value: 'max', name: 'All it carries' },
+                        { value: 'number', name: 'So many' },
+                    ]"
+                    @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))"
+                />
                 <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
             </div>
             <div v-if="!report.shape.in_mouth" class="stack">
-                <p v-if="!picked" class="small faint">Choose a hole on the drawing to move it: drag it, use the arrow keys, or write where it goes.</p>
+                <p v-if="!picked" class="small faint">
+                    Choose a hole on the drawing to move it: drag it, use the arrow keys, or write where it goes.
+                </p>
                 <fieldset v-else>
                     <legend>Hole {{ chosen! + 1 }}, from the middle</legend>
-                    <Measure label="Right" dimension="length" :model-value="picked.x_mm" @update:model-value="(v) => v !== null && move(chosen!, v, picked!.y_mm, true)" />
-                    <Measure label="Back" dimension="length" :model-value="picked.y_mm" @update:model-value="(v) => v !== null && move(chosen!, picked!.x_mm, v, true)" />
+                    <Measure
+                        label="Right"
+                        dimension="length"
+                        :model-value="picked.x_mm"
+                        @update:model-value="(v) => v !== null && move(chosen!, v, picked!.y_mm, true)"
+                    />
+                    <Measure
+                        label="Back"
+                        dimension="length"
+                        :model-value="picked.y_mm"
+                        @update:model-value="(v) => v !== null && move(chosen!, picked!.x_mm, v, true)"
+                    />
                     <div class="nudge" role="group" aria-label="Nudge the hole by 1 mm">
                         <button type="button" class="box" aria-label="Left" @click="nudge(chosen!, -1, 0)">←</button>
                         <button type="button" class="box" aria-label="Back" @click="nudge(chosen!, 0, 1)">↑</button>
                         <button type="button" class="box" aria-label="Front" @click="nudge(chosen!, 0, -1)">↓</button>
                         <button type="button" class="box" aria-label="Right" @click="nudge(chosen!, 1, 0)">→</button>
                     </div>
-                    <Pick label="Grows here" :model-value="picked.crop" :options="cropOptions(garden.library)" filter clearable placeholder="Nothing" @update:model-value="(v) => setHole('change what grows in a hole', (h, g) => { h.crop = bringCrop(g, garden.library, v); })" />
-                    <Toggle v-if="report.hole_2" label="Its cup" :model-value="String(picked.cup)" :options="report.shape.cups.map((c, i) => ({ value: String(i + 1), name: c.name }))" @update:model-value="(v) => setHole('change the cup of a hole', (h) => { h.cup = Number(v); })" />
+                    <Pick
+                        label="Grows here"
+                        :model-value="picked.crop"
+                        :options="cropOptions(garden.library)"
+                        filter
+                        clearable
+                        placeholder="Nothing"
+                        @update:model-value="
+                            (v) =>
+                                setHole('change what grows in a hole', (h, g) => {
+                                    h.crop = bringCrop(g, garden.library, v);
+                                })
+                        "
+                    />
+                    <Toggle
+                        v-if="report.hole_2"
+                        label="Its cup"
+                        :model-value="String(picked.cup)"
+                        :options="report.shape.cups.map((c, i) => ({ value: String(i + 1), name: c.name }))"
+                        @update:model-value="
+                            (v) =>
+                                setHole('change the cup of a hole', (h) => {
+                                    h.cup = Number(v);
+                                })
+                        "
+                    />
                 </fieldset>
                 <div class="row">
                     <button type="button" class="box" @click="addHole">Add a hole</button>
                     <button v-if="picked" type="button" class="box" @click="deleteHole">Delete it</button>
                 </div>
                 <div v-if="manual" class="align">
-                    <Measure label="Align to steps of" dimension="length" :model-value="step" @update:model-value="(v) => v !== null && v >= 1 && (step = v)" />
+                    <Measure
+                        label="Align to steps of"
+                        dimension="length"
+                        :model-value="step"
+                        @update:model-value="(v) => v !== null && v >= 1 && (step = v)"
+                    />
                     <button type="button" class="box" data-act="align" @click="align">Align</button>
                 </div>
             </div>
@@ -204,18 +369,59 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
         <div class="drawings">
             <div class="plan">
                 <p v-if="news && !garden.layingOut.value" class="wait news" role="status">{{ news }}</p>
-                <p v-if="garden.layingOut.value" class="wait" role="status">Being laid out; these holes stand until then. <button type="button" class="word" @click="garden.cancelLayout()">Cancel</button></p>
-                <LidPlan :tub="report" :units="units" :movable="!report.shape.in_mouth" :chosen="chosen" canopies @choose="(i) => (chosen = i)" @move="move" @nudge="nudge" />
+                <p v-if="garden.layingOut.value" class="wait" role="status">
+                    Being laid out; these holes stand until then.
+                    <button type="button" class="word" @click="garden.cancelLayout()">Cancel</button>
+                </p>
+                <LidPlan
+                    :tub="report"
+                    :units="units"
+                    :movable="!report.shape.in_mouth"
+                    :chosen="chosen"
+                    canopies
+                    @choose="(i) => (chosen = i)"
+                    @move="move"
+                    @nudge="nudge"
+                />
             </div>
             <div class="below">
                 <CupDetail :tub="report" :units="units" />
                 <div class="cut">
-                    <h2>{{ report.shape.in_mouth ? 'Nothing to cut' : `Cut with ${hole.saw ? `the ${hole.saw} saw` : 'a knife, inside a traced circle'}` }}</h2>
+                    <h2>
+                        {{
+                            report.shape.in_mouth
+                                ? 'Nothing to cut'
+                                : `Cut with ${hole.saw ? `the ${hole.saw} saw` : 'a knife, inside a traced circle'}`
+                        }}
+                    </h2>
                     <p v-if="report.shape.in_mouth">The cup hangs in the mouth by its lip.</p>
                     <template v-else>
-                        <p>{{ hole.saw ? (hole.owned ? 'It is one of yours.' : 'You would buy it.') : `Trace a circle of ${length(hole.diameter_mm, units)}, cut inside it, widen by trial: too small can be cut larger, too large starts over.` }} {{ report.hole_2 ? `For the ${report.shape.cups[1]!.name}, ${report.hole_2.count} of them, ${report.hole_2.saw ? `the ${report.hole_2.saw} saw` : length(report.hole_2.diameter_mm, units)}. ` : '' }}{{ report.adapter ? `The cup does not fit the mouth: cut a disc of ${length(report.adapter.outer_mm, units)} from flat food-grade plastic for it. ` : '' }}Measure one cup against it, cut one hole, try the cup, then cut the rest.</p>
-                        <p v-if="hole.saw" class="caution small">Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger when you clear the slug.</p>
-                        <p v-else class="caution small">Cut away from you on a board, with a sharp blade and light strokes. A hot iron burns and fumes: only outdoors or by an open window.</p>
+                        <p>
+                            {{
+                                hole.saw
+                                    ? hole.owned
+                                        ? 'It is one of yours.'
+                                        : 'You would buy it.'
+                                    : `Trace a circle of ${length(hole.diameter_mm, units)}, cut inside it, widen by trial: too small can be cut larger, too large starts over.`
+                            }}
+                            {{
+                                report.hole_2
+                                    ? `For the ${report.shape.cups[1]!.name}, ${report.hole_2.count} of them, ${report.hole_2.saw ? `the ${report.hole_2.saw} saw` : length(report.hole_2.diameter_mm, units)}. `
+                                    : ''
+                            }}{{
+                                report.adapter
+                                    ? `The cup does not fit the mouth: cut a disc of ${length(report.adapter.outer_mm, units)} from flat food-grade plastic for it. `
+                                    : ''
+                            }}Measure one cup against it, cut one hole, try the cup, then cut the rest.
+                        </p>
+                        <p v-if="hole.saw" class="caution small">
+                            Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger
+                            when you clear the slug.
+                        </p>
+                        <p v-else class="caution small">
+                            Cut away from you on a board, with a sharp blade and light strokes. A hot iron burns and fumes: only outdoors or
+                            by an open window.
+                        </p>
                     </template>
                 </div>
             </div>
@@ -223,56 +429,222 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 
         <template #reckoning>
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
-            <Figure label="Cups" :value="String(layout.count)" :note="`${layout.pattern === 'manual' ? 'by hand' : layout.pattern}; the lid holds ${report.capacity.by_lid}`" :why="report.workings.plants" />
-            <Figure label="Hole" :value="length(hole.diameter_mm, units)" :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`" :why="report.workings.hole" />
-            <Figure v-if="layout.spacing_mm !== null" label="Hole distance" :value="length(layout.spacing_mm, units)" :share="layout.spacing_mm / (2 * heldTo.wanted)" :limit="0.5" :tone="under(layout.spacing_mm, heldTo.wanted)" :note="`${heldTo.by} ${length(heldTo.wanted, units)}`" :why="report.workings.spacing_mm" />
-            <Figure v-if="layout.web_mm !== null" label="Web between holes" :value="length(layout.web_mm, units)" :share="layout.web_mm / Math.max(100, layout.web_mm)" :limit="limits.web_mm / Math.max(100, layout.web_mm)" :tone="under(layout.web_mm, limits.web_mm)" :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`" />
-            <Figure v-if="layout.edge_mm !== null" label="Hole to edge" :value="length(layout.edge_mm, units)" :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)" :tone="under(layout.edge_mm, limits.edge_mm)" :note="`${length(limits.edge_mm, units)} carries the load`" />
-            <Figure v-if="layout.removed_pct !== null" label="Lid cut away" :value="number(layout.removed_pct, 0, '%')" :share="layout.removed_pct / (2 * limits.removed_pct)" :limit="0.5" :tone="layout.removed_pct > limits.removed_pct && layout.count > 1 ? 'mind' : null" :note="`over ${number(limits.removed_pct, 0)} lids start to sag`" />
+            <Figure
+                label="Cups"
+                :value="String(layout.count)"
+                :note="`${layout.pattern === 'manual' ? 'by hand' : layout.pattern}; the lid holds ${report.capacity.by_lid}`"
+                :why="report.workings.plants"
+            />
+            <Figure
+                label="Hole"
+                :value="length(hole.diameter_mm, units)"
+                :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`"
+                :why="report.workings.hole"
+            />
+            <Figure
+                v-if="layout.spacing_mm !== null"
+                label="Hole distance"
+                :value="length(layout.spacing_mm, units)"
+                :share="layout.spacing_mm / (2 * heldTo.wanted)"
+                :limit="0.5"
+                :tone="under(layout.spacing_mm, heldTo.wanted)"
+                :note="`${heldTo.by} ${length(heldTo.wanted, units)}`"
+                :why="report.workings.spacing_mm"
+            />
+            <Figure
+                v-if="layout.web_mm !== null"
+                label="Web between holes"
+                :value="length(layout.web_mm, units)"
+                :share="layout.web_mm / Math.max(100, layout.web_mm)"
+                :limit="limits.web_mm / Math.max(100, layout.web_mm)"
+                :tone="under(layout.web_mm, limits.web_mm)"
+                :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`"
+            />
+            <Figure
+                v-if="layout.edge_mm !== null"
+                label="Hole to edge"
+                :value="length(layout.edge_mm, units)"
+                :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)"
+                :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)"
+                :tone="under(layout.edge_mm, limits.edge_mm)"
+                :note="`${length(limits.edge_mm, units)} carries the load`"
+            />
+            <Figure
+                v-if="layout.removed_pct !== null"
+                label="Lid cut away"
+                :value="number(layout.removed_pct, 0, '%')"
+                :share="layout.removed_pct / (2 * limits.removed_pct)"
+                :limit="0.5"
+                :tone="layout.removed_pct > limits.removed_pct && layout.count > 1 ? 'mind' : null"
+                :note="`over ${number(limits.removed_pct, 0)} lids start to sag`"
+            />
             <div v-if="!report.shape.in_mouth && holes.length" class="scribe">
-                <h2>Mark out <a class="small" :href="`/gardens/${garden.id}/${encodeURIComponent(tub.id)}/marking-out`" target="_blank" rel="noopener">Print it on one page</a></h2>
+                <h2>
+                    Mark out
+                    <a
+                        class="small"
+                        :href="`/gardens/${garden.id}/${encodeURIComponent(tub.id)}/marking-out`"
+                        target="_blank"
+                        rel="noopener"
+                        >Print it on one page</a
+                    >
+                </h2>
                 <table>
                     <thead>
-                        <tr v-if="report.shape.lid.round"><th scope="col">hole</th><th scope="col">radius</th><th scope="col">angle</th></tr>
-                        <tr v-else><th scope="col">hole</th><th scope="col">from left</th><th scope="col">from front</th></tr>
+                        <tr v-if="report.shape.lid.round">
+                            <th scope="col">hole</th>
+                            <th scope="col">radius</th>
+                            <th scope="col">angle</th>
+                        </tr>
+                        <tr v-else>
+                            <th scope="col">hole</th>
+                            <th scope="col">from left</th>
+                            <th scope="col">from front</th>
+                        </tr>
                     </thead>
                     <tbody>
                         <tr v-for="(h, i) in holes" :key="i" :class="{ chosen: chosen === i }">
                             <td>{{ i + 1 }}</td>
-                            <template v-if="report.shape.lid.round"><td>{{ dimension(h.radius_mm ?? 0, units) }}</td><td>{{ number(h.angle_deg ?? 0, 1) }}°</td></template>
-                            <template v-else><td>{{ dimension(h.from_left_mm ?? 0, units) }}</td><td>{{ dimension(h.from_front_mm ?? 0, units) }}</td></template>
+                            <template v-if="report.shape.lid.round"
+                                ><td>{{ dimension(h.radius_mm ?? 0, units) }}</td>
+                                <td>{{ number(h.angle_deg ?? 0, 1) }}°</td></template
+                            >
+                            <template v-else
+                                ><td>{{ dimension(h.from_left_mm ?? 0, units) }}</td>
+                                <td>{{ dimension(h.from_front_mm ?? 0, units) }}</td></template
+                            >
                         </tr>
                     </tbody>
                 </table>
-                <p class="small faint">{{ units === 'us' ? 'Inches, to a sixteenth.' : 'Millimetres, to a half.' }} {{ report.shape.lid.round ? 'Angles run left round from the right.' : 'To hole centres, from the lid’s outer edges.' }}</p>
+                <p class="small faint">
+                    {{ units === 'us' ? 'Inches, to a sixteenth.' : 'Millimetres, to a half.' }}
+                    {{ report.shape.lid.round ? 'Angles run left round from the right.' : 'To hole centres, from the lid’s outer edges.' }}
+                </p>
             </div>
         </template>
     </MarkPage>
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) 178px; gap: 0.4rem; }
-.plan { position: relative; min-height: 0; }
-.wait { position: absolute; inset: auto 0 0 0; z-index: 1; text-align: center; background: var(--shoal); padding: 0.1rem 0.6rem; }
-.wait .word { text-decoration: underline; }
-.news { background: none; color: var(--water-text); font-weight: 600; pointer-events: none; }
-.below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 1rem; border-top: 1px solid var(--rule); padding-top: 0.5rem; min-height: 0; }
-.cut { display: grid; gap: 0.4rem; align-content: start; font-size: 0.875rem; }
-.caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
-.field { display: grid; gap: 0.2rem; }
-.field label { font-weight: 600; font-family: var(--grotesque); }
-.wrong { color: var(--stop-text); }
-.stack { display: grid; gap: 0.6rem; }
-.align { display: grid; gap: 0.4rem; justify-items: start; }
-.align > :first-child { width: 100%; }
-.scribe h2 { display: flex; justify-content: space-between; align-items: baseline; gap: 0.5rem; }
-.scribe a { font-family: var(--legible); font-weight: 400; letter-spacing: 0; }
-.row, .nudge { display: flex; gap: 0.4rem; }
-fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 0.3rem; }
-legend { padding: 0; font-family: var(--grotesque); font-weight: 600; margin-bottom: 0.2rem; }
-.scribe { padding-top: 0.8rem; }
-.scribe td, .scribe th { padding: 0.15rem 0; text-align: right; }
-.scribe td:first-child, .scribe th:first-child { text-align: left; }
-.scribe tr.chosen td { background: var(--water-wash); }
-@media (max-width: 760px) { .drawings { grid-template-rows: 400px auto; } .below { grid-template-columns: 1fr; } }
+.drawings {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) 178px;
+    gap: 0.4rem;
+}
+.plan {
+    position: relative;
+    min-height: 0;
+}
+.wait {
+    position: absolute;
+    inset: auto 0 0 0;
+    z-index: 1;
+    text-align: center;
+    background: var(--shoal);
+    padding: 0.1rem 0.6rem;
+}
+.wait .word {
+    text-decoration: underline;
+}
+.news {
+    background: none;
+    color: var(--water-text);
+    font-weight: 600;
+    pointer-events: none;
+}
+.below {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr);
+    gap: 1rem;
+    border-top: 1px solid var(--rule);
+    padding-top: 0.5rem;
+    min-height: 0;
+}
+.cut {
+    display: grid;
+    gap: 0.4rem;
+    align-content: start;
+    font-size: 0.875rem;
+}
+.caution {
+    border-left: 3px solid var(--mind);
+    padding-left: 0.6rem;
+}
+.field {
+    display: grid;
+    gap: 0.2rem;
+}
+.field label {
+    font-weight: 600;
+    font-family: var(--grotesque);
+}
+.wrong {
+    color: var(--stop-text);
+}
+.stack {
+    display: grid;
+    gap: 0.6rem;
+}
+.align {
+    display: grid;
+    gap: 0.4rem;
+    justify-items: start;
+}
+.align > :first-child {
+    width: 100%;
+}
+.scribe h2 {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    gap: 0.5rem;
+}
+.scribe a {
+    font-family: var(--legible);
+    font-weight: 400;
+    letter-spacing: 0;
+}
+.row,
+.nudge {
+    display: flex;
+    gap: 0.4rem;
+}
+fieldset {
+    border: 0;
+    padding: 0;
+    margin: 0;
+    display: grid;
+    gap: 0.3rem;
+}
+legend {
+    padding: 0;
+    font-family: var(--grotesque);
+    font-weight: 600;
+    margin-bottom: 0.2rem;
+}
+.scribe {
+    padding-top: 0.8rem;
+}
+.scribe td,
+.scribe th {
+    padding: 0.15rem 0;
+    text-align: right;
+}
+.scribe td:first-child,
+.scribe th:first-child {
+    text-align: left;
+}
+.scribe tr.chosen td {
+    background: var(--water-wash);
+}
+@media (max-width: 760px) {
+    .drawings {
+        grid-template-rows: 400px auto;
+    }
+    .below {
+        grid-template-columns: 1fr;
+    }
+}
 </style>

@@ -16,16 +16,62 @@ defineProps<{ title: string; lead: string }>();
 </template>
 
 <style scoped>
-.mark { display: grid; grid-template: minmax(0, 1fr) / 262px minmax(0, 1fr) 276px; height: 100%; min-height: 0; }
-.set, .reckoning { position: relative; overflow: hidden auto; min-width: 0; padding: 1.1rem 1.1rem 1.5rem; min-height: 0; scrollbar-width: thin; scrollbar-color: var(--rule) transparent; }
-.set { display: grid; grid-template-columns: minmax(0, 1fr); gap: 0.95rem; align-content: start; border-right: 1px solid var(--rule); }
-.lead { margin-top: -0.6rem; font-size: 0.875rem; }
-.reckoning { border-left: 1px solid var(--ink); }
-.middle { min-width: 0; min-height: 0; display: flex; flex-direction: column; padding: 0.8rem 1rem; }
+.mark {
+    display: grid;
+    grid-template: minmax(0, 1fr) / 262px minmax(0, 1fr) 276px;
+    height: 100%;
+    min-height: 0;
+}
+.set,
+.reckoning {
+    position: relative;
+    overflow: hidden auto;
+    min-width: 0;
+    padding: 1.1rem 1.1rem 1.5rem;
+    min-height: 0;
+    scrollbar-width: thin;
+    scrollbar-color: var(--rule) transparent;
+}
+.set {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 0.95rem;
+    align-content: start;
+    border-right: 1px solid var(--rule);
+}
+.lead {
+    margin-top: -0.6rem;
+    font-size: 0.875rem;
+}
+.reckoning {
+    border-left: 1px solid var(--ink);
+}
+.middle {
+    min-width: 0;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+    padding: 0.8rem 1rem;
+}
 @media (max-width: 760px) {
-    .mark { display: flex; flex-direction: column; height: auto; padding-bottom: 64px; }
-    .middle { order: -1; min-height: 460px; }
-    .set { border: 0; overflow: visible; }
-    .reckoning { border: 0; border-top: 1px solid var(--ink); overflow: visible; }
+    .mark {
+        display: flex;
+        flex-direction: column;
+        height: auto;
+        padding-bottom: 64px;
+    }
+    .middle {
+        order: -1;
+        min-height: 460px;
+    }
+    .set {
+        border: 0;
+        overflow: visible;
+    }
+    .reckoning {
+        border: 0;
+        border-top: 1px solid var(--ink);
+        overflow: visible;
+    }
 }
 </style>

@@ -24,11 +24,22 @@ async function copy(): Promise<void> {
         <span v-if="failed">The copy could not be saved; try again.</span>
     </div>
     <div v-else-if="garden.faults.value.length" class="notice" role="alert">
-        <span><b>Not saved:</b> {{ garden.faults.value[0]!.pointer }} {{ garden.faults.value[0]!.message }}<template v-if="garden.faults.value.length > 1">, and {{ garden.faults.value.length - 1 }} more</template>.</span>
+        <span
+            ><b>Not saved:</b> {{ garden.faults.value[0]!.pointer }} {{ garden.faults.value[0]!.message
+            }}<template v-if="garden.faults.value.length > 1">, and {{ garden.faults.value.length - 1 }} more</template>.</span
+        >
         <button v-if="garden.canUndo.value" type="button" class="box" @click="garden.undo()">Undo</button>
     </div>
 </template>
 
 <style scoped>
-.notice { display: flex; flex-wrap: wrap; gap: 0.6rem; align-items: center; padding: 0.45rem 1.1rem; background: var(--shoal); border-bottom: 1px solid var(--ink); }
+.notice {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
+    padding: 0.45rem 1.1rem;
+    background: var(--shoal);
+    border-bottom: 1px solid var(--ink);
+}
 </style>

@@ -36,14 +36,53 @@ function go(mark: Mark | 'bench'): void {
 </template>
 
 <style scoped>
-.phone { display: none; }
+.phone {
+    display: none;
+}
 @media (max-width: 760px) {
-    .phone { display: block; position: fixed; inset: auto 0 0 0; z-index: 5; background: var(--sand); border-top: 1px solid var(--ink); }
-    .bar { display: flex; align-items: center; justify-content: space-between; }
-    button { min-height: 52px; min-width: 96px; background: none; border: 0; font-family: var(--grotesque); font-weight: 600; color: var(--ink); padding: 0 16px; }
-    button[aria-current='true'] { background: var(--ink); color: var(--paper); }
-    .now { font-family: var(--grotesque); }
-    .sheet { list-style: none; margin: 0; padding: 0; border-bottom: 1px solid var(--ink); }
-    .sheet button { width: 100%; text-align: left; display: flex; justify-content: space-between; align-items: center; border-bottom: 1px solid var(--rule); }
+    .phone {
+        display: block;
+        position: fixed;
+        inset: auto 0 0 0;
+        z-index: 5;
+        background: var(--sand);
+        border-top: 1px solid var(--ink);
+    }
+    .bar {
+        display: flex;
+        align-items: center;
+        justify-content: space-between;
+    }
+    button {
+        min-height: 52px;
+        min-width: 96px;
+        background: none;
+        border: 0;
+        font-family: var(--grotesque);
+        font-weight: 600;
+        color: var(--ink);
+        padding: 0 16px;
+    }
+    button[aria-current='true'] {
+        background: var(--ink);
+        color: var(--paper);
+    }
+    .now {
+        font-family: var(--grotesque);
+    }
+    .sheet {
+        list-style: none;
+        margin: 0;
+        padding: 0;
+        border-bottom: 1px solid var(--ink);
+    }
+    .sheet button {
+        width: 100%;
+        text-align: left;
+        display: flex;
+        justify-content: space-between;
+        align-items: center;
+        border-bottom: 1px solid var(--rule);
+    }
 }
 </style>

@@ -16,7 +16,9 @@ const tallest = computed(() => Math.max(200, ...tubs.value.map((t) => t.levels.r
 const widest = computed(() => Math.max(200, ...tubs.value.map((t) => t.shape.lid.length_mm)));
 const scale = computed(() => Math.min(26 / tallest.value, 58 / widest.value));
 const night = ref(isNight());
-const state = computed(() => ({ saved: 'Saved', saving: 'Saving', away: 'Not saved yet', refused: 'Not saved', conflict: 'Not saved' })[garden.save.value]);
+const state = computed(
+    () => ({ saved: 'Saved', saving: 'Saving', away: 'Not saved yet', refused: 'Not saved', conflict: 'Not saved' })[garden.save.value],
+);
 const editing = ref(false);
 
 /** The chosen tub stays in sight where there is not room for all. */
@@ -27,12 +29,18 @@ function bring(): void {
     if (bar && chosen) bar.scrollLeft = chosen.offsetLeft - bar.offsetLeft - (bar.clientWidth - chosen.offsetWidth) / 2;
 }
 onMounted(bring);
-watch(() => garden.selected.value, () => void nextTick(bring));
+watch(
+    () => garden.selected.value,
+    () => void nextTick(bring),
+);
 
 function rename(event: Event): void {
     const name = (event.target as HTMLInputElement).value.trim().slice(0, 120);
     editing.value = false;
-    if (name) garden.change('rename the garden', (g) => { g.name = name; });
+    if (name)
+        garden.change('rename the garden', (g) => {
+            g.name = name;
+        });
 }
 
 function flip(): void {
@@ -45,22 +53,85 @@ function flip(): void {
     <header>
         <div class="name">
             <Link href="/" class="back">All gardens</Link>
-            <h1 v-if="!editing"><button type="button" class="title" title="Rename" @click="editing = true">{{ garden.document.value.name || 'Garden' }}</button></h1>
-            <input v-else v-shown="garden.document.value.name" aria-label="Name of the garden" maxlength="120" @vue:mounted="({ el }: { el: HTMLInputElement | null }) => el?.select()" @blur="rename" @keydown.enter="rename" @keydown.esc="editing = false" />
+            <h1 v-if="!editing">
+                <button type="button" class="title" title="Rename" @click="editing = true">
+                    {{ garden.document.value.name || 'Garden' }}
+                </button>
+            </h1>
+            <input
+                v-else
+                v-shown="garden.document.value.name"
+                aria-label="Name of the garden"
+                maxlength="120"
+                @vue:mounted="({ el }: { el: HTMLInputElement | null }) => el?.select()"
+                @blur="rename"
+                @keydown.enter="rename"
+                @keydown.esc="editing = false"
+            />
         </div>
         <div ref="strip" class="strip" role="group" aria-label="Tubs">
-            <button v-for="tub in tubs" :key="tub.id" type="button" :aria-pressed="!props.onBench && garden.selected.value === tub.id" @click="emit('choose', tub.id)">
-                <svg :width="Math.max(30, tub.shape.lid.length_mm * scale + 4)" height="30" aria-hidden="true"><g :transform="`translate(${Math.max(30, tub.shape.lid.length_mm * scale + 4) / 2} 29)`"><TubMini :stations="tub.shape.stations" :scale="scale" :lid="tub.shape.in_mouth ? 0 : tub.shape.lid.length_mm" /></g></svg>
-                <span class="small">{{ tub.name }}<template v-if="tub.count > 1"> ×{{ tub.count }}</template></span>
+            <button
+                v-for="tub in tubs"
+                :key="tub.id"
+                type="button"
+                :aria-pressed="!props.onBench && garden.selected.value === tub.id"
+                @click="emit('choose', tub.id)"
+            >
+                <svg :width="Math.max(30, tub.shape.lid.length_mm * scale + 4)" height="30" aria-hidden="true">
+                    <g :transform="`translate(${Math.max(30, tub.shape.lid.length_mm * scale + 4) / 2} 29)`">
+                        <TubMini :stations="tub.shape.stations" :scale="scale" :lid="tub.shape.in_mouth ? 0 : tub.shape.lid.length_mm" />
+                    </g>
+                </svg>
+                <span class="small"
+                    >{{ tub.name }}<template v-if="tub.count > 1"> ×{{ tub.count }}</template></span
+                >
             </button>
         </div>
         <div class="tools">
             <span class="units" role="group" aria-label="Units">
-                <button type="button" class="word" :aria-pressed="garden.units.value === 'metric'" @click="garden.change('change units', (g) => { g.units = 'metric'; })">mm</button>
-                <button type="button" class="word" :aria-pressed="garden.units.value === 'us'" @click="garden.change('change units', (g) => { g.units = 'us'; })">in</button>
+                <button
+                    type="button"
+                    class="word"
+                    :aria-pressed="garden.units.value === 'metric'"
+                    @click="
+                        garden.change('change units', (g) => {
+                            g.units = 'metric';
+                        })
+                    "
+                >
+                    mm
+                </button>
+                <button
+                    type="button"
+                    class="word"
+                    :aria-pressed="garden.units.value === 'us'"
+                    @click="
+                        garden.change('change units', (g) => {
+                            g.units = 'us';
+                        })
+                    "
+                >
+                    in
+                </button>
             </span>
-            <button type="button" class="word" :disabled="!garden.canUndo.value" :title="garden.undoSays.value ? `Undo: ${garden.undoSays.value}` : ''" @click="garden.undo()">Undo</button>
-            <button type="button" class="word" :disabled="!garden.canRedo.value" :title="garden.redoSays.value ? `Redo: ${garden.redoSays.value}` : ''" @click="garden.redo()">Redo</button>
+            <button
+                type="button"
+                class="word"
+                :disabled="!garden.canUndo.value"
+                :title="garden.undoSays.value ? `Undo: ${garden.undoSays.value}` : ''"
+                @click="garden.undo()"
+            >
+                Undo
+            </button>
+            <button
+                type="button"
+                class="word"
+                :disabled="!garden.canRedo.value"
+                :title="garden.redoSays.value ? `Redo: ${garden.redoSays.value}` : ''"
+                @click="garden.redo()"
+            >
+                Redo
+            </button>
             <button type="button" class="word" :aria-pressed="night" @click="flip">Night</button>
             <button type="button" class="word" @click="emit('keys')">Keys</button>
             <span class="state small" :class="garden.save.value" role="status">{{ state }}</span>
@@ -69,30 +140,151 @@ function flip(): void {
 </template>
 
 <style scoped>
-header { display: flex; align-items: stretch; gap: 1rem; height: 62px; border-bottom: 1px solid var(--ink); padding: 0 1rem 0 1.1rem; background: var(--paper); }
-.name { display: flex; flex-direction: column; justify-content: center; min-width: 0; max-width: 15rem; }
-h1 { font-size: 1.25rem; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.title { background: none; border: 0; padding: 0; min-height: 24px; font: inherit; color: inherit; cursor: text; max-width: 100%; overflow: hidden; text-overflow: ellipsis; }
-.title:hover { text-decoration: underline; text-decoration-style: dotted; text-underline-offset: 4px; }
-.back { font-size: 12px; color: var(--faint); text-decoration: none; min-height: 24px; display: inline-flex; align-items: end; }
-.back:hover { text-decoration: underline; }
-.name input { font-family: var(--grotesque); font-weight: 700; font-size: 1.15rem; border: 1px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0.1rem 0.4rem; width: 15rem; }
-.strip { flex: 1; min-width: 0; display: flex; align-items: stretch; gap: 0.1rem; overflow-x: auto; scrollbar-width: none; justify-content: safe center; }
-.strip button { background: none; border: 0; border-bottom: 4px solid transparent; cursor: pointer; display: flex; flex-direction: column; align-items: center; justify-content: flex-end; padding: 0 0.55rem 2px; color: var(--faint); white-space: nowrap; }
-.strip button:hover { border-bottom-color: var(--rule); }
-.strip button[aria-pressed='true'] { border-bottom-color: var(--ink); color: var(--ink); font-weight: 600; }
-.strip .small { font-size: 12px; }
-.tools { display: flex; align-items: center; gap: 0.7rem; white-space: nowrap; }
-.units { display: inline-flex; gap: 0.4rem; }
-.state { color: var(--faint); min-width: 3.2rem; }
-.state.away, .state.refused, .state.conflict { color: var(--stop-text); font-weight: 600; }
-button:focus-visible { outline-offset: -2px; }
-@media (max-width: 1100px) { .strip span { max-width: 6rem; overflow: hidden; text-overflow: ellipsis; } }
+header {
+    display: flex;
+    align-items: stretch;
+    gap: 1rem;
+    height: 62px;
+    border-bottom: 1px solid var(--ink);
+    padding: 0 1rem 0 1.1rem;
+    background: var(--paper);
+}
+.name {
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    min-width: 0;
+    max-width: 15rem;
+}
+h1 {
+    font-size: 1.25rem;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+}
+.title {
+    background: none;
+    border: 0;
+    padding: 0;
+    min-height: 24px;
+    font: inherit;
+    color: inherit;
+    cursor: text;
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+}
+.title:hover {
+    text-decoration: underline;
+    text-decoration-style: dotted;
+    text-underline-offset: 4px;
+}
+.back {
+    font-size: 12px;
+    color: var(--faint);
+    text-decoration: none;
+    min-height: 24px;
+    display: inline-flex;
+    align-items: end;
+}
+.back:hover {
+    text-decoration: underline;
+}
+.name input {
+    font-family: var(--grotesque);
+    font-weight: 700;
+    font-size: 1.15rem;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0.1rem 0.4rem;
+    width: 15rem;
+}
+.strip {
+    flex: 1;
+    min-width: 0;
+    display: flex;
+    align-items: stretch;
+    gap: 0.1rem;
+    overflow-x: auto;
+    scrollbar-width: none;
+    justify-content: safe center;
+}
+.strip button {
+    background: none;
+    border: 0;
+    border-bottom: 4px solid transparent;
+    cursor: pointer;
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: flex-end;
+    padding: 0 0.55rem 2px;
+    color: var(--faint);
+    white-space: nowrap;
+}
+.strip button:hover {
+    border-bottom-color: var(--rule);
+}
+.strip button[aria-pressed='true'] {
+    border-bottom-color: var(--ink);
+    color: var(--ink);
+    font-weight: 600;
+}
+.strip .small {
+    font-size: 12px;
+}
+.tools {
+    display: flex;
+    align-items: center;
+    gap: 0.7rem;
+    white-space: nowrap;
+}
+.units {
+    display: inline-flex;
+    gap: 0.4rem;
+}
+.state {
+    color: var(--faint);
+    min-width: 3.2rem;
+}
+.state.away,
+.state.refused,
+.state.conflict {
+    color: var(--stop-text);
+    font-weight: 600;
+}
+button:focus-visible {
+    outline-offset: -2px;
+}
+@media (max-width: 1100px) {
+    .strip span {
+        max-width: 6rem;
+        overflow: hidden;
+        text-overflow: ellipsis;
+    }
+}
 @media (max-width: 760px) {
-    header { height: auto; flex-wrap: wrap; padding: 0.3rem 0.8rem; gap: 0.2rem 0.8rem; }
-    .strip { order: 3; flex-basis: 100%; justify-content: flex-start; }
-    .strip button { min-height: 48px; }
-    .tools { flex: 1; justify-content: flex-end; }
-    .tools > button:nth-last-of-type(1) { display: none; }
+    header {
+        height: auto;
+        flex-wrap: wrap;
+        padding: 0.3rem 0.8rem;
+        gap: 0.2rem 0.8rem;
+    }
+    .strip {
+        order: 3;
+        flex-basis: 100%;
+        justify-content: flex-start;
+    }
+    .strip button {
+        min-height: 48px;
+    }
+    .tools {
+        flex: 1;
+        justify-content: flex-end;
+    }
+    .tools > button:nth-last-of-type(1) {
+        display: none;
+    }
 }
 </style>

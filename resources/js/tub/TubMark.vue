@@ -29,7 +29,9 @@ const units = garden.units;
 const at = computed(() => `/tubs/${garden.index.value}`);
 const findings = computed(() => mendedAt(garden.findings.value, 'tub'));
 
-const inPlace = computed(() => (typeof tub.value.vessel === 'string' ? garden.library.vessels.find((v) => v.key === tub.value.vessel)! : tub.value.vessel));
+const inPlace = computed(() =>
+    typeof tub.value.vessel === 'string' ? garden.library.vessels.find((v) => v.key === tub.value.vessel)! : tub.value.vessel,
+);
 const stations = computed(() => inPlace.value.stations);
 const round = computed(() => stations.value[0]?.diameter_mm !== undefined);
 const fills = computed(() => inPlace.value.fills ?? []);
@@ -45,21 +47,34 @@ const wayUp = computed<Way>(() => ({ way: up.value, rim_mm: report.value.levels.
 const acrossName = computed(() => ({ inside: 'Inside', outside: 'Outside', girth: 'Girth' })[across.value]);
 
 function chooseVessel(key: string | null): void {
-    if (key) garden.changeTub('change the vessel', (t) => { t.vessel = fromLibrary(garden.library.vessels, key) as Vessel; });
+    if (key)
+        garden.changeTub('change the vessel', (t) => {
+            t.vessel = fromLibrary(garden.library.vessels, key) as Vessel;
+        });
 }
 
 function addStation(): void {
     setVessel('add a station', (v) => {
         const [a, b] = [v.stations.at(-2)!, v.stations.at(-1)!];
-        const middle = (key: keyof Station): Partial<Station> => (a[key] === undefined || b[key] === undefined ? {} : { [key]: Math.round((a[key] + b[key]) / 2) });
-        v.stations.splice(v.stations.length - 1, 0, { height_mm: Math.round((a.height_mm + b.height_mm) / 2), ...middle('diameter_mm'), ...middle('length_mm'), ...middle('width_mm'), ...middle('corner_radius_mm') });
+        const middle = (key: keyof Station): Partial<Station> =>
+            a[key] === undefined || b[key] === undefined ? {} : { [key]: Math.round((a[key] + b[key]) / 2) };
+        v.stations.splice(v.stations.length - 1, 0, {
+            height_mm: Math.round((a.height_mm + b.height_mm) / 2),
+            ...middle('diameter_mm'),
+            ...middle('length_mm'),
+            ...middle('width_mm'),
+            ...middle('corner_radius_mm'),
+        });
     });
 }
 
 function setCover(kind: string): void {
     setVessel('change the cover', (v) => {
         const up50 = (mm: number): number => Math.ceil(mm / 50) * 50;
-        v.cover = kind === 'liner' ? { liner: { width_mm: up50(report.value.liner.least_width_mm), length_mm: up50(report.value.liner.least_length_mm) } } : (kind as 'none');
+        v.cover =
+            kind === 'liner'
+                ? { liner: { width_mm: up50(report.value.liner.least_width_mm), length_mm: up50(report.value.liner.least_length_mm) } }
+                : (kind as 'none');
     });
 }
 
@@ -74,7 +89,9 @@ const move = (by: number): void => garden.change('change the order of the tubs',
 
 function setStation(i: number, key: keyof Station, value: number | null): void {
     if (value === null) return;
-    garden.changeTub('measure the vessel', (t) => { vesselInPlace(t, garden.library).stations[i]![key] = value; });
+    garden.changeTub('measure the vessel', (t) => {
+        vesselInPlace(t, garden.library).stations[i]![key] = value;
+    });
 }
 
 function setVessel(says: string, edit: (vessel: Exclude<Vessel, string>) => void): void {
@@ -86,7 +103,9 @@ const next = ref<{ litres: number | null; depth: number | null }>({ litres: null
 function addFill(): void {
     const { litres, depth } = next.value;
     if (litres === null || depth === null) return;
-    setVessel('add a known fill', (v) => { v.fills = [...(v.fills ?? []), { litres, depth_mm: depth }].sort((a, b) => a.depth_mm - b.depth_mm); });
+    setVessel('add a known fill', (v) => {
+        v.fills = [...(v.fills ?? []), { litres, depth_mm: depth }].sort((a, b) => a.depth_mm - b.depth_mm);
+    });
     next.value = { litres: null, depth: null };
 }
 
@@ -100,7 +119,9 @@ function remove(): void {
 
 function copy(): void {
     let id: string | null = null;
-    garden.change('copy the tub', (g) => { id = copyTub(g, tub.value.id); });
+    garden.change('copy the tub', (g) => {
+        id = copyTub(g, tub.value.id);
+    });
     if (id) garden.choose(id);
 }
 
@@ -111,11 +132,15 @@ const byScale = ref<'jug' | 'scale'>('jug');
 
 function setDrip(key: 'flow_l_h' | 'on_min' | 'off_min', event: Event): void {
     const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-    if (Number.isFinite(value) && (value > 0 || key === 'off_min')) setField('change the drip', (t) => { (t.nursery ??= {})[key] = value; });
+    if (Number.isFinite(value) && (value > 0 || key === 'off_min'))
+        setField('change the drip', (t) => {
+            (t.nursery ??= {})[key] = value;
+        });
     else (event.target as HTMLInputElement).value = String(report.value.nursery?.[key] ?? '');
 }
 
-const stationName = (i: number): string => (i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`);
+const stationName = (i: number): string =>
+    i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`;
 const volumes = computed(() => report.value.volume);
 /** Where the bar of the weight ends: half over what one lifts, or at the weight itself. */
 const heaviest = computed(() => Math.max(1.5 * report.value.limits.lift_kg, report.value.mass_kg));
@@ -125,51 +150,282 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
 <template>
     <MarkPage title="Tub" lead="What holds the water, and how much of it there really is.">
         <template #set>
-            <Pick label="Vessel" :model-value="keyOf(tub.vessel)" :options="vesselOptions(garden.library)" filter :placeholder="report.shape.name" :at="`${at}/vessel`" :hint="typeof tub.vessel === 'string' ? '' : 'With your own measures.'" @update:model-value="chooseVessel" />
-            <Pick label="Run it" :model-value="tub.system" :options="SYSTEMS" :hint="SYSTEMS.find((s) => s.value === tub.system)?.says ?? ''" @update:model-value="(v) => v && garden.changeTub('change how it is run', (t, g) => setSystem(g, t, v))" />
+            <Pick
+                label="Vessel"
+                :model-value="keyOf(tub.vessel)"
+                :options="vesselOptions(garden.library)"
+                filter
+                :placeholder="report.shape.name"
+                :at="`${at}/vessel`"
+                :hint="typeof tub.vessel === 'string' ? '' : 'With your own measures.'"
+                @update:model-value="chooseVessel"
+            />
+            <Pick
+                label="Run it"
+                :model-value="tub.system"
+                :options="SYSTEMS"
+                :hint="SYSTEMS.find((s) => s.value === tub.system)?.says ?? ''"
+                @update:model-value="(v) => v && garden.changeTub('change how it is run', (t, g) => setSystem(g, t, v))"
+            />
             <div v-if="report.raft" class="stack">
-                <Measure label="Board, thick" dimension="length" :model-value="report.raft.thickness_mm" :at="`${at}/raft/thickness_mm`" @update:model-value="(x) => x !== null && setField('change the board', (t) => { (t.raft ??= {}).thickness_mm = x; })" />
-                <Measure label="Gap to the wall" dimension="length" :model-value="report.raft.gap_mm" :at="`${at}/raft/gap_mm`" @update:model-value="(x) => x !== null && setField('change the gap', (t) => { (t.raft ??= {}).gap_mm = x; })" />
-                <Measure label="Water below the rim" dimension="length" :model-value="report.levels.rim_mm - report.levels.water_line_mm" :at="`${at}/raft/below_rim_mm`" @update:model-value="(x) => x !== null && setField('change the line', (t) => { (t.raft ??= {}).below_rim_mm = x; })" />
+                <Measure
+                    label="Board, thick"
+                    dimension="length"
+                    :model-value="report.raft.thickness_mm"
+                    :at="`${at}/raft/thickness_mm`"
+                    @update:model-value="
+                        (x) =>
+                            x !== null &&
+                            setField('change the board', (t) => {
+                                (t.raft ??= {}).thickness_mm = x;
+                            })
+                    "
+                />
+                <Measure
+                    label="Gap to the wall"
+                    dimension="length"
+                    :model-value="report.raft.gap_mm"
+                    :at="`${at}/raft/gap_mm`"
+                    @update:model-value="
+                        (x) =>
+                            x !== null &&
+                            setField('change the gap', (t) => {
+                                (t.raft ??= {}).gap_mm = x;
+                            })
+                    "
+                />
+                <Measure
+                    label="Water below the rim"
+                    dimension="length"
+                    :model-value="report.levels.rim_mm - report.levels.water_line_mm"
+                    :at="`${at}/raft/below_rim_mm`"
+                    @update:model-value="
+                        (x) =>
+                            x !== null &&
+                            setField('change the line', (t) => {
+                                (t.raft ??= {}).below_rim_mm = x;
+                            })
+                    "
+                />
             </div>
             <div v-if="report.cloner" class="stack">
-                <Measure label="Stems below the cup" dimension="length" :model-value="report.cloner.stem_below_cup_mm" :at="`${at}/cloner/stem_below_cup_mm`" @update:model-value="(x) => x !== null && setField('change the stems', (t) => { (t.cloner ??= {}).stem_below_cup_mm = x; })" />
-                <Toggle label="Held by" :model-value="report.cloner.collar ? 'collar' : 'pebbles'" :options="[{ value: 'collar', name: 'Foam collars' }, { value: 'pebbles', name: 'Pebbles' }]" @update:model-value="(v) => setField('change what holds the stems', (t) => { (t.cloner ??= {}).collar = v === 'collar'; })" />
+                <Measure
+                    label="Stems below the cup"
+                    dimension="length"
+                    :model-value="report.cloner.stem_below_cup_mm"
+                    :at="`${at}/cloner/stem_below_cup_mm`"
+                    @update:model-value="
+                        (x) =>
+                            x !== null &&
+                            setField('change the stems', (t) => {
+                                (t.cloner ??= {}).stem_below_cup_mm = x;
+                            })
+                    "
+                />
+                <Toggle
+                    label="Held by"
+                    :model-value="report.cloner.collar ? 'collar' : 'pebbles'"
+                    :options="[
+                        { value: 'collar', name: 'Foam collars' },
+                        { value: 'pebbles', name: 'Pebbles' },
+                    ]"
+                    @update:model-value="
+                        (v) =>
+                            setField('change what holds the stems', (t) => {
+                                (t.cloner ??= {}).collar = v === 'collar';
+                            })
+                    "
+                />
             </div>
             <div v-if="report.nursery" class="stack">
-                <div class="field"><label for="drip-flow">Water pump, L/h</label><input id="drip-flow" class="text" inputmode="decimal" v-shown="report.nursery.flow_l_h" @change="setDrip('flow_l_h', $event)" /></div>
-                <div class="pair">
-                    <div class="field"><label for="drip-on">On, min</label><input id="drip-on" class="text" inputmode="decimal" v-shown="report.nursery.on_min" @change="setDrip('on_min', $event)" /></div>
-                    <div class="field"><label for="drip-off">Off, min</label><input id="drip-off" class="text" inputmode="decimal" v-shown="report.nursery.off_min" @change="setDrip('off_min', $event)" /></div>
+                <div class="field">
+                    <label for="drip-flow">Water pump, L/h</label
+                    ><input
+                        id="drip-flow"
+                        class="text"
+                        inputmode="decimal"
+                        v-shown="report.nursery.flow_l_h"
+                        @change="setDrip('flow_l_h', $event)"
+                    />
                 </div>
-                <p class="caution small">Electricity near water: a socket with residual-current protection, a drip loop in the cord, timer and plug above the water. Fixed wiring is for a licensed electrician.</p>
+                <div class="pair">
+                    <div class="field">
+                        <label for="drip-on">On, min</label
+                        ><input
+                            id="drip-on"
+                            class="text"
+                            inputmode="decimal"
+                            v-shown="report.nursery.on_min"
+                            @change="setDrip('on_min', $event)"
+                        />
+                    </div>
+                    <div class="field">
+                        <label for="drip-off">Off, min</label
+                        ><input
+                            id="drip-off"
+                            class="text"
+                            inputmode="decimal"
+                            v-shown="report.nursery.off_min"
+                            @change="setDrip('off_min', $event)"
+                        />
+                    </div>
+                </div>
+                <p class="caution small">
+                    Electricity near water: a socket with residual-current protection, a drip loop in the cord, timer and plug above the
+                    water. Fixed wiring is for a licensed electrician.
+                </p>
             </div>
             <div class="field">
                 <label for="tub-name">Name</label>
-                <input id="tub-name" class="text" v-shown="tub.name ?? tub.id" maxlength="120" @change="setField('rename the tub', (t) => { t.name = ($event.target as HTMLInputElement).value.trim() || t.id; })" />
+                <input
+                    id="tub-name"
+                    class="text"
+                    v-shown="tub.name ?? tub.id"
+                    maxlength="120"
+                    @change="
+                        setField('rename the tub', (t) => {
+                            t.name = ($event.target as HTMLInputElement).value.trim() || t.id;
+                        })
+                    "
+                />
             </div>
-            <Counter label="How many alike" :model-value="tub.count ?? 1" :most="50" @update:model-value="(v) => setField('change how many', (t) => { t.count = v; })" />
+            <Counter
+                label="How many alike"
+                :model-value="tub.count ?? 1"
+                :most="50"
+                @update:model-value="
+                    (v) =>
+                        setField('change how many', (t) => {
+                            t.count = v;
+                        })
+                "
+            />
             <div v-if="inPlace.kind === 'bottle'" class="stack cut">
-                <Measure label="Cut it at" dimension="length" optional :model-value="inPlace.cut_mm ?? null" :at="`${at}/vessel/cut_mm`" hint="Over the inside floor; empty for a whole bottle." @update:model-value="(x) => setVessel('change the cut', (v) => { v.cut_mm = x; delete v.lid; })" />
+                <Measure
+                    label="Cut it at"
+                    dimension="length"
+                    optional
+                    :model-value="inPlace.cut_mm ?? null"
+                    :at="`${at}/vessel/cut_mm`"
+                    hint="Over the inside floor; empty for a whole bottle."
+                    @update:model-value="
+                        (x) =>
+                            setVessel('change the cut', (v) => {
+                                v.cut_mm = x;
+                                delete v.lid;
+                            })
+                    "
+                />
                 <p class="caution small">Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</p>
             </div>
             <details>
                 <summary>Measures</summary>
                 <div class="stack tape">
-                    <Toggle v-model="across" label="Across, the tape goes" :options="round ? [{ value: 'inside', name: 'Inside' }, { value: 'outside', name: 'Outside' }, { value: 'girth', name: 'Round it' }] : [{ value: 'inside', name: 'Inside' }, { value: 'outside', name: 'Outside' }]" />
-                    <Measure v-if="across !== 'inside'" label="Wall, thick" dimension="length" :model-value="wall" @update:model-value="(x) => x !== null && (wall = x)" />
-                    <Toggle v-model="up" label="Heights, from the" :options="[{ value: 'inside', name: 'Floor' }, { value: 'from-rim', name: 'Rim down' }, { value: 'from-bench', name: 'Bench' }]" />
-                    <Measure label="Bench to inside floor" dimension="length" :model-value="inPlace.floor_mm ?? 3" :at="`${at}/vessel/floor_mm`" @update:model-value="(x) => x !== null && setVessel('change the floor', (v) => { v.floor_mm = x; })" />
+                    <Toggle
+                        v-model="across"
+                        label="Across, the tape goes"
+                        :options="
+                            round
+                                ? [
+                                      { value: 'inside', name: 'Inside' },
+                                      { value: 'outside', name: 'Outside' },
+                                      { value: 'girth', name: 'Round it' },
+                                  ]
+                                : [
+                                      { value: 'inside', name: 'Inside' },
+                                      { value: 'outside', name: 'Outside' },
+                                  ]
+                        "
+                    />
+                    <Measure
+                        v-if="across !== 'inside'"
+                        label="Wall, thick"
+                        dimension="length"
+                        :model-value="wall"
+                        @update:model-value="(x) => x !== null && (wall = x)"
+                    />
+                    <Toggle
+                        v-model="up"
+                        label="Heights, from the"
+                        :options="[
+                            { value: 'inside', name: 'Floor' },
+                            { value: 'from-rim', name: 'Rim down' },
+                            { value: 'from-bench', name: 'Bench' },
+                        ]"
+                    />
+                    <Measure
+                        label="Bench to inside floor"
+                        dimension="length"
+                        :model-value="inPlace.floor_mm ?? 3"
+                        :at="`${at}/vessel/floor_mm`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setVessel('change the floor', (v) => {
+                                    v.floor_mm = x;
+                                })
+                        "
+                    />
                     <p class="small faint">What is kept and shown is the inside, from its floor up.</p>
                 </div>
                 <fieldset v-for="(s, i) in stations" :key="i">
-                    <legend>{{ stationName(i) }} <button v-if="i > 0 && i < stations.length - 1" type="button" class="word small" @click="setVessel('remove a station', (v) => { v.stations.splice(i, 1); })">Remove</button></legend>
-                    <Measure v-if="i > 0" label="Height" dimension="length" :way="i === stations.length - 1 && up === 'from-rim' ? undefined : wayUp" :model-value="s.height_mm" :at="`${at}/vessel/stations/${i}/height_mm`" @update:model-value="(v) => setStation(i, 'height_mm', v)" />
-                    <Measure v-if="round" :label="across === 'inside' ? 'Inside Ø' : acrossName" dimension="length" :way="wayAcross" :model-value="s.diameter_mm ?? null" :at="`${at}/vessel/stations/${i}/diameter_mm`" @update:model-value="(v) => setStation(i, 'diameter_mm', v)" />
+                    <legend>
+                        {{ stationName(i) }}
+                        <button
+                            v-if="i > 0 && i < stations.length - 1"
+                            type="button"
+                            class="word small"
+                            @click="
+                                setVessel('remove a station', (v) => {
+                                    v.stations.splice(i, 1);
+                                })
+                            "
+                        >
+                            Remove
+                        </button>
+                    </legend>
+                    <Measure
+                        v-if="i > 0"
+                        label="Height"
+                        dimension="length"
+                        :way="i === stations.length - 1 && up === 'from-rim' ? undefined : wayUp"
+                        :model-value="s.height_mm"
+                        :at="`${at}/vessel/stations/${i}/height_mm`"
+                        @update:model-value="(v) => setStation(i, 'height_mm', v)"
+                    />
+                    <Measure
+                        v-if="round"
+                        :label="across === 'inside' ? 'Inside Ø' : acrossName"
+                        dimension="length"
+                        :way="wayAcross"
+                        :model-value="s.diameter_mm ?? null"
+                        :at="`${at}/vessel/stations/${i}/diameter_mm`"
+                        @update:model-value="(v) => setStation(i, 'diameter_mm', v)"
+                    />
                     <template v-else>
-                        <Measure label="Length" dimension="length" :way="wayAcross" :model-value="s.length_mm ?? null" :at="`${at}/vessel/stations/${i}/length_mm`" @update:model-value="(v) => setStation(i, 'length_mm', v)" />
-                        <Measure label="Width" dimension="length" :way="wayAcross" :model-value="s.width_mm ?? null" :at="`${at}/vessel/stations/${i}/width_mm`" @update:model-value="(v) => setStation(i, 'width_mm', v)" />
-                        <Measure label="Corner radius" dimension="length" :model-value="s.corner_radius_mm ?? 0" :at="`${at}/vessel/stations/${i}/corner_radius_mm`" @update:model-value="(v) => setStation(i, 'corner_radius_mm', v)" />
+                        <Measure
+                            label="Length"
+                            dimension="length"
+                            :way="wayAcross"
+                            :model-value="s.length_mm ?? null"
+                            :at="`${at}/vessel/stations/${i}/length_mm`"
+                            @update:model-value="(v) => setStation(i, 'length_mm', v)"
+                        />
+                        <Measure
+                            label="Width"
+                            dimension="length"
+                            :way="wayAcross"
+                            :model-value="s.width_mm ?? null"
+                            :at="`${at}/vessel/stations/${i}/width_mm`"
+                            @update:model-value="(v) => setStation(i, 'width_mm', v)"
+                        />
+                        <Measure
+                            label="Corner radius"
+                            dimension="length"
+                            :model-value="s.corner_radius_mm ?? 0"
+                            :at="`${at}/vessel/stations/${i}/corner_radius_mm`"
+                            @update:model-value="(v) => setStation(i, 'corner_radius_mm', v)"
+                        />
                     </template>
                 </fieldset>
                 <button type="button" class="box" @click="addStation">Add a station</button>
@@ -177,90 +433,449 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             <details :open="fills.length > 0">
                 <summary>Known fills</summary>
                 <p class="small faint">Pour, read the tape, write all that is in it so far. Two or more correct the measures.</p>
-                <Toggle v-model="byScale" label="Measured by" :options="[{ value: 'jug', name: 'Jug' }, { value: 'scale', name: 'Scale' }]" />
+                <Toggle
+                    v-model="byScale"
+                    label="Measured by"
+                    :options="[
+                        { value: 'jug', name: 'Jug' },
+                        { value: 'scale', name: 'Scale' },
+                    ]"
+                />
                 <fieldset v-for="(fill, i) in fills" :key="i">
-                    <legend>Fill {{ i + 1 }} <button type="button" class="word small" @click="setVessel('remove a known fill', (v) => { v.fills!.splice(i, 1); })">Remove</button></legend>
-                    <Measure v-if="byScale === 'jug'" label="Poured so far" dimension="volume" :model-value="fill.litres" :at="`${at}/vessel/fills/${i}/litres`" @update:model-value="(x) => x !== null && setVessel('change a known fill', (v) => { v.fills![i]!.litres = x; })" />
-                    <Measure v-else label="Water weighs" dimension="mass" hint="The tub’s own weight taken off; a kilogram is a litre." :model-value="fill.litres * 1000" :at="`${at}/vessel/fills/${i}/litres`" @update:model-value="(x) => x !== null && setVessel('change a known fill', (v) => { v.fills![i]!.litres = x / 1000; })" />
-                    <Measure label="Depth" dimension="length" :model-value="fill.depth_mm" :at="`${at}/vessel/fills/${i}/depth_mm`" @update:model-value="(x) => x !== null && setVessel('change a known fill', (v) => { v.fills![i]!.depth_mm = x; })" />
+                    <legend>
+                        Fill {{ i + 1 }}
+                        <button
+                            type="button"
+                            class="word small"
+                            @click="
+                                setVessel('remove a known fill', (v) => {
+                                    v.fills!.splice(i, 1);
+                                })
+                            "
+                        >
+                            Remove
+                        </button>
+                    </legend>
+                    <Measure
+                        v-if="byScale === 'jug'"
+                        label="Poured so far"
+                        dimension="volume"
+                        :model-value="fill.litres"
+                        :at="`${at}/vessel/fills/${i}/litres`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setVessel('change a known fill', (v) => {
+                                    v.fills![i]!.litres = x;
+                                })
+                        "
+                    />
+                    <Measure
+                        v-else
+                        label="Water weighs"
+                        dimension="mass"
+                        hint="The tub’s own weight taken off; a kilogram is a litre."
+                        :model-value="fill.litres * 1000"
+                        :at="`${at}/vessel/fills/${i}/litres`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setVessel('change a known fill', (v) => {
+                                    v.fills![i]!.litres = x / 1000;
+                                })
+                        "
+                    />
+                    <Measure
+                        label="Depth"
+                        dimension="length"
+                        :model-value="fill.depth_mm"
+                        :at="`${at}/vessel/fills/${i}/depth_mm`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setVessel('change a known fill', (v) => {
+                                    v.fills![i]!.depth_mm = x;
+                                })
+                        "
+                    />
                 </fieldset>
                 <fieldset>
                     <legend>{{ fills.length ? 'Another fill' : 'A fill' }}</legend>
-                    <Measure v-if="byScale === 'jug'" :label="fills.length ? 'Poured in all' : 'Poured in'" dimension="volume" optional :model-value="next.litres" @update:model-value="(x) => (next.litres = x)" />
-                    <Measure v-else label="All water weighs" dimension="mass" optional :model-value="next.litres === null ? null : next.litres * 1000" @update:model-value="(x) => (next.litres = x === null ? null : x / 1000)" />
-                    <Measure label="Stands at" dimension="length" optional :model-value="next.depth" @update:model-value="(x) => (next.depth = x)" />
-                    <button type="button" class="box" data-act="add-fill" :disabled="next.litres === null || next.depth === null" @click="addFill">Write it down</button>
+                    <Measure
+                        v-if="byScale === 'jug'"
+                        :label="fills.length ? 'Poured in all' : 'Poured in'"
+                        dimension="volume"
+                        optional
+                        :model-value="next.litres"
+                        @update:model-value="(x) => (next.litres = x)"
+                    />
+                    <Measure
+                        v-else
+                        label="All water weighs"
+                        dimension="mass"
+                        optional
+                        :model-value="next.litres === null ? null : next.litres * 1000"
+                        @update:model-value="(x) => (next.litres = x === null ? null : x / 1000)"
+                    />
+                    <Measure
+                        label="Stands at"
+                        dimension="length"
+                        optional
+                        :model-value="next.depth"
+                        @update:model-value="(x) => (next.depth = x)"
+                    />
+                    <button
+                        type="button"
+                        class="box"
+                        data-act="add-fill"
+                        :disabled="next.litres === null || next.depth === null"
+                        @click="addFill"
+                    >
+                        Write it down
+                    </button>
                 </fieldset>
             </details>
             <details>
                 <summary>Walls and where it stands</summary>
                 <div class="stack">
-                    <Toggle label="Walls" :model-value="inPlace.opacity ?? 'opaque'" :options="[{ value: 'opaque', name: 'Opaque' }, { value: 'translucent', name: 'Translucent' }, { value: 'clear', name: 'Clear' }]" @update:model-value="(x) => setVessel('change the walls', (v) => { v.opacity = x; })" />
-                    <Toggle label="Light cover" :model-value="cover" :options="[{ value: 'none', name: 'None' }, { value: 'paint', name: 'Paint' }, { value: 'foil', name: 'Foil' }, { value: 'sleeve', name: 'Sleeve' }, { value: 'liner', name: 'Bag' }]" @update:model-value="setCover" />
+                    <Toggle
+                        label="Walls"
+                        :model-value="inPlace.opacity ?? 'opaque'"
+                        :options="[
+                            { value: 'opaque', name: 'Opaque' },
+                            { value: 'translucent', name: 'Translucent' },
+                            { value: 'clear', name: 'Clear' },
+                        ]"
+                        @update:model-value="
+                            (x) =>
+                                setVessel('change the walls', (v) => {
+                                    v.opacity = x;
+                                })
+                        "
+                    />
+                    <Toggle
+                        label="Light cover"
+                        :model-value="cover"
+                        :options="[
+                            { value: 'none', name: 'None' },
+                            { value: 'paint', name: 'Paint' },
+                            { value: 'foil', name: 'Foil' },
+                            { value: 'sleeve', name: 'Sleeve' },
+                            { value: 'liner', name: 'Bag' },
+                        ]"
+                        @update:model-value="setCover"
+                    />
                     <template v-if="liner">
-                        <Measure label="Bag, flat width" dimension="length" :model-value="liner.width_mm" :at="`${at}/vessel/cover`" @update:model-value="(x) => x !== null && setVessel('change the bag', (v) => { if (typeof v.cover === 'object') v.cover.liner.width_mm = x; })" />
-                        <Measure label="Bag, length" dimension="length" :model-value="liner.length_mm" :at="`${at}/vessel/cover`" @update:model-value="(x) => x !== null && setVessel('change the bag', (v) => { if (typeof v.cover === 'object') v.cover.liner.length_mm = x; })" />
-                        <p class="small faint">At least {{ length(report.liner.least_width_mm, units) }} by {{ length(report.liner.least_length_mm, units) }}. Fill it with water to smooth it, then trim.</p>
+                        <Measure
+                            label="Bag, flat width"
+                            dimension="length"
+                            :model-value="liner.width_mm"
+                            :at="`${at}/vessel/cover`"
+                            @update:model-value="
+                                (x) =>
+                                    x !== null &&
+                                    setVessel('change the bag', (v) => {
+                                        if (typeof v.cover === 'object') v.cover.liner.width_mm = x;
+                                    })
+                            "
+                        />
+                        <Measure
+                            label="Bag, length"
+                            dimension="length"
+                            :model-value="liner.length_mm"
+                            :at="`${at}/vessel/cover`"
+                            @update:model-value="
+                                (x) =>
+                                    x !== null &&
+                                    setVessel('change the bag', (v) => {
+                                        if (typeof v.cover === 'object') v.cover.liner.length_mm = x;
+                                    })
+                            "
+                        />
+                        <p class="small faint">
+                            At least {{ length(report.liner.least_width_mm, units) }} by {{ length(report.liner.least_length_mm, units) }}.
+                            Fill it with water to smooth it, then trim.
+                        </p>
                     </template>
-                    <p v-if="cover === 'paint'" class="caution small">Paint outdoors, with a mask, on the outside only: a dark coat, then a light one. Let it cure before it is used.</p>
-                    <Measure label="Stands on" dimension="length" :model-value="tub.stand_mm ?? 0" :at="`${at}/stand_mm`" @update:model-value="(x) => x !== null && setField('change the stand', (t) => { t.stand_mm = x; })" />
-                    <Measure label="Shelf bears" dimension="mass" optional :model-value="shelf === null ? null : shelf * 1000" at="/site/shelf_limit_kg" @update:model-value="(x) => garden.change('change the shelf', (g) => { (g.site ??= {}).shelf_limit_kg = x === null ? null : x / 1000; })" />
+                    <p v-if="cover === 'paint'" class="caution small">
+                        Paint outdoors, with a mask, on the outside only: a dark coat, then a light one. Let it cure before it is used.
+                    </p>
+                    <Measure
+                        label="Stands on"
+                        dimension="length"
+                        :model-value="tub.stand_mm ?? 0"
+                        :at="`${at}/stand_mm`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setField('change the stand', (t) => {
+                                    t.stand_mm = x;
+                                })
+                        "
+                    />
+                    <Measure
+                        label="Shelf bears"
+                        dimension="mass"
+                        optional
+                        :model-value="shelf === null ? null : shelf * 1000"
+                        at="/site/shelf_limit_kg"
+                        @update:model-value="
+                            (x) =>
+                                garden.change('change the shelf', (g) => {
+                                    (g.site ??= {}).shelf_limit_kg = x === null ? null : x / 1000;
+                                })
+                        "
+                    />
                 </div>
             </details>
             <details :open="!!tub.under">
                 <summary>Stands in another vessel</summary>
                 <div class="stack">
-                    <Pick label="Lower vessel" :model-value="tub.under ? keyOf(tub.under.vessel) : null" :options="vesselOptions(garden.library)" filter clearable placeholder="None" :at="`${at}/under/vessel`" @update:model-value="setUnder" />
-                    <Measure v-if="tub.under" label="On blocks of" dimension="length" :model-value="tub.under.blocks_mm ?? 0" :at="`${at}/under/blocks_mm`" @update:model-value="(x) => x !== null && setField('change the blocks', (t) => { if (t.under) t.under.blocks_mm = x; })" />
-                    <p v-if="tub.under" class="caution small">The pump lives below the water: a check valve is a must. Cord out by a drip loop, no plug inside.</p>
+                    <Pick
+                        label="Lower vessel"
+                        :model-value="tub.under ? keyOf(tub.under.vessel) : null"
+                        :options="vesselOptions(garden.library)"
+                        filter
+                        clearable
+                        placeholder="None"
+                        :at="`${at}/under/vessel`"
+                        @update:model-value="setUnder"
+                    />
+                    <Measure
+                        v-if="tub.under"
+                        label="On blocks of"
+                        dimension="length"
+                        :model-value="tub.under.blocks_mm ?? 0"
+                        :at="`${at}/under/blocks_mm`"
+                        @update:model-value="
+                            (x) =>
+                                x !== null &&
+                                setField('change the blocks', (t) => {
+                                    if (t.under) t.under.blocks_mm = x;
+                                })
+                        "
+                    />
+                    <p v-if="tub.under" class="caution small">
+                        The pump lives below the water: a check valve is a must. Cord out by a drip loop, no plug inside.
+                    </p>
                 </div>
             </details>
             <div class="row">
-                <button type="button" class="box" :disabled="garden.index.value === 0" aria-label="Move it left on the bench" title="Move it left on the bench" @click="move(-1)">←</button>
-                <button type="button" class="box" :disabled="garden.index.value === (garden.document.value.tubs?.length ?? 1) - 1" aria-label="Move it right on the bench" title="Move it right on the bench" @click="move(1)">→</button>
+                <button
+                    type="button"
+                    class="box"
+                    :disabled="garden.index.value === 0"
+                    aria-label="Move it left on the bench"
+                    title="Move it left on the bench"
+                    @click="move(-1)"
+                >
+                    ←
+                </button>
+                <button
+                    type="button"
+                    class="box"
+                    :disabled="garden.index.value === (garden.document.value.tubs?.length ?? 1) - 1"
+                    aria-label="Move it right on the bench"
+                    title="Move it right on the bench"
+                    @click="move(1)"
+                >
+                    →
+                </button>
                 <button type="button" class="box" @click="copy">Copy tub</button>
                 <button type="button" class="box" data-act="remove-tub" @click="remove">Remove tub</button>
             </div>
         </template>
 
         <div class="drawings" :class="{ wide }">
-            <div class="section"><SectionDrawing :tub="report" :units="units" @line="(line) => setField('move the water line', (t) => { t.water_line = line as Tub['water_line']; })" /></div>
+            <div class="section">
+                <SectionDrawing
+                    :tub="report"
+                    :units="units"
+                    @line="
+                        (line) =>
+                            setField('move the water line', (t) => {
+                                t.water_line = line as Tub['water_line'];
+                            })
+                    "
+                />
+            </div>
             <div class="plan"><LidPlan :tub="report" :units="units" :dimensions="false" /></div>
         </div>
 
         <template #reckoning>
             <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
-            <Figure label="Working volume" :value="volume(volumes.working_l, units)" :share="volumes.working_l / volumes.brim_l" :limit="volumes.label_l === null ? null : volumes.label_l / volumes.brim_l" :note="volumes.label_l === null ? `${volume(volumes.brim_l, units)} to the rim` : `label ${volume(volumes.label_l, units)}, to the rim ${volume(volumes.brim_l, units)}`" :why="report.workings.working_l" />
+            <Figure
+                label="Working volume"
+                :value="volume(volumes.working_l, units)"
+                :share="volumes.working_l / volumes.brim_l"
+                :limit="volumes.label_l === null ? null : volumes.label_l / volumes.brim_l"
+                :note="
+                    volumes.label_l === null
+                        ? `${volume(volumes.brim_l, units)} to the rim`
+                        : `label ${volume(volumes.label_l, units)}, to the rim ${volume(volumes.brim_l, units)}`
+                "
+                :why="report.workings.working_l"
+            />
             <Figure label="Usable" :value="volume(volumes.usable_l, units)" :note="`down to ${length(report.levels.lowest_mm, units)}`" />
-            <Figure v-if="volumes.fill_scale !== null" label="Fills say" :value="number(volumes.fill_scale * 100, 1, '%')" :note="fills.length < 2 ? 'of the measured volume; one fill is not applied' : `of the measured volume, within ${number(volumes.fill_residual_pct ?? 0, 1, '%')}`" />
-            <Figure label="Weight filled" :value="mass(report.mass_kg, units)" :share="report.mass_kg / heaviest" :limit="report.limits.lift_kg / heaviest" :note="`${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; over ${mass(report.limits.lift_kg, units)} fill it where it stands`" :why="report.workings.mass_kg" />
-            <Figure v-if="report.raft" label="The board goes down" :value="length(report.raft.travel_mm, units)" :note="report.raft.jam_level_mm > 0 ? `then it jams; ${volume(report.raft.litres_till_jam, units)} till then${report.raft.jam_day === null ? '' : `, on day ${Math.floor(report.raft.jam_day)}`}` : 'to the floor: straight walls never stop it'" />
-            <Figure v-if="report.raft" label="It carries" :value="mass(report.raft.load_kg, units)" :share="report.raft.load_kg / report.raft.carries_kg" :limit="0.5" :note="`goes under at ${mass(report.raft.carries_kg, units)}; cups dip ${length(Math.max(0, report.raft.dip_mm ?? 0), units)}`" />
-            <Figure v-if="report.nursery" label="Over the cups" :value="volume(report.nursery.litres_day, units)" :note="`a day, ${number(report.nursery.turnovers_day ?? 0, 0)} times the tub${report.nursery.per_cup_l_h === null ? '' : `; ${number(report.nursery.per_cup_l_h, 1, 'L/h')} a cup while it runs`}; lifts it ${length(report.nursery.head_mm, units)}`" />
-            <Figure v-if="report.under" label="Room for the pump" :value="length(report.under.room_mm, units)" :note="`${report.under.gap_mm === null ? 'walls clear of each other' : `${length(Math.max(0, report.under.gap_mm), units)} between the walls`}; the rim stands ${length(Math.abs(report.under.above_mm), units)} ${report.under.above_mm < 0 ? 'under' : 'over'} the lower one’s`" />
-            <Figure v-if="report.under" label="Cord hole" :value="length(report.under.cord_hole_diameter_mm, units)" :note="`its middle ${length(report.under.cord_hole_mm, units)} over the lower floor`" />
-            <Figure v-if="report.cover_m2 > 0" label="To cover" :value="number(report.cover_m2, 2, 'm²')" :note="cover === 'paint' ? 'walls and lid, a dark coat and a light one' : 'walls and lid'" />
-            <Figure v-if="report.sight_strip" label="Sight strip" :value="length(report.sight_strip.to_mm - report.sight_strip.from_mm, units)" :note="`masked before painting, from ${length(report.sight_strip.from_mm, units)} to ${length(report.sight_strip.to_mm, units)}`" />
-            <Figure v-if="report.levels.overflow_mm !== null" label="Overflow hole" :value="length(report.levels.overflow_mm, units)" note="over the floor; rain runs out there" />
-            <Figure v-if="report.levels.tube_entry_mm !== null && report.shape.stones" label="Tube hole" :value="length(report.levels.tube_entry_mm, units)" :note="report.shape.tube_through_lid ? 'through the lid' : `above the floor; ${length(report.levels.rim_mm - report.levels.tube_entry_mm, units)} down from the rim`" />
+            <Figure
+                v-if="volumes.fill_scale !== null"
+                label="Fills say"
+                :value="number(volumes.fill_scale * 100, 1, '%')"
+                :note="
+                    fills.length < 2
+                        ? 'of the measured volume; one fill is not applied'
+                        : `of the measured volume, within ${number(volumes.fill_residual_pct ?? 0, 1, '%')}`
+                "
+            />
+            <Figure
+                label="Weight filled"
+                :value="mass(report.mass_kg, units)"
+                :share="report.mass_kg / heaviest"
+                :limit="report.limits.lift_kg / heaviest"
+                :note="`${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; over ${mass(report.limits.lift_kg, units)} fill it where it stands`"
+                :why="report.workings.mass_kg"
+            />
+            <Figure
+                v-if="report.raft"
+                label="The board goes down"
+                :value="length(report.raft.travel_mm, units)"
+                :note="
+                    report.raft.jam_level_mm > 0
+                        ? `then it jams; ${volume(report.raft.litres_till_jam, units)} till then${report.raft.jam_day === null ? '' : `, on day ${Math.floor(report.raft.jam_day)}`}`
+                        : 'to the floor: straight walls never stop it'
+                "
+            />
+            <Figure
+                v-if="report.raft"
+                label="It carries"
+                :value="mass(report.raft.load_kg, units)"
+                :share="report.raft.load_kg / report.raft.carries_kg"
+                :limit="0.5"
+                :note="`goes under at ${mass(report.raft.carries_kg, units)}; cups dip ${length(Math.max(0, report.raft.dip_mm ?? 0), units)}`"
+            />
+            <Figure
+                v-if="report.nursery"
+                label="Over the cups"
+                :value="volume(report.nursery.litres_day, units)"
+                :note="`a day, ${number(report.nursery.turnovers_day ?? 0, 0)} times the tub${report.nursery.per_cup_l_h === null ? '' : `; ${number(report.nursery.per_cup_l_h, 1, 'L/h')} a cup while it runs`}; lifts it ${length(report.nursery.head_mm, units)}`"
+            />
+            <Figure
+                v-if="report.under"
+                label="Room for the pump"
+                :value="length(report.under.room_mm, units)"
+                :note="`${report.under.gap_mm === null ? 'walls clear of each other' : `${length(Math.max(0, report.under.gap_mm), units)} between the walls`}; the rim stands ${length(Math.abs(report.under.above_mm), units)} ${report.under.above_mm < 0 ? 'under' : 'over'} the lower one’s`"
+            />
+            <Figure
+                v-if="report.under"
+                label="Cord hole"
+                :value="length(report.under.cord_hole_diameter_mm, units)"
+                :note="`its middle ${length(report.under.cord_hole_mm, units)} over the lower floor`"
+            />
+            <Figure
+                v-if="report.cover_m2 > 0"
+                label="To cover"
+                :value="number(report.cover_m2, 2, 'm²')"
+                :note="cover === 'paint' ? 'walls and lid, a dark coat and a light one' : 'walls and lid'"
+            />
+            <Figure
+                v-if="report.sight_strip"
+                label="Sight strip"
+                :value="length(report.sight_strip.to_mm - report.sight_strip.from_mm, units)"
+                :note="`masked before painting, from ${length(report.sight_strip.from_mm, units)} to ${length(report.sight_strip.to_mm, units)}`"
+            />
+            <Figure
+                v-if="report.levels.overflow_mm !== null"
+                label="Overflow hole"
+                :value="length(report.levels.overflow_mm, units)"
+                note="over the floor; rain runs out there"
+            />
+            <Figure
+                v-if="report.levels.tube_entry_mm !== null && report.shape.stones"
+                label="Tube hole"
+                :value="length(report.levels.tube_entry_mm, units)"
+                :note="
+                    report.shape.tube_through_lid
+                        ? 'through the lid'
+                        : `above the floor; ${length(report.levels.rim_mm - report.levels.tube_entry_mm, units)} down from the rim`
+                "
+            />
         </template>
     </MarkPage>
 </template>
 
 <style scoped>
-.drawings { flex: 1; min-height: 0; display: grid; grid-template-rows: minmax(0, 1fr) minmax(0, 30%); gap: 0.5rem; }
-.drawings.wide { grid-template-rows: minmax(0, 1fr) minmax(0, 0.82fr); }
-.field { display: grid; gap: 0.2rem; }
-.field label { font-weight: 600; font-family: var(--grotesque); }
-details { border-top: 1px solid var(--rule); padding-top: 0.5rem; }
-summary { cursor: pointer; font-family: var(--grotesque); font-weight: 600; min-height: 28px; }
-fieldset { border: 0; padding: 0; margin: 0.5rem 0 0.7rem; display: grid; gap: 0.3rem; }
-legend { padding: 0; color: var(--faint); font-size: 0.875rem; }
-.stack { display: grid; gap: 0.7rem; padding-top: 0.5rem; }
-.stack.tape { border-bottom: 1px solid var(--rule); padding-bottom: 0.7rem; }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 0.6rem; }
-.row { flex-wrap: wrap; display: flex; gap: 0.5rem; border-top: 1px solid var(--rule); padding-top: 0.8rem; }
-.caution { border-left: 3px solid var(--mind); padding-left: 0.6rem; }
-@media (max-width: 760px) { .drawings, .drawings.wide { grid-template-rows: 360px 240px; } }
-.row .box { white-space: nowrap; }
+.drawings {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) minmax(0, 30%);
+    gap: 0.5rem;
+}
+.drawings.wide {
+    grid-template-rows: minmax(0, 1fr) minmax(0, 0.82fr);
+}
+.field {
+    display: grid;
+    gap: 0.2rem;
+}
+.field label {
+    font-weight: 600;
+    font-family: var(--grotesque);
+}
+details {
+    border-top: 1px solid var(--rule);
+    padding-top: 0.5rem;
+}
+summary {
+    cursor: pointer;
+    font-family: var(--grotesque);
+    font-weight: 600;
+    min-height: 28px;
+}
+fieldset {
+    border: 0;
+    padding: 0;
+    margin: 0.5rem 0 0.7rem;
+    display: grid;
+    gap: 0.3rem;
+}
+legend {
+    padding: 0;
+    color: var(--faint);
+    font-size: 0.875rem;
+}
+.stack {
+    display: grid;
+    gap: 0.7rem;
+    padding-top: 0.5rem;
+}
+.stack.tape {
+    border-bottom: 1px solid var(--rule);
+    padding-bottom: 0.7rem;
+}
+.pair {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.6rem;
+}
+.row {
+    flex-wrap: wrap;
+    display: flex;
+    gap: 0.5rem;
+    border-top: 1px solid var(--rule);
+    padding-top: 0.8rem;
+}
+.caution {
+    border-left: 3px solid var(--mind);
+    padding-left: 0.6rem;
+}
+@media (max-width: 760px) {
+    .drawings,
+    .drawings.wide {
+        grid-template-rows: 360px 240px;
+    }
+}
+.row .box {
+    white-space: nowrap;
+}
 </style>

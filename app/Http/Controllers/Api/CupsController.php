@@ -22,6 +22,11 @@ final readonly class CupsController
     {
         $request->validate(['hole_mm' => ['required', 'numeric', 'gt:0', 'max:3000']]);
 
-        return new JsonResponse(['cups' => CupFits::of([...$this->library->cups->documents(), ...$this->own->documents(LibraryKind::Cups)], (float) $request->float('hole_mm'))]);
+        return new JsonResponse(
+            ['cups' => CupFits::of(
+                [...$this->library->cups->documents(), ...$this->own->documents(LibraryKind::Cups)],
+                (float) $request->float('hole_mm'),
+            )],
+        );
     }
 }

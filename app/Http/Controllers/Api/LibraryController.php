@@ -60,8 +60,14 @@ final readonly class LibraryController
         }
 
         return new Response(
-            $form === 'csv' ? LibraryTable::write($kind, $items) : json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n",
-            headers: ['Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"kelp-{$kind->value}.$form\""],
+            $form === 'csv' ? LibraryTable::write($kind, $items) : json_encode(
+                $rows,
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+            )."\n",
+            headers: [
+                'Content-Type' => $form === 'csv' ? 'text/csv; charset=utf-8' : 'application/json',
+                'Content-Disposition' => "attachment; filename=\"kelp-{$kind->value}.$form\"",
+            ],
         );
     }
 
@@ -85,6 +91,9 @@ final readonly class LibraryController
             $rows = $byKey;
         }
 
-        return is_array($rows) ? array_values($rows) : throw RefusedGarden::one('', 'is not a list; a list of items is wanted, as this page writes it');
+        return is_array($rows) ? array_values($rows) : throw RefusedGarden::one(
+            '',
+            'is not a list; a list of items is wanted, as this page writes it',
+        );
     }
 }

@@ -33,7 +33,10 @@ final readonly class ReadController
         $system = UnitSystem::from($request->string('units')->value());
 
         return new JsonResponse(['readings' => array_map(
-            static fn (array $item): array => self::inside($item, self::reading((string) ($item['text'] ?? ''), Dimension::from($item['dimension']), $system)),
+            static fn (array $item): array => self::inside(
+                $item,
+                self::reading((string) ($item['text'] ?? ''), Dimension::from($item['dimension']), $system),
+            ),
             array_values((array) $request->input('texts')),
         )]);
     }
@@ -51,7 +54,12 @@ final readonly class ReadController
         if ($way === null || ! isset($reading['value'])) {
             return $reading;
         }
-        $value = $way->inside($reading['value'], (float) ($item['wall_mm'] ?? 0), (float) ($item['rim_mm'] ?? 0), (float) ($item['floor_mm'] ?? 0));
+        $value = $way->inside(
+            $reading['value'],
+            (float) ($item['wall_mm'] ?? 0),
+            (float) ($item['rim_mm'] ?? 0),
+            (float) ($item['floor_mm'] ?? 0),
+        );
 
         return $value < 0.0 || ($value === 0.0 && $way !== TapeMeasure::FromRim && $way !== TapeMeasure::FromBench)
             ? ['error' => 'That leaves nothing inside. Check the measure, and the wall, the rim or the floor it is taken from.']

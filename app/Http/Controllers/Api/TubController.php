@@ -40,7 +40,15 @@ final readonly class TubController
     /** Which vessel suits what is to grow in it: the Library's and one's own. */
     public function vessels(Request $request, VesselRanking $ranking, Library $library, OwnLibrary $own): JsonResponse
     {
-        return $this->answer($request, 'vessels', static fn (Garden $garden, Tub $tub): array => $ranking->of($garden, $tub, [...$library->vessels->documents(), ...$own->documents(LibraryKind::Vessels)]));
+        return $this->answer(
+            $request,
+            'vessels',
+            static fn (Garden $garden, Tub $tub): array => $ranking->of(
+                $garden,
+                $tub,
+                [...$library->vessels->documents(), ...$own->documents(LibraryKind::Vessels)],
+            ),
+        );
     }
 
     /** @param  callable(Garden, Tub): list<mixed>  $ask */
