@@ -64,6 +64,7 @@ beforeEach(() => {
 });
 
 afterEach(() => {
+    vi.restoreAllMocks();
     vi.useRealTimers();
     vi.unstubAllGlobals();
 });
@@ -92,7 +93,7 @@ describe('changes', () => {
         });
         await settle();
         expect(asked).toEqual([]);
-        expect(g.canUndo.value).toBe(false);
+        expect(g.history.canUndo.value).toBe(false);
     });
 
     it('joins quick changes of one name to one step, and saves only the last', async () => {
@@ -161,16 +162,16 @@ describe('undo and redo', () => {
         g.change('second', (draft) => {
             draft.name = '2';
         });
-        expect(g.undoSays.value).toBe('second');
+        expect(g.history.undoSays.value).toBe('second');
         g.undo();
         g.undo();
-        expect([g.document.value.name, g.canUndo.value, g.redoSays.value]).toEqual(['Sill', false, 'first']);
+        expect([g.document.value.name, g.history.canUndo.value, g.history.redoSays.value]).toEqual(['Sill', false, 'first']);
         g.redo();
         expect(g.document.value.name).toBe('1');
         g.change('third', (draft) => {
             draft.name = '3';
         });
-        expect(g.canRedo.value).toBe(false);
+        expect(g.history.canRedo.value).toBe(false);
     });
 
     it('lives on over a reload while the document is the one it leads to', async () => {
@@ -180,9 +181,42 @@ describe('undo and redo', () => {
         });
         await settle();
         const again = new OpenGarden('01', 2, JSON.stringify(g.document.value), JSON.stringify(report()), {} as Library);
-        expect(again.undoSays.value).toBe('rename');
+        expect(again.history.undoSays.value).toBe('rename');
         const other = new OpenGarden('01', 3, JSON.stringify(garden('Elsewhere')), JSON.stringify(report()), {} as Library);
-        expect(other.canUndo.value).toBe(false);
+        expect(other.history.canUndo.value).toBe(false);
+    });
+
+    it('keeps what changed and not whole gardens, and comes back over every step to what was', async () => {
+        const big = garden('Ebb');
+        big.notes = 'x'.repeat(50_000);
+        const g = open(big);
+        for (let i = 1; i <= 30; i++) {
+            g.change(`step ${i}`, (draft) => {
+                draft.name = `Ebb ${i}`;
+                draft.site = { light_hours: i };
+            });
+        }
+        expect(sessionStorage.getItem('kelp-steps-01')!.length).toBeLessThan(20_000);
+        for (let i = 30; i > 15; i--) g.undo();
+        expect([g.document.value.name, g.document.value.site]).toEqual(['Ebb 15', { light_hours: 15 }]);
+        g.redo();
+        expect(g.document.value.name).toBe('Ebb 16');
+        while (g.history.canUndo.value) g.undo();
+        expect(g.document.value).toEqual(big);
+    });
+
+    it('goes back over joined steps at once, whatever they changed', () => {
+        const g = open();
+        for (const name of ['A', 'AB', 'ABC']) {
+            g.change('rename', (draft) => {
+                draft.name = name;
+                draft.notes = name;
+            });
+        }
+        g.undo();
+        expect(g.document.value).toEqual(garden());
+        g.redo();
+        expect([g.document.value.name, g.document.value.notes]).toEqual(['ABC', 'ABC']);
     });
 
     it('keeps a tub chosen that is still there, and lets go of one that is not', () => {
@@ -209,12 +243,30 @@ describe('keeping', () => {
         });
         await settle();
         expect(g.save.value).toBe('away');
-        expect(g.message.value).toContain('does not answer');
+        expect(g.saver.message.value).toContain('does not answer');
         expect(localStorage.getItem('kelp-unsaved-01')).toContain('Away');
         respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : report() });
         await settle(3000);
         expect(g.save.value).toBe('saved');
         expect(localStorage.getItem('kelp-unsaved-01')).toBeNull();
+    });
+
+    it.each(['full', 'refused'])('previews and saves though the storage is %s', async (how) => {
+        const broken = () => {
+            throw new DOMException('QuotaExceededError');
+        };
+        if (how === 'full') vi.spyOn(Storage.prototype, 'setItem').mockImplementation(broken);
+        else vi.spyOn(window, 'localStorage', 'get').mockImplementation(broken);
+        const g = open();
+        g.change('rename', (draft) => {
+            draft.name = 'Full';
+        });
+        await settle();
+        expect(asked.some((a) => a.path.endsWith('/preview') && a.body.includes('Full'))).toBe(true);
+        expect(saves().at(-1)?.body).toContain('Full');
+        expect(g.save.value).toBe('saved');
+        g.undo();
+        expect(g.document.value.name).toBe('Sill');
     });
 
     it('takes up edits that a closed page could not save', async () => {
@@ -295,9 +347,9 @@ describe('layouts that take longer', () => {
             draft.tubs![0]!.layout = { pattern: 'spread' };
         });
         await settle();
-        expect(g.layingOut.value).toBe(true);
-        g.cancelLayout();
-        expect(g.layingOut.value).toBe(false);
+        expect(g.previewer.layingOut.value).toBe(true);
+        g.previewer.cancelLayout();
+        expect(g.previewer.layingOut.value).toBe(false);
         release!();
         await settle();
         expect(g.report.value.tubs[0]!.layout.pending).toBe(true);
@@ -305,7 +357,7 @@ describe('layouts that take longer', () => {
             draft.name = 'B';
         });
         await settle();
-        expect(g.layingOut.value).toBe(false);
+        expect(g.previewer.layingOut.value).toBe(false);
         expect(g.report.value.tubs[0]!.layout.pending).toBe(false);
     });
 });

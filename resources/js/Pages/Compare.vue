@@ -234,8 +234,12 @@ const letters = 'ABCD';
                                 {{ row.name }}<span v-if="row.note" class="small faint">{{ row.note }}</span>
                             </th>
                             <td v-for="d in designs" :key="d.of">
-                                <span class="number" :class="{ best: best(row, d.figures) }">{{ row.show(d.figures) }}</span
-                                ><span v-if="best(row, d.figures)" class="hidden-visually"> (the better)</span>
+                                <span class="number" :class="{ best: best(row, d.figures) }">{{ row.show(d.figures) }}</span><span
+                                    v-if="best(row, d.figures)"
+                                    class="hidden-visually"
+                                >
+                                    (the better)</span
+                                >
                             </td>
                         </tr>
                         <tr class="says">

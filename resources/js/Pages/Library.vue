@@ -211,8 +211,8 @@ const measures = (item: Draft): string => {
                             :aria-pressed="item.key === draft.key && (item.own === true) === own"
                             @click="look(item)"
                         >
-                            <b>{{ item.name }}</b
-                            ><span v-if="item.own" class="mine small">yours</span><span class="small faint">{{ measures(item) }}</span>
+                            <b>{{ item.name }}</b><span v-if="item.own" class="mine small">yours</span
+                            ><span class="small faint">{{ measures(item) }}</span>
                         </button>
                     </li>
                 </ul>

@@ -2,67 +2,25 @@ import { applyPatch, type Operation } from 'fast-json-patch';
 import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type InjectionKey, type Ref } from 'vue';
 import type { AirSystem, Garden, Tub } from '../types/garden';
 import type { Finding, Report, TubReport } from '../types/report';
-import { call, type Fault } from './api';
+import { call } from './api';
 import type { Units } from './format';
+import { History } from './history';
 import type { Library } from './library';
-
-/** How the garden stands with what is kept: saved, on its way, waiting for the server, refused, or changed elsewhere. */
-export type SaveState = 'saved' | 'saving' | 'away' | 'refused' | 'conflict';
-
-interface Step {
-    document: Garden;
-    says: string;
-    at: number;
-}
-
-interface Kept {
-    revision: number;
-    document: string;
-}
-
-const SAVE_AFTER_MS = 350;
-const RETRY_MS = 2500;
-const JOIN_MS = 900;
-const MOST_STEPS = 200;
-/** Steps are kept over a reload while they take up no more than this, characters. */
-const MOST_KEPT = 2_000_000;
+import { Previewer } from './previewer';
+import { Saver } from './saver';
 
 const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
 
 /**
- * One garden on the page: its document, the last report on it, undo and redo, and its keeping. The document is a value: a change makes a
- * new one. The report is always the core's; while a new one is on its way the last one stands.
+ * One garden on the page: its document, and a history, a previewer and a saver for it. The document is a value: a change makes a new one.
+ * The report is always the core's; while a new one is on its way the last one stands.
  */
 export class OpenGarden {
     readonly document = shallowRef<Garden>({ format: 'kelp-tub.garden', version: 1 });
-    readonly report = shallowRef<Report>({
-        format: 'kelp-tub.report',
-        version: 1,
-        tubs: [],
-        air: [],
-        parts: [],
-        budget: {} as Report['budget'],
-        findings: [],
-    });
-    readonly faults = ref<Fault[]>([]);
-    readonly save = ref<SaveState>('saved');
-    readonly message = ref('');
-    readonly theirs = shallowRef<Kept | null>(null);
     readonly selected: Ref<string | null> = ref(null);
-    /** Whether a layout that takes longer is on its way. */
-    readonly layingOut = ref(false);
-
-    private revision: number;
-    private past = shallowRef<Step[]>([]);
-    private future = shallowRef<Step[]>([]);
-    private previewing: AbortController | null = null;
-    private again: Garden | null = null;
-    private finishing: AbortController | null = null;
-    private timer: ReturnType<typeof setTimeout> | undefined;
-    private writing = false;
-    private unsaved = false;
-    private readonly keep: string;
-    private readonly steps: string;
+    readonly history: History;
+    readonly previewer = new Previewer();
+    readonly saver: Saver;
 
     constructor(
         readonly id: string,
@@ -71,22 +29,25 @@ export class OpenGarden {
         report: string,
         readonly library: Library,
     ) {
-        this.revision = revision;
+        this.history = new History(`kelp-steps-${id}`);
+        this.saver = new Saver(id, revision);
         this.document.value = JSON.parse(document) as Garden;
         this.report.value = JSON.parse(report) as Report;
-        this.keep = `kelp-unsaved-${id}`;
-        this.steps = `kelp-steps-${id}`;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
-        this.recallSteps();
+        this.history.recall(this.document.value);
         this.recover();
-        void this.finish(this.document.value);
+        void this.previewer.finish(this.document.value);
+    }
+
+    get report() {
+        return this.previewer.report;
+    }
+
+    get save() {
+        return this.saver.state;
     }
 
     readonly units = computed<Units>(() => this.document.value.units ?? 'metric');
-    readonly canUndo = computed(() => this.past.value.length > 0);
-    readonly canRedo = computed(() => this.future.value.length > 0);
-    readonly undoSays = computed(() => this.past.value.at(-1)?.says ?? '');
-    readonly redoSays = computed(() => this.future.value.at(-1)?.says ?? '');
     readonly index = computed(() => (this.document.value.tubs ?? []).findIndex((tub) => tub.id === this.selected.value));
     readonly tub = computed<Tub | null>(() => this.document.value.tubs?.[this.index.value] ?? null);
     /** The letter that each tub goes by in drawings, by its place on the bench. */
@@ -110,20 +71,13 @@ export class OpenGarden {
         return null;
     }
 
-    /** Changes the document; the drawing follows, and it is kept. Changes of the same name in one breath are one step back. */
+    /** Changes the document; the drawing follows, and it is kept. */
     change(says: string, edit: (garden: Garden) => void): void {
         const before = this.document.value;
         const after = clone(before);
         edit(after);
         if (JSON.stringify(after) === JSON.stringify(before)) return;
-        const last = this.past.value.at(-1);
-        const now = Date.now();
-        if (last?.says === says && now - last.at < JOIN_MS) {
-            last.at = now;
-        } else {
-            this.past.value = [...this.past.value, { document: before, says, at: now }].slice(-MOST_STEPS);
-        }
-        this.future.value = [];
+        this.history.add(says, before, after);
         this.take(after);
     }
 
@@ -144,54 +98,39 @@ export class OpenGarden {
     look(edit: (garden: Garden) => void): void {
         const draft = clone(this.document.value);
         edit(draft);
-        void this.preview(draft);
+        void this.previewer.preview(draft);
     }
 
     undo(): void {
-        const step = this.past.value.at(-1);
-        if (!step) return;
-        this.past.value = this.past.value.slice(0, -1);
-        this.future.value = [...this.future.value, { document: this.document.value, says: step.says, at: 0 }];
-        this.take(step.document);
+        const document = this.history.back(this.document.value);
+        if (document) this.take(document);
     }
 
     redo(): void {
-        const step = this.future.value.at(-1);
-        if (!step) return;
-        this.future.value = this.future.value.slice(0, -1);
-        this.past.value = [...this.past.value, { document: this.document.value, says: step.says, at: 0 }];
-        this.take(step.document);
+        const document = this.history.forth(this.document.value);
+        if (document) this.take(document);
     }
 
     choose(id: string): void {
         this.selected.value = id;
     }
 
-    /** Faults at a place in the document or below it. */
     faultAt(pointer: string): string | null {
-        return this.faults.value.find((fault) => fault.pointer === pointer || fault.pointer.startsWith(`${pointer}/`))?.message ?? null;
+        return this.previewer.faultAt(pointer);
     }
 
     /** In a conflict: what is kept replaces what is here, or what is here goes over it. */
     takeTheirs(): void {
-        const theirs = this.theirs.value;
+        const theirs = this.saver.theirs.value;
         if (!theirs) return;
-        this.revision = theirs.revision;
-        this.settle();
-        this.past.value = [...this.past.value, { document: this.document.value, says: 'take the other window’s garden', at: 0 }];
-        this.document.value = JSON.parse(theirs.document) as Garden;
-        this.unsaved = false;
-        localStorage.removeItem(this.keep);
-        this.afterTake();
-        void this.preview(this.document.value);
+        const document = JSON.parse(theirs.document) as Garden;
+        this.history.add('take the other window’s garden', this.document.value, document);
+        this.saver.settle(null);
+        this.show(document);
     }
 
     keepMine(): void {
-        const theirs = this.theirs.value;
-        if (!theirs) return;
-        this.revision = theirs.revision;
-        this.settle();
-        this.schedule(0);
+        this.saver.settle(this.document.value);
     }
 
     /** What is here as a garden of its own; the one changed elsewhere stays as it is. */
@@ -205,153 +144,33 @@ export class OpenGarden {
     }
 
     dispose(): void {
-        clearTimeout(this.timer);
-        this.previewing?.abort();
-        this.finishing?.abort();
-    }
-
-    private settle(): void {
-        this.theirs.value = null;
-        this.save.value = 'saving';
+        this.saver.dispose();
+        this.previewer.dispose();
     }
 
     private take(document: Garden): void {
+        this.show(document);
+        this.saver.save(document);
+    }
+
+    private show(document: Garden): void {
         this.document.value = document;
-        this.unsaved = true;
-        this.afterTake();
-        void this.preview(document);
-        this.schedule(SAVE_AFTER_MS);
-        localStorage.setItem(this.keep, JSON.stringify({ revision: this.revision, document: JSON.stringify(document) } satisfies Kept));
-    }
-
-    private afterTake(): void {
-        this.keepSteps();
-        const tubs = this.document.value.tubs ?? [];
+        this.history.keep(document);
+        const tubs = document.tubs ?? [];
         if (!tubs.some((tub) => tub.id === this.selected.value)) this.selected.value = tubs[0]?.id ?? null;
-    }
-
-    /** One preview at a time; what came meanwhile is asked next, and only the newest of it. */
-    private async preview(document: Garden): Promise<void> {
-        if (this.previewing) {
-            this.again = document;
-            return;
-        }
-        this.previewing = new AbortController();
-        const answer = await call<Report>('preview', { body: JSON.stringify(document), signal: this.previewing.signal });
-        this.previewing = null;
-        if (answer.kind === 'done') {
-            this.report.value = answer.data;
-            this.faults.value = [];
-            if (!this.again) void this.finish(document);
-        } else if (answer.kind === 'refused') {
-            this.faults.value = answer.faults;
-        }
-        const next = this.again;
-        this.again = null;
-        if (next) void this.preview(next);
-    }
-
-    /** Layouts that take longer to find come by a request of their own; what is chosen stands until then, and it can be cancelled. */
-    private async finish(document: Garden): Promise<void> {
-        this.finishing?.abort();
-        this.finishing = null;
-        this.layingOut.value = this.report.value.tubs.some((tub) => tub.layout.pending);
-        if (!this.layingOut.value) return;
-        const mine = (this.finishing = new AbortController());
-        const answer = await call<Report>('plan', { body: JSON.stringify(document), signal: mine.signal });
-        if (this.finishing !== mine) return;
-        this.finishing = null;
-        this.layingOut.value = false;
-        if (answer.kind === 'done') this.report.value = answer.data;
-    }
-
-    cancelLayout(): void {
-        this.finishing?.abort();
-        this.finishing = null;
-        this.layingOut.value = false;
-    }
-
-    private schedule(after: number): void {
-        if (this.save.value === 'conflict') return;
-        this.save.value = this.save.value === 'away' ? 'away' : 'saving';
-        clearTimeout(this.timer);
-        this.timer = setTimeout(() => void this.write(), after);
-    }
-
-    private async write(): Promise<void> {
-        if (this.writing) return this.schedule(SAVE_AFTER_MS);
-        const document = this.document.value;
-        this.writing = true;
-        const answer = await call<{ revision: number }>(`gardens/${this.id}`, {
-            method: 'PUT',
-            body: JSON.stringify(document),
-            revision: this.revision,
-        });
-        this.writing = false;
-        if (answer.kind === 'done') {
-            this.revision = answer.data.revision;
-            this.message.value = '';
-            if (document === this.document.value) {
-                this.save.value = 'saved';
-                this.unsaved = false;
-                localStorage.removeItem(this.keep);
-            } else {
-                this.schedule(SAVE_AFTER_MS);
-            }
-        } else if (answer.kind === 'conflict') {
-            this.theirs.value = { revision: answer.revision, document: answer.document };
-            this.save.value = 'conflict';
-        } else if (answer.kind === 'refused') {
-            this.save.value = 'refused';
-            this.message.value = answer.message;
-        } else {
-            this.save.value = 'away';
-            this.message.value = 'message' in answer ? answer.message : '';
-            clearTimeout(this.timer);
-            this.timer = setTimeout(() => void this.write(), RETRY_MS);
-        }
-    }
-
-    /** Undo and redo live on over a reload, the nearest steps first, as long as the document is the one they lead to. */
-    private keepSteps(): void {
-        let [past, future] = [this.past.value, this.future.value];
-        let text = '';
-        do {
-            text = JSON.stringify({ document: this.document.value, past, future });
-            [past, future] = [past.slice(Math.ceil(past.length / 2)), future.slice(Math.ceil(future.length / 2))];
-        } while (text.length > MOST_KEPT && (past.length || future.length));
-        if (text.length <= MOST_KEPT) sessionStorage.setItem(this.steps, text);
-        else sessionStorage.removeItem(this.steps);
-    }
-
-    private recallSteps(): void {
-        const text = sessionStorage.getItem(this.steps);
-        if (text === null) return;
-        const kept = JSON.parse(text) as { document: Garden; past: Step[]; future: Step[] };
-        if (JSON.stringify(kept.document) !== JSON.stringify(this.document.value)) return;
-        this.past.value = kept.past;
-        this.future.value = kept.future;
+        void this.previewer.preview(document);
     }
 
     /** Edits that a closed page could not save are taken up again. */
     private recover(): void {
-        const text = localStorage.getItem(this.keep);
-        if (text === null) return;
-        localStorage.removeItem(this.keep);
-        const kept = JSON.parse(text) as Kept;
-        if (kept.document === JSON.stringify(this.document.value)) return;
+        const kept = this.saver.leftOver();
         const here = JSON.stringify(this.document.value);
-        this.past.value = [{ document: this.document.value, says: 'edits from before', at: 0 }];
-        this.take(JSON.parse(kept.document) as Garden);
-        if (kept.revision !== this.revision) {
-            this.theirs.value = { revision: this.revision, document: here };
-            this.save.value = 'conflict';
-            clearTimeout(this.timer);
-        }
-    }
-
-    get hasUnsaved(): boolean {
-        return this.unsaved;
+        if (kept === null || kept.document === here) return;
+        const revision = this.saver.revision;
+        const document = JSON.parse(kept.document) as Garden;
+        this.history.add('edits from before', this.document.value, document);
+        this.take(document);
+        if (kept.revision !== revision) this.saver.conflict({ revision, document: here });
     }
 }
 
@@ -377,7 +196,7 @@ export function provideGarden(garden: OpenGarden): OpenGarden {
     provide(KEY, garden);
     provideMeasures(garden);
     const warn = (event: BeforeUnloadEvent): void => {
-        if (garden.hasUnsaved && garden.save.value !== 'saved') event.preventDefault();
+        if (garden.saver.hasUnsaved) event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     onBeforeUnmount(() => {

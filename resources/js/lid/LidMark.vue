@@ -153,7 +153,7 @@ const cut = computed(() =>
     ]),
 );
 let stood: typeof holes.value | null = null;
-watch([cut, holes, garden.layingOut], ([now, after], [before, old, laying]) => {
+watch([cut, holes, garden.previewer.layingOut], ([now, after], [before, old, laying]) => {
     if (now !== before) stood = old;
     else if (after !== old && !laying && moved(old, after, String) !== '') stood = null;
     news.value = stood === null ? '' : moved(stood, after, (mm) => length(mm, units.value));
@@ -368,10 +368,10 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
 
         <div class="drawings">
             <div class="plan">
-                <p v-if="news && !garden.layingOut.value" class="wait news" role="status">{{ news }}</p>
-                <p v-if="garden.layingOut.value" class="wait" role="status">
+                <p v-if="news && !garden.previewer.layingOut.value" class="wait news" role="status">{{ news }}</p>
+                <p v-if="garden.previewer.layingOut.value" class="wait" role="status">
                     Being laid out; these holes stand until then.
-                    <button type="button" class="word" @click="garden.cancelLayout()">Cancel</button>
+                    <button type="button" class="word" @click="garden.previewer.cancelLayout()">Cancel</button>
                 </p>
                 <LidPlan
                     :tub="report"

@@ -15,7 +15,7 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-    <div v-if="garden.save.value === 'away'" class="notice" role="alert">{{ garden.message.value }}</div>
+    <div v-if="garden.save.value === 'away'" class="notice" role="alert">{{ garden.saver.message.value }}</div>
     <div v-else-if="garden.save.value === 'conflict'" class="notice" role="alert">
         <span>This garden was changed in another window meanwhile. Nothing was overwritten.</span>
         <button type="button" class="box" @click="garden.takeTheirs()">Take the other</button>
@@ -23,12 +23,13 @@ async function copy(): Promise<void> {
         <button type="button" class="box" @click="copy">Keep this as a copy</button>
         <span v-if="failed">The copy could not be saved; try again.</span>
     </div>
-    <div v-else-if="garden.faults.value.length" class="notice" role="alert">
+    <div v-else-if="garden.previewer.faults.value.length" class="notice" role="alert">
         <span
-            ><b>Not saved:</b> {{ garden.faults.value[0]!.pointer }} {{ garden.faults.value[0]!.message
-            }}<template v-if="garden.faults.value.length > 1">, and {{ garden.faults.value.length - 1 }} more</template>.</span
+            ><b>Not saved:</b> {{ garden.previewer.faults.value[0]!.pointer }} {{ garden.previewer.faults.value[0]!.message
+            }}<template v-if="garden.previewer.faults.value.length > 1">, and {{ garden.previewer.faults.value.length - 1 }} more</template
+            >.</span
         >
-        <button v-if="garden.canUndo.value" type="button" class="box" @click="garden.undo()">Undo</button>
+        <button v-if="garden.history.canUndo.value" type="button" class="box" @click="garden.undo()">Undo</button>
     </div>
 </template>
 

@@ -117,8 +117,8 @@ function flip(): void {
             <button
                 type="button"
                 class="word"
-                :disabled="!garden.canUndo.value"
-                :title="garden.undoSays.value ? `Undo: ${garden.undoSays.value}` : ''"
+                :disabled="!garden.history.canUndo.value"
+                :title="garden.history.undoSays.value ? `Undo: ${garden.history.undoSays.value}` : ''"
                 @click="garden.undo()"
             >
                 Undo
@@ -126,8 +126,8 @@ function flip(): void {
             <button
                 type="button"
                 class="word"
-                :disabled="!garden.canRedo.value"
-                :title="garden.redoSays.value ? `Redo: ${garden.redoSays.value}` : ''"
+                :disabled="!garden.history.canRedo.value"
+                :title="garden.history.redoSays.value ? `Redo: ${garden.history.redoSays.value}` : ''"
                 @click="garden.redo()"
             >
                 Redo
