@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Api\CupsController;
+use App\Http\Controllers\Api\EditController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LibraryController;
 use App\Http\Controllers\Api\ReadController;
@@ -20,6 +21,10 @@ Route::post('layouts', [TubController::class, 'layouts']);
 Route::post('crops', [TubController::class, 'crops']);
 Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);
+Route::post('edits/add', [EditController::class, 'add']);
+Route::post('edits/run', [EditController::class, 'run']);
+Route::post('edits/aerate', [EditController::class, 'aerate']);
+Route::post('advice', [EditController::class, 'advise']);
 Route::post('read', ReadController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);

@@ -7,9 +7,7 @@ namespace App\Library;
 use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\File\Library;
-use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Units\UnitSystem;
-use KelpTub\Core\WhatIf\SuggestedCup;
 use stdClass;
 
 /** What the page shows to choose from: keys, names, and the few measures that tell one item from the next. */
@@ -18,16 +16,8 @@ final class LibraryForPage
     /** @return array<string, list<array<string, mixed>>> shipped ones, then the grower's own, which say so */
     public static function of(Library $library, OwnLibrary $own): array
     {
-        $vessels = [...self::shelf($library->vessels->documents()), ...self::own($own, LibraryKind::Vessels)];
-
         return [
-            'vessels' => array_map(
-                static fn (array $vessel): array => [
-                    ...$vessel,
-                    'suggested_cup' => SuggestedCup::for(PartReader::vessel((object) $vessel, null), $library->cups),
-                ],
-                $vessels,
-            ),
+            'vessels' => [...self::shelf($library->vessels->documents()), ...self::own($own, LibraryKind::Vessels)],
             'cups' => [...self::shelf($library->cups->documents()), ...self::own($own, LibraryKind::Cups)],
             'saws' => [
                 ...array_map(

@@ -31,6 +31,12 @@ final readonly class Cup
         return $this->top >= $least - self::NOMINAL_MM;
     }
 
+    /** Whether it hangs by its lip in an opening of so many mm, its body going through. */
+    public function hangsIn(float $opening): bool
+    {
+        return $this->top <= $opening && $opening < $this->lip;
+    }
+
     /** Diameter of the body at a height above its bottom, in mm. */
     public function diameterAt(float $above): float
     {

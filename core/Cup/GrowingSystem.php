@@ -13,6 +13,12 @@ enum GrowingSystem: string
     case Cloner = 'cloner';
     case Nursery = 'nursery';
 
+    /** Whether a pump bubbles air into it by stones; a nursery is wetted from the top, still water is not. */
+    public function hasStones(): bool
+    {
+        return $this !== self::Passive && $this !== self::Nursery;
+    }
+
     /** Whether its oxygen comes from bubbles and is judged by the balance of section 7. */
     public function isAerated(): bool
     {

@@ -59,6 +59,16 @@ final readonly class PatchMaker
     }
 
     /**
+     * Puts a value where the object that holds it is written in the file, whatever stood there.
+     *
+     * @return list<stdClass>
+     */
+    public function put(string $pointer, mixed $value): array
+    {
+        return [self::operation('add', $pointer, $value)];
+    }
+
+    /**
      * Takes out what is written in the file.
      *
      * @return list<stdClass>

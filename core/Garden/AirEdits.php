@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Air\Branch;
+use KelpTub\Core\Air\Stone;
 use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
 /** Brings air into a tub: stones on its floor, and a line from the garden's first pump or from a new one with a check valve. As patches. */
@@ -13,6 +16,9 @@ final readonly class AirEdits
 {
     /** † below this a large stone churns the tub, litres. */
     private const SMALL_L = 4.0;
+
+    /** † one stone does not reach the ends of a longer one, mm. */
+    private const LONG_MM = 450.0;
 
     private const PUMP = 'pump-4w-2';
 
@@ -29,7 +35,7 @@ final readonly class AirEdits
      */
     public function aerate(Tub $tub): array
     {
-        $patch = $tub->water->stones === null ? $this->patch->set($tub->pointer('/stones'), self::stones($tub)) : [];
+        $patch = $tub->water->stones === null ? $this->patch->set($tub->pointer('/stones'), self::stones($tub->body->vessel, 1)) : [];
         if (! $tub->system->isAerated()) {
             $patch = [
                 ...$patch,
@@ -42,18 +48,44 @@ final readonly class AirEdits
         return $this->garden->of(AirSystems::class)->feed($tub->id) ? $patch : [...$patch, ...$this->line($tub->id)];
     }
 
-    /** The stones a tub of its size gets. */
-    private static function stones(Tub $tub): stdClass
+    /** The stones that a new tub gets: two under a long lid, small ones in a small tub. */
+    public static function stonesFor(Vessel $vessel): stdClass
     {
-        return (object) [
-            'kind' => $tub->body->vessel->profile->brim() < self::SMALL_L ? 'cylinder-50' : 'disc-100',
-            'count' => 1,
-            'height_mm' => 20,
-        ];
+        return self::stones($vessel, $vessel->profile->longest() > self::LONG_MM ? 2 : 1);
+    }
+
+    private static function stones(Vessel $vessel, int $count): stdClass
+    {
+        $kind = $vessel->profile->brim() < self::SMALL_L ? 'cylinder-50' : 'disc-100';
+
+        return (object) ['kind' => $kind, 'count' => $count, 'height_mm' => (int) Stone::DEFAULT_HEIGHT_MM];
+    }
+
+    /**
+     * Takes a tub off its lines; a pump that feeds nothing more goes with the last of them.
+     *
+     * @return list<stdClass>
+     */
+    public function cut(string $tub): array
+    {
+        $patch = [];
+        foreach (array_reverse($this->garden->of(AirSystems::class)->systems) as $system) {
+            $lines = array_keys(array_filter($system->branches, static fn (Branch $b): bool => $b->tub === $tub));
+            if ($lines !== [] && count($lines) === count($system->branches)) {
+                $patch = [...$patch, ...$this->patch->remove($system->pointer())];
+
+                continue;
+            }
+            foreach (array_reverse($lines) as $line) {
+                $patch = [...$patch, ...$this->patch->remove($system->pointer("/branches/$line"))];
+            }
+        }
+
+        return $patch;
     }
 
     /** @return list<stdClass> a line to a tub */
-    private function line(string $tub): array
+    public function line(string $tub): array
     {
         $branch = (object) ['tub' => $tub, 'distance_mm' => self::DISTANCE_MM, 'valve' => 1.0];
 

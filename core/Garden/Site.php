@@ -42,6 +42,24 @@ final readonly class Site
         );
     }
 
+    /** @return array<string, string|float|bool|null> as the garden file has it, defaults filled in */
+    public function toReport(): array
+    {
+        return [
+            'setting' => $this->setting->value,
+            'altitude_m' => $this->altitudeM,
+            'air_temperature_c' => $this->airTemperatureC,
+            'humidity_pct' => $this->humidityPct,
+            'water_temperature_c' => $this->waterTemperatureC,
+            'light_hours' => $this->lightHours,
+            'floor' => $this->ground->value,
+            'load' => $this->bearing->value,
+            'shelf_limit_kg' => $this->shelfLimitKg,
+            'headroom_mm' => $this->headroomMm,
+            'full_sun' => $this->fullSun,
+        ];
+    }
+
     /** How much faster or slower plants drink here than in the reference room. */
     public function climate(): float
     {

@@ -21,6 +21,9 @@ final readonly class PassiveCourse
 
     private const USED_SHARE = 0.9;
 
+    /** Planned top-ups are a week apart. */
+    private const LEAST_DAYS_APART = 7.0;
+
     /** More than this many is no plan. */
     private const MOST_TOP_UPS = 40;
 
@@ -81,6 +84,15 @@ final readonly class PassiveCourse
         }
 
         return $topUps;
+    }
+
+    /** The next top-up to plan: as much as is safe, on the day before it runs dry, and no sooner than a week after the last. */
+    public function nextTopUp(): TopUp
+    {
+        $last = $this->topUps === [] ? 0.0 : $this->topUps[count($this->topUps) - 1]->day;
+        $day = floor(($this->dryDay() ?? $this->use->harvestDay) - 1.0);
+
+        return new TopUp(max($last + self::LEAST_DAYS_APART, $day), round(self::SAFE_SHARE * $this->start, 3));
     }
 
     private function added(float $day): float

@@ -15,6 +15,9 @@ final readonly class LinerBag
 
     private const OVER_MM = 150.0;
 
+    /** Bags are sold in steps of this, mm. */
+    private const STEP_MM = 50.0;
+
     public function __construct(public float $width, public float $length)
     {
     }
@@ -28,6 +31,14 @@ final readonly class LinerBag
             ($mouth->perimeter() + self::ROUND_MM) / 2,
             $profile->rim() + min($mouth->length, $mouth->width) / 2 + self::OVER_MM,
         );
+    }
+
+    /** The smallest bag on sale that is no smaller than this one. */
+    public function onSale(): self
+    {
+        $up = static fn (float $mm): float => ceil($mm / self::STEP_MM) * self::STEP_MM;
+
+        return new self($up($this->width), $up($this->length));
     }
 
     public function fits(Profile $profile): bool

@@ -17,6 +17,9 @@ final readonly class NestedPair
     /** † a small air pump with its feet and a bend of tube wants so much room over the lower floor. */
     public const PUMP_ROOM_MM = 70.0;
 
+    /** Blocks that leave the pump its room, and the hand some. */
+    public const DEFAULT_BLOCKS_MM = 80.0;
+
     /** The cord hole lets a plug pass. */
     public const CORD_HOLE_MM = 32.0;
 

@@ -26,12 +26,11 @@ final class Comparison
     /** @param  list<Finding>  $findings */
     public static function of(Plan $plan, array $findings): stdClass
     {
-        $tubs = $plan->get(TubPlans::class)->tubs;
+        $plans = $plan->get(TubPlans::class);
+        $tubs = $plans->tubs;
         $budget = $plan->get(CostPlan::class)->budget;
-        $sum = static fn (callable $figure): float => (float) array_sum(
-            array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $tubs),
-        );
-        $plants = (int) $sum(static fn (TubPlan $tub): float => $tub->plants->count);
+        $sum = $plans->total(...);
+        $plants = $plans->plants();
         $working = $sum(static fn (TubPlan $tub): float => $tub->water->working());
         $lids = $sum(static fn (TubPlan $tub): float => $tub->cutting->lid->outline->area() / 1.0e6);
         $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->body->vessel->labelLitres, $tubs);
@@ -42,7 +41,7 @@ final class Comparison
         $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
 
         return (object) [
-            'tubs' => (int) $sum(static fn (): float => 1),
+            'tubs' => $plans->count(),
             'plants' => $plants,
             'label_l' => in_array(null, $labels, true) || $labels === [] ? null : $sum(
                 static fn (TubPlan $tub): float => $tub->tub->body->vessel->labelLitres ?? 0.0,
@@ -51,7 +50,7 @@ final class Comparison
             'working_l' => $working,
             'litres_per_plant' => $plants > 0 ? $working / $plants : null,
             'plants_per_m2' => $lids > 0.0 ? $plants / $lids : null,
-            'mass_kg' => $sum(static fn (TubPlan $tub): float => $tub->fittings->weight->kg),
+            'mass_kg' => $plans->mass(),
             'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->water->use->toHarvest ?? 0.0),
             'harvest_day' => $harvests === [] ? null : max($harvests),
             'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),

@@ -1,6 +1,8 @@
 import { defineAsyncComponent, type AsyncComponentLoader, type Component } from 'vue';
 
-/** One mark of the tide staff: its name in reports and addresses, its digit and name on the page, and its page, loaded when it is opened. */
+/**
+ * One mark of the tide staff: its name in reports and addresses, its digit and name on the page, and its page, loaded when it is opened.
+ */
 const entry = <Key extends string>(key: Key, digit: number, name: string, page: AsyncComponentLoader<Component>) => ({
     key,
     digit,
@@ -8,7 +10,9 @@ const entry = <Key extends string>(key: Key, digit: number, name: string, page: 
     page: defineAsyncComponent(page),
 });
 
-/** The marks that work, in the order people work; a new one is its folder and its line here. Digits keep their mark, so Cost is always 6. */
+/**
+ * The marks that work, in the order people work; a new one is its folder and its line here. Digits keep their mark, so Cost is always 6.
+ */
 export const MARKS = [
     entry('tub', 1, 'Tub', () => import('./tub/TubMark.vue')),
     entry('crop', 2, 'Crop', () => import('./crop/CropMark.vue')),

@@ -10,6 +10,7 @@ use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutMemory;
 use KelpTub\Core\Lid\LayoutQuestion;
 use KelpTub\Core\Lid\LayoutSolver;
+use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
 use KelpTub\Core\Marks\Marks;
@@ -209,6 +210,6 @@ it('remembers layouts to the last digit, and that there is none', function () {
         expect((new LayoutSolver($space, $memory))->arrange($kind, $count, 70.0))->toEqual($first);
     }
     expect((new LayoutSolver($space, $memory))->arrange(PatternKind::Best, 39, 90.0))->toBeNull();
-    $memory->keep($space, 'spread 11', '');
+    $memory->keep(LayoutQuestion::spread($space, 11), '');
     expect((new LayoutSolver($space, $memory))->arrange(PatternKind::Spread, 11, 70.0)?->pattern)->not->toBe(PatternKind::Spread);
 });

@@ -20,6 +20,8 @@ let respond: Respond;
 const report = (pending = false): Report => ({
     format: 'kelp-tub.report',
     version: 1,
+    site: {} as Report['site'],
+    totals: { tubs: 0, plants: 0, mass_kg: 0 },
     tubs: [{ id: 'a', layout: { pending } }] as unknown as Report['tubs'],
     air: [],
     parts: [],

@@ -35,9 +35,24 @@ final class AirWorkings
                 $w->number($balance->steady(), 1, 'mg/L'),
                 $w->number($balance->saturation, 1, 'mg/L'),
             ),
+            'thumb_l_min' => self::thumb($air, $working, $w),
             'outage_min' => $outage === null
                 ? "Without air the surface alone keeps the oxygen above $mark."
                 : sprintf('The time in which roots take the oxygen in %s down to %s with the pump off.', $w->volume($working), $mark),
         ];
+    }
+
+    /** What a grower's rule of thumb would say, and where the balance differs from it. */
+    private static function thumb(TubAir $air, float $working, QuantityWriter $w): string
+    {
+        [$from, $to] = OxygenBalance::thumb($working);
+        $says = sprintf('The rule of thumb says %s to %s', $w->number($from, 1), $w->number($to, 1, 'L/min'));
+
+        return match (true) {
+            $air->flow >= $from => "$says.",
+            ($air->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L => "$says, by volume; these roots need less, and the "
+                .'balance decides.',
+            default => "$says, and the balance agrees that more is wanted.",
+        };
     }
 }

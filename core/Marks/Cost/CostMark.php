@@ -48,13 +48,9 @@ final class CostMark extends Mark
             ),
             $needs,
         );
-        $count = $plants = 0;
-        foreach ($before->get(TubPlans::class)->tubs as $plan) {
-            $count += $plan->tub->count;
-            $plants += $plan->plants->count * $plan->tub->count;
-        }
+        $tubs = $before->get(TubPlans::class);
 
-        return new CostPlan($purchases, Budget::of($purchases, $count, $plants, $wish->cap));
+        return new CostPlan($purchases, Budget::of($purchases, $tubs->count(), $tubs->plants(), $wish->cap));
     }
 
     /** @return list<Need> what any garden takes that has a tub in it */

@@ -10,6 +10,7 @@ use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\Neighbours;
 use KelpTub\Core\Crop\Plug;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\TopUp;
@@ -26,6 +27,12 @@ final class CropReport
         $density = $tub->planting->density;
 
         return [
+            'chosen' => [
+                'density' => $density->value,
+                'plug' => $tub->planting->plug->value,
+                'fill' => $tub->planting->pebbles ? 'clay-pebbles' : 'none',
+                'trellis' => $tub->planting->trellis,
+            ],
             'crops' => self::crops($plan),
             'capacity' => self::capacity($plan),
             'media' => ['pebbles_l' => $plan->plants->pebbles, 'plugs' => $tub->planting->plug === Plug::None ? 0 : $plan->plants->count],
@@ -91,11 +98,19 @@ final class CropReport
             'dry_day' => $plan->water->dryDay(),
             'harvest_day' => $use?->harvestDay,
             'last_day' => $use?->lastDay,
+            'next_top_up' => self::nextTopUp($plan),
             'planned_top_ups' => array_map(
                 static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres],
                 $plan->tub->water->plannedTopUps,
             ),
         ];
+    }
+
+    private static function nextTopUp(TubPlan $plan): ?stdClass
+    {
+        $next = $plan->tub->system === GrowingSystem::Passive ? $plan->water->course()?->nextTopUp() : null;
+
+        return $next === null ? null : (object) ['day' => $next->day, 'litres' => $next->litres];
     }
 
     /** Litres that each plant wants under the tub's school, the mean of several crops. */

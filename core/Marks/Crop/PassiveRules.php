@@ -190,12 +190,12 @@ final class PassiveRules
             $tub->water->topUps === TopUps::Half
                 ? sprintf(
                     'Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.',
-                    $w->volume($plan->water->working() / 2),
-                    $w->volume($plan->water->working() / 4),
+                    $w->volume($plan->water->working() * PassiveCourse::MOST_SHARE),
+                    $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE),
                 )
                 : sprintf(
                     'Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.',
-                    $w->volume($plan->water->working() / 4),
+                    $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE),
                 ),
             'Roots that have grown in the air gap cannot live under water again.',
             [

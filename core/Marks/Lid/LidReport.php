@@ -19,6 +19,9 @@ use stdClass;
  */
 final class LidReport
 {
+    /** Distances that differ by less read the same, mm. */
+    private const AS_NEAR_MM = 0.25;
+
     /** @return array<string, mixed> by the tub's key */
     public static function of(TubPlan $plan, Garden $garden): array
     {
@@ -66,6 +69,7 @@ final class LidReport
             'count' => $plan->holes->count(),
             'holes' => self::holes($plan),
             'spacing_mm' => $plan->holes->arrangement->holeDistance,
+            'held_to' => self::heldTo($plan),
             'between_plants_mm' => $plan->plants->closest?->distance,
             'web_mm' => $plan->holes->web(),
             'edge_mm' => $plan->holes->edge(),
@@ -73,6 +77,23 @@ final class LidReport
             'complete' => $plan->holes->complete,
             'pending' => $plan->holes->pending,
         ];
+    }
+
+    /**
+     * What the hole distance is held against: the crops' room where the two nearest holes are those that lack most of it, else lips and
+     * lid.
+     */
+    private static function heldTo(TubPlan $plan): ?stdClass
+    {
+        $distance = $plan->holes->arrangement->holeDistance;
+        $pair = $plan->plants->closest;
+        if ($distance === null) {
+            return null;
+        }
+
+        return $pair !== null && $pair->distance - $distance < self::AS_NEAR_MM
+            ? (object) ['by' => 'crop', 'least_mm' => $pair->wanted]
+            : (object) ['by' => 'lid', 'least_mm' => $plan->cutting->space->leastDistance()];
     }
 
     /**

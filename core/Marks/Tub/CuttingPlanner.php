@@ -80,9 +80,12 @@ final readonly class CuttingPlanner
         $mouth = $tub->body->vessel->profile->mouth();
         $holes = $tub->holes;
 
-        return $tub->body->vessel->isJar() && $mouth->round && $holes->diameter === null
-            && $holes->secondCup === null && $tub->system !== GrowingSystem::Raft
-            && $holes->cup->top <= $mouth->length && $mouth->length < $holes->cup->lip;
+        return $tub->body->vessel->isJar()
+            && $mouth->round
+            && $holes->diameter === null
+            && $holes->secondCup === null
+            && $tub->system !== GrowingSystem::Raft
+            && $holes->cup->hangsIn($mouth->length);
     }
 
     /** One size of cup with its hole, its lip on a lid whose upper face is so high. */

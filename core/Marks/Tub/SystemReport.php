@@ -58,6 +58,7 @@ final class SystemReport
             'jam_day' => $plan->water->use?->dayWhenUsed($tillJam),
             'load_kg' => $plan->raftLoad(),
             'carries_kg' => $raft->carries($plan->holes->area()),
+            'safe_share' => SystemRules::RAFT_SHARE,
             'draught_mm' => $plan->draught(),
             'dip_mm' => $plan->dip(),
         ];
@@ -107,11 +108,14 @@ final class SystemReport
     private static function liner(TubPlan $plan): stdClass
     {
         $least = LinerBag::leastFor($plan->tub->body->vessel->profile);
+        $sold = $least->onSale();
         $bag = $plan->tub->body->liner;
 
         return (object) [
             'least_width_mm' => $least->width,
             'least_length_mm' => $least->length,
+            'sold_width_mm' => $sold->width,
+            'sold_length_mm' => $sold->length,
             'width_mm' => $bag?->width,
             'length_mm' => $bag?->length,
         ];

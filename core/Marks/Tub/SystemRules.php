@@ -23,7 +23,7 @@ use KelpTub\Core\Vessel\NestedPair;
 final class SystemRules
 {
     /** † a raft loaded over this share of what would sink it rides wet and tips. */
-    private const RAFT_SHARE = 0.5;
+    public const RAFT_SHARE = 0.5;
 
     /** Foam boards come no thicker, mm. */
     private const THICKEST_MM = 300.0;

@@ -44,8 +44,14 @@ final class TubMark extends Mark
 
     public function report(Plan $plan): MarkReport
     {
+        $plans = $plan->get(TubPlans::class);
+
         return new MarkReport(
-            tubs: array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
+            [
+                'site' => $plan->garden->site->toReport(),
+                'totals' => ['tubs' => $plans->count(), 'plants' => $plans->plants(), 'mass_kg' => $plans->mass()],
+            ],
+            array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plans->tubs),
         );
     }
 }

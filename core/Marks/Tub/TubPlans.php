@@ -11,4 +11,32 @@ final readonly class TubPlans
     public function __construct(public array $tubs)
     {
     }
+
+    /**
+     * A figure of each tub added up, those alike counted each.
+     *
+     * @param  callable(TubPlan): float  $figure
+     */
+    public function total(callable $figure): float
+    {
+        return (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $this->tubs));
+    }
+
+    /** How many tubs there are. */
+    public function count(): int
+    {
+        return (int) $this->total(static fn (): float => 1.0);
+    }
+
+    /** How many plants grow in all of them. */
+    public function plants(): int
+    {
+        return (int) $this->total(static fn (TubPlan $tub): float => $tub->plants->count);
+    }
+
+    /** What all of them weigh when they are filled and grown, kg. */
+    public function mass(): float
+    {
+        return $this->total(static fn (TubPlan $tub): float => $tub->fittings->weight->kg);
+    }
 }

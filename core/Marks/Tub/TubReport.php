@@ -10,6 +10,7 @@ use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Report;
 use KelpTub\Core\Garden\Setting;
+use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Station;
 use KelpTub\Core\Vessel\Vessel;
 use KelpTub\Core\Vessel\Weight;
@@ -22,13 +23,14 @@ final class TubReport
     public static function of(TubPlan $plan, Garden $garden): array
     {
         return [
+            'chosen' => ['top_ups' => $plan->tub->water->topUps->value],
             'volume' => self::volume($plan),
             'levels' => self::levels($plan, $garden),
             'mass_kg' => $plan->fittings->weight->kg,
             'load_kg_m2' => $plan->fittings->weight->kgPerSquareMetre,
             'cover_m2' => $plan->tub->body->vessel->opacity->needsCover() ? TubParts::coverArea($plan) : 0.0,
             ...SystemReport::of($plan),
-            'limits' => ['lift_kg' => Weight::LIFT_LIMIT_KG],
+            'limits' => ['lift_kg' => Weight::LIFT_LIMIT_KG, 'blocks_mm' => NestedPair::DEFAULT_BLOCKS_MM],
             'shape' => self::shape($plan),
             'workings' => TubWorkings::of($plan, $garden),
         ];

@@ -26,9 +26,6 @@ final class VesselRules
 
     private const BOW_FILL = 0.7;
 
-    /** Bags are sold in steps of this, mm. */
-    private const BAG_STEP_MM = 50;
-
     /** Height of a batten that lifts a tub off cold ground, mm. */
     private const BATTEN_MM = 20;
 
@@ -214,7 +211,7 @@ final class VesselRules
         }
         $w = $context->write;
         $least = LinerBag::leastFor($tub->body->vessel->profile);
-        $up = static fn (float $mm): int => (int) (ceil($mm / self::BAG_STEP_MM) * self::BAG_STEP_MM);
+        $sold = $least->onSale();
 
         return new Finding('vessel.liner', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
             sprintf(
@@ -227,9 +224,9 @@ final class VesselRules
             'A bag that is too small hangs clear of the walls and tears under the weight of the water. Fill it with water to smooth '
                 .'it before it is trimmed.',
             [$context->set(
-                sprintf('Take a bag of %s by %s', $w->length($up($least->width)), $w->length($up($least->length))),
+                sprintf('Take a bag of %s by %s', $w->length($sold->width), $w->length($sold->length)),
                 $tub->pointer('/vessel/cover'),
-                (object) ['liner' => (object) ['width_mm' => $up($least->width), 'length_mm' => $up($least->length)]],
+                (object) ['liner' => (object) ['width_mm' => (int) $sold->width, 'length_mm' => (int) $sold->length]],
             )]);
     }
 

@@ -69,7 +69,7 @@ function change(item: Draft): void {
 }
 
 async function save(item: Draft = draft.value): Promise<void> {
-    const { own: _, suggested_cup: __, ...body } = item;
+    const { own: _, ...body } = item;
     busy.value = true;
     const answer = await call<{ key: string }>(`library/${props.kind}`, { body: JSON.stringify(body) });
     busy.value = false;
@@ -155,7 +155,9 @@ const measures = (item: Draft): string => {
             const rim = (item.stations as Station[] | undefined)?.at(-1);
             const across = (mm: number): string => dimension(mm, units.value);
             if (!rim) return String(item.kind ?? '');
-            return `${rim.diameter_mm !== undefined ? `Ø ${across(rim.diameter_mm)}` : `${across(rim.length_mm ?? 0)} × ${across(rim.width_mm ?? 0)}`}, ${across(rim.height_mm)} deep${item.opacity === 'opaque' ? '' : `, ${String(item.opacity)}`}`;
+            const box = `${across(rim.length_mm ?? 0)} × ${across(rim.width_mm ?? 0)}`;
+            const wide = rim.diameter_mm === undefined ? box : `Ø ${across(rim.diameter_mm)}`;
+            return `${wide}, ${across(rim.height_mm)} deep${item.opacity === 'opaque' ? '' : `, ${String(item.opacity)}`}`;
         }
     }
 };

@@ -4,13 +4,12 @@ import { computed } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import StonePlan from './StonePlan.vue';
 import Counter from '../kit/Counter.vue';
-import { bringLine } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { length, number, span } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf, named } from '../kit/library';
-import { at as mendedAt } from '../kit/findings';
+import { at as mendedAt, toneOf } from '../kit/findings';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
@@ -46,24 +45,7 @@ function setBranch(says: string, edit: (branch: NonNullable<AirSystem['branches'
 }
 
 const outage = computed(() => (oxygen.value.outage_min === null ? 'never' : span(oxygen.value.outage_min)));
-const tone = computed(() => {
-    const steady = oxygen.value.steady_mg_l;
-    const limits = report.value.limits;
-    if (steady === null) return null;
-    return steady < limits.oxygen_stop_mg_l ? 'stop' : steady < floor.value ? 'mend' : steady < limits.oxygen_mind_mg_l ? 'mind' : null;
-});
-const thumb = computed(() =>
-    oxygen.value.thumb_l_min ? `${number(oxygen.value.thumb_l_min[0]!, 1)} to ${number(oxygen.value.thumb_l_min[1]!, 1, 'L/min')}` : '',
-);
-/** Where the thumb and the balance disagree, say why. */
-const thumbSays = computed(() => {
-    const air = oxygen.value.air_l_min ?? 0;
-    const [low] = oxygen.value.thumb_l_min ?? [0];
-    if (air >= (low ?? 0)) return `the rule of thumb says ${thumb.value}`;
-    return (oxygen.value.steady_mg_l ?? 0) >= report.value.limits.oxygen_mind_mg_l
-        ? `the rule of thumb says ${thumb.value}, by volume; these roots need less, and the balance decides`
-        : `the rule of thumb says ${thumb.value}, and the balance agrees that more is wanted`;
-});
+const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
 </script>
 
 <template>
@@ -230,12 +212,7 @@ const thumbSays = computed(() => {
                 <button
                     type="button"
                     class="box strong"
-                    @click="
-                        garden.changeTub('bring a line', (t, g) => {
-                            t.stones ??= { kind: 'disc-100', count: 1, height_mm: 20 };
-                            bringLine(g, t.id);
-                        })
-                    "
+                    @click="garden.ask('bring a line', `edits/aerate?tub=${encodeURIComponent(tub.id)}`)"
                 >
                     Bring a line
                 </button>
@@ -311,14 +288,17 @@ const thumbSays = computed(() => {
                     :note="`floor ${number(floor, 0)}, the water holds ${number(oxygen.saturation_mg_l, 1)} at most`"
                     :why="report.workings.steady_mg_l"
                 />
-                <Figure label="Air into the tub" :value="number(oxygen.air_l_min ?? 0, 2, 'L/min')" :note="thumbSays" />
+                <Figure label="Air into the tub" :value="number(oxygen.air_l_min ?? 0, 2, 'L/min')" :note="report.workings.thumb_l_min" />
                 <Figure
                     v-if="branch && branch.per_stone_l_min !== null && report.shape.stones"
                     label="Each stone"
                     :value="number(branch.per_stone_l_min, 2, 'L/min')"
                     :share="branch.per_stone_l_min / (1.3 * report.shape.stones.most_l_min)"
                     :limit="report.shape.stones.least_l_min / (1.3 * report.shape.stones.most_l_min)"
-                    :note="`made for ${number(report.shape.stones.least_l_min, 1)} to ${number(report.shape.stones.most_l_min, 1, 'L/min')}`"
+                    :note="
+                        `made for ${number(report.shape.stones.least_l_min, 1)} ` +
+                        `to ${number(report.shape.stones.most_l_min, 1, 'L/min')}`
+                    "
                 />
                 <Figure label="Roots ask for" :value="number(oxygen.demand_mg_h ?? 0, 0, 'mg/h')" />
                 <Figure
@@ -332,7 +312,10 @@ const thumbSays = computed(() => {
                     label="Pump"
                     :value="number(pump.pressure_kpa, 1, 'kPa')"
                     :share="pump.flow_l_min / pump.free_flow_l_min"
-                    :note="`${number(pump.flow_l_min, 2)} of ${number(pump.free_flow_l_min, 1, 'L/min')} free flow; ${number(pump.kwh_month, 1, 'kWh')} a month`"
+                    :note="
+                        `${number(pump.flow_l_min, 2)} of ${number(pump.free_flow_l_min, 1, 'L/min')} ` +
+                        `free flow; ${number(pump.kwh_month, 1, 'kWh')} a month`
+                    "
                 />
                 <Figure v-if="pump" label="Tubing in all" :value="length(pump.tubing_mm, units)" />
             </template>

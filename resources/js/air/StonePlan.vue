@@ -33,7 +33,8 @@ const runs = computed(() => {
 });
 const text = computed(
     () =>
-        `Floor of ${props.tub.name} from above: ${stones.value?.at.length ?? 0} stones under ${props.tub.layout.count} cups${stones.value?.at[0] ? `, the first ${length(stones.value.at[0].x_mm, props.units)} right of the middle` : ''}.`,
+        `Floor of ${props.tub.name} from above: ${stones.value?.at.length ?? 0} stones under ${props.tub.layout.count} ` +
+        `cups${stones.value?.at[0] ? `, the first ${length(stones.value.at[0].x_mm, props.units)} right of the middle` : ''}.`,
 );
 </script>
 

@@ -3,14 +3,14 @@
 import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
-import { addTub, bringCrop, fromLibrary } from '../kit/edits';
+import { call } from '../kit/api';
 import { volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, type Library } from '../kit/library';
 import Pick from '../kit/Pick.vue';
 import { SYSTEMS } from '../kit/systems';
 import Toggle from '../kit/Toggle.vue';
-import type { Cup, Tub, Vessel } from '../types/garden';
+import type { Tub, Vessel } from '../types/garden';
 
 const props = defineProps<{ visible: boolean }>();
 const emit = defineEmits<{ 'update:visible': [visible: boolean]; added: [tub: string] }>();
@@ -54,7 +54,6 @@ const tape: Library['vessels'] = Object.entries(TAPE).map(([key, { name, vessel:
     ...v,
     key,
     name,
-    suggested_cup: 'net-cup-50',
 }));
 
 const SCALE = 0.13;
@@ -77,53 +76,65 @@ const stations = (v: (typeof vessels)[number]) =>
     }));
 const lidLength = (v: (typeof vessels)[number]): number => v.lid?.diameter_mm ?? v.lid?.length_mm ?? 0;
 
+const given = computed<Vessel>(() => (measured.value ? TAPE[vessel.value as keyof typeof TAPE].vessel : vessel.value));
+
+/** What the application advises for this vessel and crop; only the newest answer counts. A cup that the grower chose stays. */
+let asked = 0;
+let advising: Promise<void> = Promise.resolve();
+const cupChosen = ref(false);
+function chooseCup(key: string | null): void {
+    cup.value = key;
+    cupChosen.value = key !== null;
+}
+const askAdvice = (run: Tub['system'] | null): void => {
+    advising = advise(run);
+};
+async function advise(run: Tub['system'] | null): Promise<void> {
+    const turn = ++asked;
+    const answer = await call<{ system: Tub['system']; crop: string | null; cup: string }>('advice', {
+        body: JSON.stringify({ vessel: given.value, system: run, crop: crop.value }),
+    });
+    if (turn !== asked || answer.kind !== 'done') return;
+    system.value = answer.data.system;
+    crop.value = answer.data.crop;
+    if (!cupChosen.value) cup.value = answer.data.cup;
+}
+
 watch(kind, () => {
     if (!shown.value.some((v) => v.key === vessel.value)) vessel.value = shown.value[0]!.key;
-    if (kind.value === 'jar') system.value = 'passive';
+    askAdvice(kind.value === 'jar' ? null : system.value);
 });
-watch(system, (now) => {
-    if (now === 'cloner') {
-        cup.value = 'collar-35';
-        crop.value ??= 'soft-cuttings';
-    }
-});
-watch([vessel, crop], () => {
-    const needs = garden.library.crops.find((c) => c.key === crop.value)?.cup_min_mm ?? 0;
-    const suggested = garden.library.cups.find((c) => c.key === chosen.value.suggested_cup);
-    const large = garden.library.cups
-        .filter((c) => c.made === 'bought' && c.top_diameter_mm >= needs - 2)
-        .sort((a, b) => a.top_diameter_mm - b.top_diameter_mm)[0];
-    cup.value = suggested && suggested.top_diameter_mm >= needs - 2 ? suggested.key : (large?.key ?? 'net-cup-50');
-});
+watch([vessel, crop, system], () => askAdvice(system.value));
 watch(
     () => props.visible,
     (now) => {
         if (now) {
             kind.value = 'bucket';
             system.value = 'aerated';
+            cupChosen.value = false;
         }
     },
 );
 
-function add(): void {
-    const long = Math.max(...stations(chosen.value).map((s) => s.length_mm));
-    let id = '';
-    garden.change('add a tub', (g) => {
-        const given = measured.value
-            ? (JSON.parse(JSON.stringify(TAPE[vessel.value as keyof typeof TAPE].vessel)) as Vessel)
-            : (fromLibrary(garden.library.vessels, vessel.value) as Vessel);
-        id = addTub(g, {
+const adding = ref(false);
+async function add(): Promise<void> {
+    adding.value = true;
+    await advising;
+    const added = await garden.ask('add a tub', 'edits/add', {
+        garden: garden.document.value,
+        tub: {
             name: measured.value ? 'Measured tub' : chosen.value.name,
             system: system.value,
-            vessel: given,
-            cup: fromLibrary(garden.library.cups, cup.value ?? 'net-cup-50') as Cup,
-            crop: bringCrop(g, garden.library, crop.value),
-            stones: long > 450 ? 2 : long > 170 ? 1 : 0,
-        });
+            vessel: given.value,
+            cup: cup.value ?? 'net-cup-50',
+            crop: crop.value,
+        },
     });
-    garden.choose(id);
+    adding.value = false;
+    if (!added?.tub) return;
+    garden.choose(added.tub);
     emit('update:visible', false);
-    emit('added', id);
+    emit('added', added.tub);
 }
 </script>
 
@@ -174,7 +185,7 @@ function add(): void {
                 </div>
                 <p class="small faint">{{ SYSTEMS.find((s) => s.value === system)!.says }}</p>
                 <Pick v-model="crop" label="Crop" :options="cropOptions(garden.library)" filter clearable placeholder="Not yet" />
-                <Pick v-model="cup" label="Cup" :options="cupOptions(garden.library)" filter />
+                <Pick :model-value="cup" label="Cup" @update:model-value="chooseCup" :options="cupOptions(garden.library)" filter />
                 <p class="small faint">
                     {{ chosen.name }}<template v-if="chosen.label_l">, sold as {{ volume(chosen.label_l, garden.units.value) }}</template
                     >.
@@ -184,7 +195,7 @@ function add(): void {
                             : 'Its true volume is worked out from its measures.'
                     }}
                 </p>
-                <button type="button" class="box strong" data-act="add-tub" @click="add">Put it on the bench</button>
+                <button type="button" class="box strong" data-act="add-tub" :disabled="adding" @click="add">Put it on the bench</button>
             </div>
         </div>
     </Dialog>

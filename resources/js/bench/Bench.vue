@@ -22,7 +22,7 @@ function openAdd(): void {
 const stage = ref<'young' | 'grown'>('grown');
 const report = garden.report;
 const letters = garden.letters;
-const onBench = computed(() => report.value.tubs.reduce((sum, tub) => sum + tub.mass_kg * tub.count, 0));
+const onBench = computed(() => report.value.totals.mass_kg);
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 
 const cards = computed(() =>

@@ -5,7 +5,7 @@ import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { money, number, run } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { at as mendedAt } from '../kit/findings';
+import { at as mendedAt, toneOf } from '../kit/findings';
 import MarkPage from '../shell/MarkPage.vue';
 import type { PartReport } from '../types/report';
 import { vShown } from '../kit/shown';
@@ -215,7 +215,7 @@ const quantity = (part: PartReport, value: number): string =>
                 :value="`${money(budget.outlay)}\u2009${currency}`"
                 :share="budget.outlay / full"
                 :limit="budget.cap === null ? null : budget.cap / full"
-                :tone="budget.over_cap > 0 ? 'mend' : null"
+                :tone="toneOf(findings, 'cost.over-cap')"
                 :note="
                     budget.cap === null
                         ? ''

@@ -30,12 +30,12 @@ const report = computed(() => garden.tubReport.value!);
 const units = garden.units;
 const findings = computed(() => mendedAt(garden.findings.value, 'crop'));
 const crop = computed(() => report.value.shape.crop);
-const site = computed(() => garden.document.value.site ?? {});
+const site = computed(() => garden.report.value.site);
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
 const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
 
 const LINES: Record<string, string> = {
-    gap: 'Gap of 20',
+    gap: 'Air gap',
     touch: 'Touching',
     'high-start': 'High start',
     'drawn-down': 'Drawn down',
@@ -101,7 +101,7 @@ const plural = computed(() => report.value.crops.length > 1);
             <CropList />
             <Toggle
                 label="Density"
-                :model-value="tub.density ?? 'roomy'"
+                :model-value="report.chosen.density"
                 :options="[
                     { value: 'roomy', name: 'Roomy' },
                     { value: 'tight', name: 'Tight', title: 'Harvested young, closer together' },
@@ -142,7 +142,7 @@ const plural = computed(() => report.value.crops.length > 1);
             <Pick
                 v-if="tub.system === 'passive'"
                 label="Top-ups"
-                :model-value="tub.top_ups ?? 'none'"
+                :model-value="report.chosen.top_ups"
                 :options="[
                     { value: 'none', name: 'None, one fill' },
                     { value: 'quarter', name: 'A quarter at a time' },
@@ -157,10 +157,10 @@ const plural = computed(() => report.value.crops.length > 1);
                         })
                 "
             />
-            <TopUpPlan v-if="tub.system === 'passive' && (tub.top_ups ?? 'none') === 'none'" />
+            <TopUpPlan v-if="tub.system === 'passive' && report.chosen.top_ups === 'none'" />
             <Toggle
                 label="Cups filled with"
-                :model-value="tub.medium?.fill ?? 'clay-pebbles'"
+                :model-value="report.chosen.fill"
                 :options="[
                     { value: 'clay-pebbles', name: 'Clay pebbles' },
                     { value: 'none', name: 'Nothing' },
@@ -211,27 +211,27 @@ const plural = computed(() => report.value.crops.length > 1);
                     <Measure
                         label="Air"
                         dimension="temperature"
-                        :model-value="site.air_temperature_c ?? 21"
+                        :model-value="site.air_temperature_c"
                         at="/site/air_temperature_c"
                         @update:model-value="(v) => setSite('air_temperature_c', v)"
                     />
                     <Measure
                         label="Water"
                         dimension="temperature"
-                        :model-value="site.water_temperature_c ?? 20"
+                        :model-value="site.water_temperature_c"
                         at="/site/water_temperature_c"
                         @update:model-value="(v) => setSite('water_temperature_c', v)"
                     />
                     <Counter
                         label="Humidity, %"
-                        :model-value="Math.round(site.humidity_pct ?? 55)"
+                        :model-value="Math.round(site.humidity_pct)"
                         :least="0"
                         :most="100"
                         @update:model-value="(v) => setSite('humidity_pct', v)"
                     />
                     <Counter
                         label="Light, hours a day"
-                        :model-value="Math.round(site.light_hours ?? 16)"
+                        :model-value="Math.round(site.light_hours)"
                         :least="0"
                         :most="24"
                         @update:model-value="(v) => setSite('light_hours', v)"
@@ -272,7 +272,10 @@ const plural = computed(() => report.value.crops.length > 1);
                 :value="volume(report.volume.per_plant_l, units)"
                 :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null"
                 :limit="0.5"
-                :note="`${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`} ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`"
+                :note="
+                    `${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`}` +
+                    ` ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`
+                "
             />
             <Figure
                 v-if="report.layout.between_plants_mm !== null && report.limits.crop_spacing_mm !== null"
@@ -297,7 +300,8 @@ const plural = computed(() => report.value.crops.length > 1);
                 :note="
                     season.dry_day === null
                         ? 'the water lasts without top-ups'
-                        : `dry on day ${Math.floor(season.dry_day)}${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`
+                        : `dry on day ${Math.floor(season.dry_day)}` +
+                          `${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`
                 "
                 :why="report.workings.dry_day"
             />

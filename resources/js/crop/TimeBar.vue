@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** From sowing to the last harvest as a bar in days, one for each crop, with the day on which the water would be gone and the top-ups that are planned. */
+/**
+ * From sowing to the last harvest as a bar in days, one for each crop, with the day on which the water would be gone and the top-ups that
+ * are planned.
+ */
 import { computed, ref } from 'vue';
 import { number } from '../kit/format';
 import type { TubReport } from '../types/report';
@@ -35,7 +38,8 @@ const spoken = computed(() =>
     [
         ...crops.value.map(
             (c) =>
-                `${c.name}: transplant ${c.days_sow_to_transplant} days after sowing, first harvest ${number(c.harvest_day, 0)} days after that`,
+                `${c.name}: transplant ${c.days_sow_to_transplant} days after ` +
+                `sowing, first harvest ${number(c.harvest_day, 0)} days after that`,
         ),
         dry.value === null
             ? 'the water lasts'

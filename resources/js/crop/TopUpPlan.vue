@@ -20,10 +20,8 @@ function set(says: string, edit: (list: PlannedTopUp[]) => PlannedTopUp[]): void
 }
 
 function add(): void {
-    const season = report.value.season;
-    const after = (plan.value.at(-1)?.day ?? 0) + 7;
-    const day = Math.max(after, Math.floor((season.dry_day ?? season.harvest_day ?? 14) - 1));
-    set('plan a top-up', (list) => [...list, { day, litres: Math.round(report.value.volume.working_l * 250) / 1000 }]);
+    const next = report.value.season.next_top_up;
+    if (next) set('plan a top-up', (list) => [...list, { day: next.day, litres: next.litres }]);
 }
 
 function setDay(i: number, event: Event): void {

@@ -128,7 +128,9 @@ const lines = computed(() =>
     }),
 );
 
-/** Where a pump's words stand clear of its lines: over one on a shelf, whose lines go down, and under the bench line for one on the bench. */
+/**
+ * Where a pump's words stand clear of its lines: over one on a shelf, whose lines go down, and under the bench line for one on the bench.
+ */
 const labelAt = (air: AirReport, x: number): string =>
     pumpHeight(air) > lids.value
         ? `translate(${X(x)} ${Y(pumpHeight(air) + PUMP.height) - 23})`
@@ -139,7 +141,9 @@ const ticks = computed(() => {
     return Array.from({ length: Math.floor((height.value - 20) / 20) + 1 }, (_, i) => i * 20).map((mm) => ({ mm, long: mm % step === 0 }));
 });
 const spoken = (tub: TubReport): string =>
-    `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}, ${number(tub.volume.working_l, 1, 'L')}`;
+    `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} ` +
+    `cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}` +
+    `, ${number(tub.volume.working_l, 1, 'L')}`;
 </script>
 
 <template>

@@ -41,7 +41,11 @@ const half = computed(() => (hole.value.diameter_mm / 2) * scale.value);
 const reach = computed(() => Math.max(cup.value.lip_diameter_mm, hole.value.diameter_mm) * 0.82 * scale.value);
 const text = computed(
     () =>
-        `Cup in its hole: ${seats[hole.value.seat]}; hole ${length(hole.value.diameter_mm, props.units)}, bearing ${number(hole.value.bearing_mm, 1, 'mm')} each side, play ${number(hole.value.play_mm, 1, 'mm')}${hole.value.raise_mm > 0 ? `, raised ${length(hole.value.raise_mm, props.units)}` : ''}.`,
+        `Cup in its hole: ${seats[hole.value.seat]}; hole ${length(hole.value.diameter_mm, props.units)}, ` +
+        `bearing ${number(hole.value.bearing_mm, 1, 'mm')} ` +
+        `each side, ` +
+        `play ${number(hole.value.play_mm, 1, 'mm')}` +
+        `${hole.value.raise_mm > 0 ? `, raised ${length(hole.value.raise_mm, props.units)}` : ''}.`,
 );
 </script>
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** The lid from above, to scale: outline, rim, keep-outs, holes and what they are marked out by. Holes can be chosen, dragged and nudged. */
+/**
+ * The lid from above, to scale: outline, rim, keep-outs, holes and what they are marked out by. Holes can be chosen, dragged and nudged.
+ */
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
 
@@ -146,7 +148,9 @@ const nameOf = (crop: string): string => (props.tub.shape.crops.find((c) => c.ke
 const lines = computed<string[]>(() => {
     const text =
         props.caption ||
-        `${props.tub.raft ? 'Board' : 'Lid'} from above · ${props.units === 'us' ? 'inches' : 'mm'}${!props.tub.shape.in_mouth && props.dimensions ? ' · dashed: the edge that carries the load' : ''}`;
+        `${props.tub.raft ? 'Board' : 'Lid'} from above ` +
+            `· ${props.units === 'us' ? 'inches' : 'mm'}` +
+            `${!props.tub.shape.in_mouth && props.dimensions ? ' · dashed: the edge that carries the load' : ''}`;
     if (text.length * CHARACTER_PX < size.width) return [text];
     const words = text.split(' ');
     const half = words.findIndex((_, i) => words.slice(0, i + 1).join(' ').length >= text.length / 2) + 1;
@@ -155,7 +159,10 @@ const lines = computed<string[]>(() => {
 
 const description = computed(
     () =>
-        `Lid of ${props.tub.name} from above: ${length(lid.value.length_mm, props.units)}${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} holes of ${length(props.tub.hole.diameter_mm, props.units)}, ${props.tub.layout.pattern}.`,
+        `Lid of ${props.tub.name} from ` +
+        `above: ${length(lid.value.length_mm, props.units)}` +
+        `${lid.value.round ? ' across' : ` by ${length(lid.value.width_mm, props.units)}`}, ${holes.value.length} ` +
+        `holes of ${length(props.tub.hole.diameter_mm, props.units)}, ${props.tub.layout.pattern}.`,
 );
 </script>
 
@@ -231,7 +238,8 @@ const description = computed(
                 :aria-label="
                     !movable
                         ? undefined
-                        : `Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the middle${several && h.crop ? `, ${nameOf(h.crop)}` : ''}${bad(i) ? ', breaks a limit' : ''}`
+                        : `Hole ${i + 1}, ${length(h.x_mm, units)} right and ${length(h.y_mm, units)} back of the ` +
+                          `middle${several && h.crop ? `, ${nameOf(h.crop)}` : ''}${bad(i) ? ', breaks a limit' : ''}`
                 "
                 :data-hole="i"
                 @pointerdown="grab($event, i)"
@@ -250,7 +258,10 @@ const description = computed(
                 />
                 <path
                     class="cross"
-                    :d="`M${X(h.x_mm - lip(h) * reach)} ${Y(h.y_mm)}H${X(h.x_mm + lip(h) * reach)}M${X(h.x_mm)} ${Y(h.y_mm - lip(h) * reach)}V${Y(h.y_mm + lip(h) * reach)}`"
+                    :d="
+                        `M${X(h.x_mm - lip(h) * reach)} ${Y(h.y_mm)}H${X(h.x_mm + lip(h) * reach)}` +
+                        `M${X(h.x_mm)} ${Y(h.y_mm - lip(h) * reach)}V${Y(h.y_mm + lip(h) * reach)}`
+                    "
                 />
                 <text v-if="cut(h) * scale > 30 && !tub.shape.in_mouth" :x="X(h.x_mm) + 4" :y="Y(h.y_mm) - 4" class="strong">
                     {{ i + 1 }}
@@ -261,11 +272,17 @@ const description = computed(
                 <template v-for="(c, i) in chains.x" :key="`x${i}`">
                     <path
                         class="hair"
-                        :d="`M${X(c.to)} ${Y(lid.width_mm / 2 + overhang.y) - 38}V${Y(Math.max(...holes.filter((h) => Math.abs(h.x_mm - c.to) < 1).map((h) => h.y_mm)))}`"
+                        :d="
+                            `M${X(c.to)} ${Y(lid.width_mm / 2 + overhang.y) - 38}` +
+                            `V${Y(Math.max(...holes.filter((h) => Math.abs(h.x_mm - c.to) < 1).map((h) => h.y_mm)))}`
+                        "
                     />
                     <path
                         class="fine"
-                        :d="`M${X(c.from)} ${Y(lid.width_mm / 2 + overhang.y) - 32}H${X(c.to)}m-4 4l8 -8M${X(c.from) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 28}l8 -8`"
+                        :d="
+                            `M${X(c.from)} ${Y(lid.width_mm / 2 + overhang.y) - 32}H${X(c.to)}m-4 ` +
+                            `4l8 -8M${X(c.from) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 28}l8 -8`
+                        "
                     />
                     <text
                         v-if="(c.to - c.from) * scale > 24"
@@ -284,11 +301,17 @@ const description = computed(
                 <template v-for="(c, i) in chains.y" :key="`y${i}`">
                     <path
                         class="hair"
-                        :d="`M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(c.to)}H${X(Math.max(...holes.filter((h) => Math.abs(h.y_mm - c.to) < 1).map((h) => h.x_mm)))}`"
+                        :d="
+                            `M${X(lid.length_mm / 2 + overhang.x) + 36} ${Y(c.to)}` +
+                            `H${X(Math.max(...holes.filter((h) => Math.abs(h.y_mm - c.to) < 1).map((h) => h.x_mm)))}`
+                        "
                     />
                     <path
                         class="fine"
-                        :d="`M${X(lid.length_mm / 2 + overhang.x) + 30} ${Y(c.from)}V${Y(c.to)}m-4 4l8 -8M${X(lid.length_mm / 2 + overhang.x) + 26} ${Y(c.from) + 4}l8 -8`"
+                        :d="
+                            `M${X(lid.length_mm / 2 + overhang.x) + 30} ${Y(c.from)}V${Y(c.to)}m-4 ` +
+                            `4l8 -8M${X(lid.length_mm / 2 + overhang.x) + 26} ${Y(c.from) + 4}l8 -8`
+                        "
                     />
                     <text
                         v-if="(c.to - c.from) * scale > 16"
@@ -308,7 +331,10 @@ const description = computed(
                 <text :x="X(ringRadius * 0.45) + 6" :y="Y(ringRadius * 0.24) + 16">R {{ dimension(ringRadius, units) }}</text>
                 <path
                     class="fine"
-                    :d="`M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`"
+                    :d="
+                        `M${X(-lid.length_mm / 2)} ${Y(lid.width_mm / 2 + overhang.y) - 26}H${X(lid.length_mm / 2)}m-4 ` +
+                        `4l8 -8M${X(-lid.length_mm / 2) - 4} ${Y(lid.width_mm / 2 + overhang.y) - 22}l8 -8`
+                    "
                 />
                 <text :x="X(0)" :y="Y(lid.width_mm / 2 + overhang.y) - 32" text-anchor="middle">
                     Ø {{ dimension(lid.length_mm, units) }}

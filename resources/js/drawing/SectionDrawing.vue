@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** The tub cut open from the side, to scale, with its levels named and a tape along it. The water line can be dragged between the system's choices. */
+/**
+ * The tub cut open from the side, to scale, with its levels named and a tape along it. The water line can be dragged between the system's
+ * choices.
+ */
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
 import { dimension, length, volume, type Units } from '../kit/format';
@@ -133,7 +136,12 @@ function step(by: number): void {
 
 const description = computed(() => {
     const { tub, units } = props;
-    return `${tub.name} from the side: ${length(tub.levels.rim_mm, units)} deep inside, water line at ${length(tub.levels.water_line_mm, units)} with ${volume(tub.volume.working_l, units)}, ${tub.layout.count} cups whose bottoms hang at ${length(tub.levels.cup_bottom_mm, units)}.`;
+    return (
+        `${tub.name} from the side: ${length(tub.levels.rim_mm, units)} deep ` +
+        `inside, water line at ${length(tub.levels.water_line_mm, units)} ` +
+        `with ${volume(tub.volume.working_l, units)}, ${tub.layout.count} ` +
+        `cups whose bottoms hang at ${length(tub.levels.cup_bottom_mm, units)}.`
+    );
 });
 </script>
 

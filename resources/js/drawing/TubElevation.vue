@@ -35,7 +35,9 @@ const cups = computed(() =>
         return {
             ...cup,
             hung,
-            path: `M${-bottom * k} ${low}L${-top * k} ${high}H${-lip * k}v${-Math.max(1.5, 2 * k)}H${lip * k}v${Math.max(1.5, 2 * k)}H${top * k}L${bottom * k} ${low}Z`,
+            path:
+                `M${-bottom * k} ${low}L${-top * k} ${high}H${-lip * k}v${-Math.max(1.5, 2 * k)}` +
+                `H${lip * k}v${Math.max(1.5, 2 * k)}H${top * k}L${bottom * k} ${low}Z`,
         };
     }),
 );
@@ -53,7 +55,10 @@ const roots = computed(() =>
             const x = (a * cup.bottom_diameter_mm * k) / 2;
             const end = (-cup.bottom_mm + reach * (0.75 + 0.25 * scatter(i))) * k;
             const out = x * (1 + 0.5 * scatter(i, 2));
-            return `M${x} ${-cup.bottom_mm * k}C${x} ${(-cup.bottom_mm + reach * 0.4) * k} ${out * 1.5} ${end - reach * 0.3 * k} ${out} ${end}`;
+            return (
+                `M${x} ${-cup.bottom_mm * k}` +
+                `C${x} ${(-cup.bottom_mm + reach * 0.4) * k} ${out * 1.5} ${end - reach * 0.3 * k} ${out} ${end}`
+            );
         });
     }),
 );
@@ -99,7 +104,10 @@ const tubePath = computed(() => {
             ? -Math.min(shape.value.lid.length_mm / 2 - 25, halfAt(shape.value.stations, rim.value) - 12)
             : -halfAt(shape.value.stations, entry)) * k;
     const foot = (-halfAt(shape.value.stations, 12) + 8) * k;
-    return `M${wall - (through ? 0 : 6)} ${-entry * k}${through ? '' : `L${wall + 7 * k} ${-entry * k}`}L${foot} ${floor - 20 * k}Q${foot} ${floor} ${foot + 14 * k} ${floor}H${far}`;
+    return (
+        `M${wall - (through ? 0 : 6)} ${-entry * k}${through ? '' : `L${wall + 7 * k} ${-entry * k}`}` +
+        `L${foot} ${floor - 20 * k}Q${foot} ${floor} ${foot + 14 * k} ${floor}H${far}`
+    );
 });
 
 /** The lower vessel of a nested pair, its blocks, and the pump that lives in it with its tube up between the walls. */
@@ -119,7 +127,10 @@ const house = computed(() => {
             : (() => {
                   const x = (-halfAt(shape.value.stations, entry) - Math.max(3, Math.min(12, (u.gap_mm ?? 20) / 2))) * k;
                   const top = -(u.blocks_mm + shape.value.floor_mm + entry) * k;
-                  return `M${-pump.width / 2} ${-pump.height / 2}H${x + 8 * k}Q${x} ${-pump.height / 2} ${x} ${-pump.height / 2 - 8 * k}V${top + 6}Q${x} ${top} ${x + 6} ${top}`;
+                  return (
+                      `M${-pump.width / 2} ${-pump.height / 2}H${x + 8 * k}` +
+                      `Q${x} ${-pump.height / 2} ${x} ${-pump.height / 2 - 8 * k}V${top + 6}Q${x} ${top} ${x + 6} ${top}`
+                  );
               })();
     return {
         ground,

@@ -1,6 +1,9 @@
 import type { Habit } from '../kit/library';
 
-/** Plant silhouettes in millimetres, standing at the origin and growing up (negative y). Drawn, not computed: only height and spread are the crop's. */
+/**
+ * Plant silhouettes in millimetres, standing at the origin and growing up (negative y). Drawn, not computed: only height and spread are
+ * the crop's.
+ */
 export interface Stroke {
     d: string;
     kind: 'leaf' | 'stem' | 'fruit';
@@ -16,7 +19,9 @@ function leaf(x: number, y: number, angle: number, length: number, width: number
         f(y - cos * along * length + sin * across + Math.abs(bend) * 0.35 * along * along);
     return {
         kind: 'leaf',
-        d: `M${f(x)} ${f(y)}C${at(0.3, -width)} ${at(0.75, -width * 0.8)} ${at(1, 0)}C${at(0.75, width * 0.8)} ${at(0.3, width)} ${f(x)} ${f(y)}Z`,
+        d:
+            `M${f(x)} ${f(y)}C${at(0.3, -width)} ${at(0.75, -width * 0.8)} ${at(1, 0)}` +
+            `C${at(0.75, width * 0.8)} ${at(0.3, width)} ${f(x)} ${f(y)}Z`,
     };
 }
 
@@ -28,7 +33,9 @@ function dot(x: number, y: number, r: number): Stroke {
     const at = (dx: number, dy: number): string => `${f(x + dx)} ${f(y + dy)}`;
     return {
         kind: 'fruit',
-        d: `M${at(-r, 0)}C${at(-r, -k)} ${at(-k, -r)} ${at(0, -r)}C${at(k, -r)} ${at(r, -k)} ${at(r, 0)}C${at(r, k)} ${at(k, r)} ${at(0, r)}C${at(-k, r)} ${at(-r, k)} ${at(-r, 0)}Z`,
+        d:
+            `M${at(-r, 0)}C${at(-r, -k)} ${at(-k, -r)} ${at(0, -r)}C${at(k, -r)} ${at(r, -k)} ${at(r, 0)}` +
+            `C${at(r, k)} ${at(k, r)} ${at(0, r)}C${at(-k, r)} ${at(-r, k)} ${at(-r, 0)}Z`,
     };
 }
 

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Something to read or to answer, over the page: the browser's own dialog, which keeps the focus inside, gives it back, and closes on Escape. */
+/**
+ * Something to read or to answer, over the page: the browser's own dialog, which keeps the focus inside, gives it back, and closes on
+ * Escape.
+ */
 import { onMounted, useId, useTemplateRef, watch } from 'vue';
 
 const props = defineProps<{ visible: boolean; title: string }>();

@@ -19,7 +19,7 @@ export class OpenGarden {
     readonly document = shallowRef<Garden>({ format: 'kelp-tub.garden', version: 1 });
     readonly selected: Ref<string | null> = ref(null);
     readonly history: History;
-    readonly previewer = new Previewer();
+    readonly previewer: Previewer;
     readonly saver: Saver;
 
     constructor(
@@ -30,9 +30,9 @@ export class OpenGarden {
         readonly library: Library,
     ) {
         this.history = new History(`kelp-steps-${id}`);
+        this.previewer = new Previewer(JSON.parse(report) as Report);
         this.saver = new Saver(id, revision);
         this.document.value = JSON.parse(document) as Garden;
-        this.report.value = JSON.parse(report) as Report;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
         this.history.recall(this.document.value);
         this.recover();
@@ -92,6 +92,17 @@ export class OpenGarden {
         this.change(says, (garden) => {
             applyPatch(garden, JSON.parse(JSON.stringify(patch)) as Operation[]);
         });
+    }
+
+    /** A change that brings more with it than one value: the application says what, as a patch on the garden as it is now. */
+    async ask(says: string, path: string, body: unknown = this.document.value): Promise<{ tub?: string } | null> {
+        const answer = await call<{ patch: unknown[]; tub?: string }>(path, { body: JSON.stringify(body) });
+        if (answer.kind !== 'done') {
+            if (answer.kind === 'refused') this.previewer.faults.value = answer.faults;
+            return null;
+        }
+        this.apply(says, answer.data.patch);
+        return answer.data;
     }
 
     /** Shows what a change would do without making it: for drags. The last call of a drag is followed by change(). */

@@ -5,7 +5,7 @@ type InPlace<T> = Exclude<T, string> & { key: string; name: string; own?: boolea
 
 /** The Library as the page gets it: what ships with the application, and the grower's own. */
 export interface Library {
-    vessels: (InPlace<Vessel> & { suggested_cup: string })[];
+    vessels: InPlace<Vessel>[];
     cups: InPlace<Cup>[];
     saws: { key: string; name: string; diameter_mm: number; own?: boolean }[];
     stones: InPlace<StoneKind>[];

@@ -1,19 +1,14 @@
-import { ref, shallowRef } from 'vue';
+import { ref, shallowRef, type ShallowRef } from 'vue';
 import type { Garden } from '../types/garden';
 import type { Report } from '../types/report';
 import { call, type Fault } from './api';
 
-/** The last report on a document, and what was refused of it. One preview at a time; what came meanwhile is asked next, and only the newest of it. */
+/**
+ * The last report on a document, and what was refused of it. One preview at a time; what came meanwhile is asked next, and only the
+ * newest of it.
+ */
 export class Previewer {
-    readonly report = shallowRef<Report>({
-        format: 'kelp-tub.report',
-        version: 1,
-        tubs: [],
-        air: [],
-        parts: [],
-        budget: {} as Report['budget'],
-        findings: [],
-    });
+    readonly report: ShallowRef<Report>;
     readonly faults = ref<Fault[]>([]);
     /** Whether a layout that takes longer is on its way. */
     readonly layingOut = ref(false);
@@ -21,6 +16,10 @@ export class Previewer {
     private previewing: AbortController | null = null;
     private next: Garden | null = null;
     private finishing: AbortController | null = null;
+
+    constructor(first: Report) {
+        this.report = shallowRef(first);
+    }
 
     async preview(document: Garden): Promise<void> {
         if (this.previewing) {

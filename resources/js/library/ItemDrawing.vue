@@ -38,18 +38,27 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
             :width="size.width"
             :height="size.height"
             role="img"
-            :aria-label="`${item.name}: lip ${length(n('lip_diameter_mm'), units)}, body ${length(n('top_diameter_mm'), units)}, foot ${length(n('bottom_diameter_mm'), units)}, ${length(n('height_mm'), units)} deep`"
+            :aria-label="
+                `${item.name}: lip ${length(n('lip_diameter_mm'), units)}, body ${length(n('top_diameter_mm'), units)}, ` +
+                `foot ${length(n('bottom_diameter_mm'), units)}, ${length(n('height_mm'), units)} deep`
+            "
         >
             <g :transform="`translate(${middle} 0)`">
                 <path
                     class="cup"
-                    :d="`M${-cup.bottom} ${cup.y + cup.height}L${-cup.top} ${cup.y}H${-cup.lip}v-6H${cup.lip}v6H${cup.top}L${cup.bottom} ${cup.y + cup.height}Z`"
+                    :d="
+                        `M${-cup.bottom} ${cup.y + cup.height}L${-cup.top} ${cup.y}H${-cup.lip}` +
+                        `v-6H${cup.lip}v6H${cup.top}L${cup.bottom} ${cup.y + cup.height}Z`
+                    "
                 />
                 <path
                     v-for="s in slots"
                     :key="s"
                     class="hair"
-                    :d="`M${s * cup.top * 0.95} ${cup.y + cup.height * 0.25}L${s * (cup.bottom + (cup.top - cup.bottom) * 0.12)} ${cup.y + cup.height * 0.92}`"
+                    :d="
+                        `M${s * cup.top * 0.95} ${cup.y + cup.height * 0.25}` +
+                        `L${s * (cup.bottom + (cup.top - cup.bottom) * 0.12)} ${cup.y + cup.height * 0.92}`
+                    "
                 />
                 <path class="fine" :d="`M${-cup.lip} 46H${cup.lip}M${-cup.lip - 4} 50l8 -8M${cup.lip - 4} 50l8 -8`" />
                 <text y="38" text-anchor="middle">lip {{ dimension(n('lip_diameter_mm'), units) }}</text>
@@ -57,12 +66,18 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
                 <text :x="cup.lip + 34" :y="cup.y + 14">body {{ dimension(n('top_diameter_mm'), units) }}</text>
                 <path
                     class="fine"
-                    :d="`M${-cup.bottom} ${cup.y + cup.height + 16}H${cup.bottom}M${-cup.bottom - 4} ${cup.y + cup.height + 20}l8 -8M${cup.bottom - 4} ${cup.y + cup.height + 20}l8 -8`"
+                    :d="
+                        `M${-cup.bottom} ${cup.y + cup.height + 16}H${cup.bottom}M${-cup.bottom - 4} ${cup.y + cup.height + 20}l8 ` +
+                        `-8M${cup.bottom - 4} ${cup.y + cup.height + 20}l8 -8`
+                    "
                 />
                 <text :y="cup.y + cup.height + 34" text-anchor="middle">foot {{ dimension(n('bottom_diameter_mm'), units) }}</text>
                 <path
                     class="fine"
-                    :d="`M${-cup.lip - 26} ${cup.y}V${cup.y + cup.height}M${-cup.lip - 30} ${cup.y + 4}l8 -8M${-cup.lip - 30} ${cup.y + cup.height + 4}l8 -8`"
+                    :d="
+                        `M${-cup.lip - 26} ${cup.y}V${cup.y + cup.height}M${-cup.lip - 30} ${cup.y + 4}l8 ` +
+                        `-8M${-cup.lip - 30} ${cup.y + cup.height + 4}l8 -8`
+                    "
                 />
                 <text :x="-cup.lip - 34" :y="cup.y + cup.height / 2" text-anchor="end">{{ dimension(n('height_mm'), units) }}</text>
             </g>
@@ -81,7 +96,10 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
             <circle class="hole" :cx="middle" :cy="size.height / 2" :r="saw / 2" />
             <path
                 class="hair"
-                :d="`M${middle - saw * 0.62} ${size.height / 2}H${middle + saw * 0.62}M${middle} ${size.height / 2 - saw * 0.62}V${size.height / 2 + saw * 0.62}`"
+                :d="
+                    `M${middle - saw * 0.62} ${size.height / 2}H${middle + saw * 0.62}` +
+                    `M${middle} ${size.height / 2 - saw * 0.62}V${size.height / 2 + saw * 0.62}`
+                "
             />
             <text :x="middle" :y="size.height / 2 - saw / 2 - 14" text-anchor="middle" class="strong">
                 Ø {{ length(n('diameter_mm'), 'metric') }} · {{ length(n('diameter_mm'), 'us') }}

@@ -76,6 +76,6 @@ export function blank(kind: Kind): Draft {
 
 /** A copy of one's own to change: named apart, without the key of what it was copied from. */
 export function copyOf(item: Draft): Draft {
-    const { key: _, own: __, suggested_cup: ___, ...rest } = JSON.parse(JSON.stringify(item)) as Draft;
+    const { key: _, own: __, ...rest } = JSON.parse(JSON.stringify(item)) as Draft;
     return { ...rest, name: item.own ? `${item.name} copy` : `My ${item.name.charAt(0).toLowerCase()}${item.name.slice(1)}` } as Draft;
 }

@@ -8,6 +8,7 @@ import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { dimension, length, number } from '../kit/format';
+import { toneOf } from '../kit/findings';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import Measure from '../kit/Measure.vue';
@@ -193,18 +194,20 @@ async function setSaws(): Promise<void> {
 const hole = computed(() => report.value.hole);
 const layout = computed(() => report.value.layout);
 const limits = computed(() => report.value.limits);
-/** The hole distance is held against the crop's where the two nearest holes are those that want most room; else against lips and lid alone. */
-const heldTo = computed(() => {
-    const { spacing_mm: least, between_plants_mm: between } = layout.value;
-    const crop = report.value.shape.crop;
-    return crop && limits.value.crop_spacing_mm !== null && between !== null && least !== null && between - least < 0.25
-        ? {
-              wanted: limits.value.crop_spacing_mm,
-              by: report.value.crops.length > 1 ? 'these two want' : `${crop.name.toLowerCase()} wants`,
-          }
-        : { wanted: limits.value.least_distance_mm, by: 'lips and lid need' };
+/** What the holes of the second cup are cut with. */
+const secondSaw = computed(() => {
+    const second = report.value.hole_2;
+    if (!second) return '';
+    const by = second.saw ? `the ${second.saw} saw` : length(second.diameter_mm, units.value);
+    return `For the ${report.value.shape.cups[1]!.name}, ${second.count} of them, ${by}. `;
 });
-const under = (value: number | null, least: number): 'mend' | null => (value !== null && value < least - 1e-6 ? 'mend' : null);
+
+/** What the hole distance is held against, in words. */
+const heldBy = computed(() => {
+    const crops = report.value.crops;
+    if (layout.value.held_to?.by !== 'crop') return 'lips and lid need';
+    return crops.length > 1 ? 'these two want' : `${report.value.shape.crop?.name.toLowerCase()} wants`;
+});
 </script>
 
 <template>
@@ -216,7 +219,11 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 :options="cupOptions(garden.library)"
                 filter
                 :at="`${at}/cup`"
-                :hint="`lip ${dimension(report.shape.cup.lip_diameter_mm, units)} · body ${dimension(report.shape.cup.top_diameter_mm, units)} · foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`"
+                :hint="
+                    `lip ${dimension(report.shape.cup.lip_diameter_mm, units)} ` +
+                    `· body ${dimension(report.shape.cup.top_diameter_mm, units)} ` +
+                    `· foot ${dimension(report.shape.cup.bottom_diameter_mm, units)} · ${dimension(report.shape.cup.height_mm, units)} deep`
+                "
                 @update:model-value="
                     (v) =>
                         v &&
@@ -402,15 +409,14 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                                     ? hole.owned
                                         ? 'It is one of yours.'
                                         : 'You would buy it.'
-                                    : `Trace a circle of ${length(hole.diameter_mm, units)}, cut inside it, widen by trial: too small can be cut larger, too large starts over.`
+                                    : `Trace a circle of ${length(hole.diameter_mm, units)}, cut inside ` +
+                                      `it, widen by trial: too small can be cut larger, too large starts over.`
                             }}
-                            {{
-                                report.hole_2
-                                    ? `For the ${report.shape.cups[1]!.name}, ${report.hole_2.count} of them, ${report.hole_2.saw ? `the ${report.hole_2.saw} saw` : length(report.hole_2.diameter_mm, units)}. `
-                                    : ''
+                            {{ secondSaw
                             }}{{
                                 report.adapter
-                                    ? `The cup does not fit the mouth: cut a disc of ${length(report.adapter.outer_mm, units)} from flat food-grade plastic for it. `
+                                    ? `The cup does not fit the mouth: cut a disc ` +
+                                      `of ${length(report.adapter.outer_mm, units)} from flat food-grade plastic for it. `
                                     : ''
                             }}Measure one cup against it, cut one hole, try the cup, then cut the rest.
                         </p>
@@ -445,10 +451,10 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 v-if="layout.spacing_mm !== null"
                 label="Hole distance"
                 :value="length(layout.spacing_mm, units)"
-                :share="layout.spacing_mm / (2 * heldTo.wanted)"
+                :share="layout.spacing_mm / (2 * layout.held_to!.least_mm)"
                 :limit="0.5"
-                :tone="under(layout.spacing_mm, heldTo.wanted)"
-                :note="`${heldTo.by} ${length(heldTo.wanted, units)}`"
+                :tone="toneOf(findings, 'lid.lips', 'crop.spacing')"
+                :note="`${heldBy} ${length(layout.held_to!.least_mm, units)}`"
                 :why="report.workings.spacing_mm"
             />
             <Figure
@@ -457,7 +463,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 :value="length(layout.web_mm, units)"
                 :share="layout.web_mm / Math.max(100, layout.web_mm)"
                 :limit="limits.web_mm / Math.max(100, layout.web_mm)"
-                :tone="under(layout.web_mm, limits.web_mm)"
+                :tone="toneOf(findings, 'lid.web')"
                 :note="`a ${report.shape.lid.make} lid needs ${length(limits.web_mm, units)}`"
             />
             <Figure
@@ -466,7 +472,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 :value="length(layout.edge_mm, units)"
                 :share="layout.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)"
                 :limit="limits.edge_mm / Math.max(2 * limits.edge_mm, layout.edge_mm)"
-                :tone="under(layout.edge_mm, limits.edge_mm)"
+                :tone="toneOf(findings, 'lid.edge')"
                 :note="`${length(limits.edge_mm, units)} carries the load`"
             />
             <Figure
@@ -475,7 +481,7 @@ const under = (value: number | null, least: number): 'mend' | null => (value !==
                 :value="number(layout.removed_pct, 0, '%')"
                 :share="layout.removed_pct / (2 * limits.removed_pct)"
                 :limit="0.5"
-                :tone="layout.removed_pct > limits.removed_pct && layout.count > 1 ? 'mind' : null"
+                :tone="toneOf(findings, 'lid.removed')"
                 :note="`over ${number(limits.removed_pct, 0)} lids start to sag`"
             />
             <div v-if="!report.shape.in_mouth && holes.length" class="scribe">

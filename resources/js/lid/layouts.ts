@@ -27,5 +27,7 @@ export function moved(before: Hole[], after: Hole[], shown: (mm: number) => stri
     if (before.length !== after.length) return `${before.length} ${before.length === 1 ? 'hole' : 'holes'} became ${after.length}.`;
     const far = after.map((h, i) => Math.hypot(h.x_mm - before[i]!.x_mm, h.y_mm - before[i]!.y_mm)).filter((d) => d > 0.05);
     if (far.length === 0) return '';
-    return `${far.length === after.length ? (far.length === 1 ? 'The hole' : `All ${far.length} holes`) : `${far.length} of ${after.length} holes`} moved, by up to ${shown(Math.max(...far))}.`;
+    const all = far.length === 1 ? 'The hole' : `All ${far.length} holes`;
+    const who = far.length === after.length ? all : `${far.length} of ${after.length} holes`;
+    return `${who} moved, by up to ${shown(Math.max(...far))}.`;
 }

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import SectionDrawing from '../drawing/SectionDrawing.vue';
 import Counter from '../kit/Counter.vue';
-import { copyTub, fromLibrary, moveTub, removeTub, setSystem, vesselInPlace } from '../kit/edits';
+import { copyTub, fromLibrary, moveTub, removeTub, vesselInPlace } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { length, mass, number, volume } from '../kit/format';
@@ -43,7 +43,7 @@ const across = ref<'inside' | 'outside' | 'girth'>('inside');
 const up = ref<'inside' | 'from-rim' | 'from-bench'>('inside');
 const wall = ref(2.5);
 const wayAcross = computed<Way>(() => ({ way: across.value, wall_mm: wall.value }));
-const wayUp = computed<Way>(() => ({ way: up.value, rim_mm: report.value.levels.rim_mm, floor_mm: inPlace.value.floor_mm ?? 3 }));
+const wayUp = computed<Way>(() => ({ way: up.value, rim_mm: report.value.levels.rim_mm, floor_mm: report.value.shape.floor_mm }));
 const acrossName = computed(() => ({ inside: 'Inside', outside: 'Outside', girth: 'Girth' })[across.value]);
 
 function chooseVessel(key: string | null): void {
@@ -70,17 +70,15 @@ function addStation(): void {
 
 function setCover(kind: string): void {
     setVessel('change the cover', (v) => {
-        const up50 = (mm: number): number => Math.ceil(mm / 50) * 50;
-        v.cover =
-            kind === 'liner'
-                ? { liner: { width_mm: up50(report.value.liner.least_width_mm), length_mm: up50(report.value.liner.least_length_mm) } }
-                : (kind as 'none');
+        const bag = report.value.liner;
+        v.cover = kind === 'liner' ? { liner: { width_mm: bag.sold_width_mm, length_mm: bag.sold_length_mm } } : (kind as 'none');
     });
 }
 
 function setUnder(key: string | null): void {
     setField(key ? 'stand it in another vessel' : 'take it out of the other vessel', (t) => {
-        if (key) t.under = { blocks_mm: 80, ...t.under, vessel: fromLibrary(garden.library.vessels, key) as Vessel };
+        if (key)
+            t.under = { blocks_mm: report.value.limits.blocks_mm, ...t.under, vessel: fromLibrary(garden.library.vessels, key) as Vessel };
         else delete t.under;
     });
 }
@@ -113,6 +111,10 @@ function setField(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
 }
 
+function run(system: Tub['system']): void {
+    void garden.ask('change how it is run', `edits/run?tub=${encodeURIComponent(tub.value.id)}&system=${system}`);
+}
+
 function remove(): void {
     garden.change(`remove ${tub.value.name ?? tub.value.id}`, (g) => removeTub(g, tub.value.id));
 }
@@ -139,6 +141,19 @@ function setDrip(key: 'flow_l_h' | 'on_min' | 'off_min', event: Event): void {
     else (event.target as HTMLInputElement).value = String(report.value.nursery?.[key] ?? '');
 }
 
+const dripNote = computed(() => {
+    const drip = report.value.nursery;
+    if (!drip) return '';
+    const each = drip.per_cup_l_h === null ? '' : `; ${number(drip.per_cup_l_h, 1, 'L/h')} a cup while it runs`;
+    return `a day, ${number(drip.turnovers_day ?? 0, 0)} times the tub${each}; lifts it ${length(drip.head_mm, units.value)}`;
+});
+const pairNote = computed(() => {
+    const pair = report.value.under;
+    if (!pair) return '';
+    const walls = pair.gap_mm === null ? 'walls clear of each other' : `${length(Math.max(0, pair.gap_mm), units.value)} between the walls`;
+    const rim = `${length(Math.abs(pair.above_mm), units.value)} ${pair.above_mm < 0 ? 'under' : 'over'}`;
+    return `${walls}; the rim stands ${rim} the lower one’s`;
+});
 const stationName = (i: number): string =>
     i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`;
 const volumes = computed(() => report.value.volume);
@@ -165,7 +180,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :model-value="tub.system"
                 :options="SYSTEMS"
                 :hint="SYSTEMS.find((s) => s.value === tub.system)?.says ?? ''"
-                @update:model-value="(v) => v && garden.changeTub('change how it is run', (t, g) => setSystem(g, t, v))"
+                @update:model-value="(v) => v && run(v)"
             />
             <div v-if="report.raft" class="stack">
                 <Measure
@@ -732,7 +747,10 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :value="mass(report.mass_kg, units)"
                 :share="report.mass_kg / heaviest"
                 :limit="report.limits.lift_kg / heaviest"
-                :note="`${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; over ${mass(report.limits.lift_kg, units)} fill it where it stands`"
+                :note="
+                    `${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; ` +
+                    `over ${mass(report.limits.lift_kg, units)} fill it where it stands`
+                "
                 :why="report.workings.mass_kg"
             />
             <Figure
@@ -741,7 +759,8 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :value="length(report.raft.travel_mm, units)"
                 :note="
                     report.raft.jam_level_mm > 0
-                        ? `then it jams; ${volume(report.raft.litres_till_jam, units)} till then${report.raft.jam_day === null ? '' : `, on day ${Math.floor(report.raft.jam_day)}`}`
+                        ? `then it jams; ${volume(report.raft.litres_till_jam, units)} till ` +
+                          `then${report.raft.jam_day === null ? '' : `, on day ${Math.floor(report.raft.jam_day)}`}`
                         : 'to the floor: straight walls never stop it'
                 "
             />
@@ -750,21 +769,14 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 label="It carries"
                 :value="mass(report.raft.load_kg, units)"
                 :share="report.raft.load_kg / report.raft.carries_kg"
-                :limit="0.5"
-                :note="`goes under at ${mass(report.raft.carries_kg, units)}; cups dip ${length(Math.max(0, report.raft.dip_mm ?? 0), units)}`"
+                :limit="report.raft.safe_share"
+                :note="
+                    `goes under at ${mass(report.raft.carries_kg, units)}; cups ` +
+                    `dip ${length(Math.max(0, report.raft.dip_mm ?? 0), units)}`
+                "
             />
-            <Figure
-                v-if="report.nursery"
-                label="Over the cups"
-                :value="volume(report.nursery.litres_day, units)"
-                :note="`a day, ${number(report.nursery.turnovers_day ?? 0, 0)} times the tub${report.nursery.per_cup_l_h === null ? '' : `; ${number(report.nursery.per_cup_l_h, 1, 'L/h')} a cup while it runs`}; lifts it ${length(report.nursery.head_mm, units)}`"
-            />
-            <Figure
-                v-if="report.under"
-                label="Room for the pump"
-                :value="length(report.under.room_mm, units)"
-                :note="`${report.under.gap_mm === null ? 'walls clear of each other' : `${length(Math.max(0, report.under.gap_mm), units)} between the walls`}; the rim stands ${length(Math.abs(report.under.above_mm), units)} ${report.under.above_mm < 0 ? 'under' : 'over'} the lower one’s`"
-            />
+            <Figure v-if="report.nursery" label="Over the cups" :value="volume(report.nursery.litres_day, units)" :note="dripNote" />
+            <Figure v-if="report.under" label="Room for the pump" :value="length(report.under.room_mm, units)" :note="pairNote" />
             <Figure
                 v-if="report.under"
                 label="Cord hole"
@@ -781,7 +793,10 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 v-if="report.sight_strip"
                 label="Sight strip"
                 :value="length(report.sight_strip.to_mm - report.sight_strip.from_mm, units)"
-                :note="`masked before painting, from ${length(report.sight_strip.from_mm, units)} to ${length(report.sight_strip.to_mm, units)}`"
+                :note="
+                    `masked before painting, from ${length(report.sight_strip.from_mm, units)} ` +
+                    `to ${length(report.sight_strip.to_mm, units)}`
+                "
             />
             <Figure
                 v-if="report.levels.overflow_mm !== null"

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Api;
+
+use App\Library\LibraryKind;
+use App\Library\OwnLibrary;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\RefusedGarden;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\NewTub;
+use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Garden\TubEdits;
+use KelpTub\Core\WhatIf\NewTubAdvice;
+use stdClass;
+
+/** Changes that bring more with them than one value: garden in, a JSON Patch on it out. Nothing is kept. */
+final readonly class EditController
+{
+    private const NAME_LENGTH = 120;
+
+    public function __construct(private GardenReader $reader, private Library $library, private OwnLibrary $own)
+    {
+    }
+
+    /** A tub for the bench. The body is `{"garden": {…}, "tub": {"name", "system", "vessel", "cup", "crop"}}`, things by key or whole. */
+    public function add(Request $request): JsonResponse
+    {
+        $request->validate([
+            'garden' => ['required', 'array'],
+            'tub.name' => ['required', 'string', 'max:'.self::NAME_LENGTH],
+            'tub.system' => ['required', Rule::enum(GrowingSystem::class)],
+            'tub.vessel' => ['required'],
+            'tub.cup' => ['required'],
+            'tub.crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
+        ]);
+        // Decoded anew, so that what is {} in the garden stays {}.
+        $body = GardenFile::decode($request->getContent());
+        $garden = $this->reader->fromDocument($body->garden);
+        $this->alone($body->tub->vessel, $body->tub->cup, $body->tub->crop);
+        $new = new NewTub(
+            $body->tub->name,
+            GrowingSystem::from($body->tub->system),
+            $this->inPlace(LibraryKind::Vessels, $body->tub->vessel),
+            $this->inPlace(LibraryKind::Cups, $body->tub->cup),
+            $body->tub->crop,
+            $this->ownCrop($body->tub->crop),
+        );
+        $edits = new TubEdits($garden, $this->library);
+
+        return new JsonResponse(['tub' => $edits->freeId($new), 'patch' => $edits->add($new)]);
+    }
+
+    /** Another way to run a tub: the garden in the body, `?tub=` and `?system=`. */
+    public function run(Request $request): JsonResponse
+    {
+        $request->validate(['system' => ['required', Rule::enum(GrowingSystem::class)]]);
+        $system = GrowingSystem::from((string) $request->query('system'));
+
+        return $this->onTub($request, static fn (TubEdits $edits, Tub $tub): array => $edits->run($tub, $system));
+    }
+
+    /** Stones and a line for a tub that lacks them: the garden in the body, `?tub=`. */
+    public function aerate(Request $request): JsonResponse
+    {
+        return $this->onTub($request, static fn (TubEdits $edits, Tub $tub): array => $edits->aerate($tub));
+    }
+
+    /** What a new tub starts with: `{"vessel": key or whole, "system": … or null, "crop": key or null}` in. */
+    public function advise(Request $request): JsonResponse
+    {
+        $request->validate([
+            'vessel' => ['required'],
+            'system' => ['nullable', Rule::enum(GrowingSystem::class)],
+            'crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
+        ]);
+        $body = GardenFile::decode($request->getContent());
+        $system = GrowingSystem::tryFrom($body->system ?? '');
+        $tub = $this->alone($body->vessel, 'net-cup-50', $body->crop ?? ($system === null ? null : NewTubAdvice::crop($system)));
+        $vessel = $tub->body->vessel;
+        $crop = $tub->planting->crops[0]->crop ?? null;
+        $system ??= NewTubAdvice::system($vessel);
+
+        return new JsonResponse([
+            'system' => $system->value,
+            'crop' => $crop?->key,
+            'cup' => NewTubAdvice::cup($vessel, $system, $crop, $this->library),
+        ]);
+    }
+
+    /** @param  callable(TubEdits, Tub): list<stdClass>  $edit */
+    private function onTub(Request $request, callable $edit): JsonResponse
+    {
+        $garden = $this->reader->read($request->getContent());
+        $tub = $garden->tub((string) $request->query('tub'));
+
+        return $tub === null
+            ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
+            : new JsonResponse(['patch' => $edit(new TubEdits($garden, $this->library), $tub)]);
+    }
+
+    /** One's own thing whole, as a garden holds it so that its file stands alone; a shipped one by its key. */
+    private function inPlace(LibraryKind $kind, mixed $given): string|stdClass
+    {
+        if ($given instanceof stdClass) {
+            return $given;
+        }
+        $own = is_string($given) ? ($this->own->documents($kind)[$given] ?? null) : null;
+
+        return $own === null ? (string) $given : (object) ['key' => $given, ...get_object_vars($own)];
+    }
+
+    private function ownCrop(?string $key): ?stdClass
+    {
+        return $key === null ? null : ($this->own->documents(LibraryKind::Crops)[$key] ?? null);
+    }
+
+    /**
+     * A tub in a garden of its own, to see whether a garden would take it.
+     *
+     * @throws RefusedGarden
+     */
+    private function alone(mixed $vessel, mixed $cup, ?string $crop): Tub
+    {
+        $own = $this->ownCrop($crop);
+
+        return $this->reader->fromDocument((object) [
+            'format' => GardenFile::FORMAT,
+            'version' => GardenFile::VERSION,
+            'tubs' => [(object) [
+                'id' => 'new',
+                'system' => GrowingSystem::Passive->value,
+                'vessel' => $this->inPlace(LibraryKind::Vessels, $vessel),
+                'cup' => $this->inPlace(LibraryKind::Cups, $cup),
+                'crop' => $crop,
+            ]],
+            'library' => (object) ['crops' => (object) ($own === null ? [] : [$crop => $own])],
+        ])->tubs[0];
+    }
+}

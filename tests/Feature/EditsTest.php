@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+it('answers with the patch that puts a tub on the bench', function () {
+    $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => []];
+    $tub = ['name' => 'Bucket', 'system' => 'aerated', 'vessel' => 'bucket-20', 'cup' => 'net-cup-50', 'crop' => 'basil'];
+    $answer = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk();
+
+    expect($answer->json('tub'))->toBe('bucket-20')
+        ->and(array_column($answer->json('patch'), 'path'))->toBe(['/tubs/-', '/air'])
+        ->and($answer->json('patch.0.value.crop'))->toBe('basil');
+});
+
+it('puts one\'s own vessel, cup and crop into the garden whole', function () {
+    send(
+        'POST',
+        '/api/library/vessels',
+        '{"name":"My keg","stations":[{"height_mm":0,"diameter_mm":240},{"height_mm":300,"diameter_mm":240}]}',
+    )->assertCreated();
+    $tub = ['name' => 'Keg', 'system' => 'passive', 'vessel' => 'own-my-keg', 'cup' => 'net-cup-50', 'crop' => null];
+    $garden = ['format' => 'kelp-tub.garden', 'version' => 1];
+    $answer = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk();
+
+    expect($answer->json('patch.0.value.0.vessel.name'))->toBe('My keg')
+        ->and($answer->json('patch.0.value.0.vessel.key'))->toBe('own-my-keg')
+        ->and($answer->json('tub'))->toBe('own-my-keg');
+});
+
+it('switches how a tub is run, and airs one', function () {
+    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45"}]}';
+
+    expect(array_column(send('POST', '/api/edits/run?tub=a&system=raft', $garden)->assertOk()->json('patch'), 'path'))
+        ->toBe(['/tubs/0/system', '/tubs/0/stones', '/air'])
+        ->and(array_column(send('POST', '/api/edits/aerate?tub=a', $garden)->assertOk()->json('patch'), 'path'))
+        ->toBe(['/tubs/0/stones', '/tubs/0/system', '/tubs/0/water_line', '/tubs/0/top_ups', '/air']);
+});
+
+it('advises what a new tub starts with', function (array $asked, array $advice) {
+    send('POST', '/api/advice', json_encode($asked))->assertOk()->assertExactJson($advice);
+})->with([
+    'a jar' => [
+        ['vessel' => 'jar-1', 'system' => null, 'crop' => null],
+        ['system' => 'passive', 'crop' => null, 'cup' => 'net-cup-75'],
+    ],
+    'a cloner' => [
+        ['vessel' => 'tote-20', 'system' => 'cloner', 'crop' => null],
+        ['system' => 'cloner', 'crop' => 'soft-cuttings', 'cup' => 'collar-35'],
+    ],
+    'a box by tape' => [
+        [
+            'vessel' => [
+                'stations' => [
+                    ['height_mm' => 0, 'length_mm' => 400, 'width_mm' => 280],
+                    ['height_mm' => 250, 'length_mm' => 430, 'width_mm' => 310],
+                ],
+            ],
+            'system' => 'aerated',
+            'crop' => 'tomato-dwarf',
+        ],
+        ['system' => 'aerated', 'crop' => 'tomato-dwarf', 'cup' => 'net-cup-75'],
+    ],
+]);
+
+it('refuses what it cannot edit, and says why', function (string $path, string $body, int $status, string $says) {
+    expect(send('POST', $path, $body)->assertStatus($status)->content())->toContain($says);
+})->with([
+    'no such vessel' => [
+        '/api/edits/add',
+        '{"garden":{"format":"kelp-tub.garden","version":1},'
+            .'"tub":{"name":"A","system":"passive","vessel":"bathtub","cup":"net-cup-50","crop":null}}',
+        422,
+        'bathtub',
+    ],
+    'no such crop' => [
+        '/api/edits/add',
+        '{"garden":{"format":"kelp-tub.garden","version":1},'
+            .'"tub":{"name":"A","system":"passive","vessel":"bucket-20","cup":"net-cup-50","crop":"moss"}}',
+        422,
+        'moss',
+    ],
+    'no garden' => [
+        '/api/edits/add',
+        '{"garden":{"format":"x"},"tub":{"name":"A","system":"passive","vessel":"bucket-20","cup":"net-cup-50","crop":null}}',
+        422,
+        'not a garden file',
+    ],
+    'no tub' => ['/api/edits/run?tub=b&system=raft', '{"format":"kelp-tub.garden","version":1}', 404, 'No tub'],
+    'no system' => ['/api/edits/run?tub=a&system=river', '{"format":"kelp-tub.garden","version":1}', 422, 'system'],
+    'no vessel to advise on' => ['/api/advice', '{"vessel":"bathtub"}', 422, 'bathtub'],
+    'a vessel that is none' => ['/api/advice', '{"vessel":{"stations":[]}}', 422, 'stations'],
+]);
