@@ -31,7 +31,7 @@ final class NewTubAdvice
         return $system === GrowingSystem::Cloner ? self::CUTTINGS : null;
     }
 
-    /** The cup that hangs in a jar's mouth, or the usual one, where it is large enough for the crop; else the smallest bought one that is. */
+    /** The cup that hangs in a jar's mouth, or the usual one, where large enough for the crop; else the smallest bought one that is. */
     public static function cup(Vessel $vessel, GrowingSystem $system, ?Crop $crop, Library $library): string
     {
         if ($system === GrowingSystem::Cloner) {
