@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One page to take to the bench: the lid with its dimensions, where each hole goes, and what cuts it. */
+import Caution from '../kit/Caution.vue';
 import { Head } from '@inertiajs/vue3';
 import { computed } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
@@ -114,10 +115,10 @@ const print = (): void => window.print();
                     Mark all centres and check them once more before the first cut. Measure one cup against the saw, cut one hole, try it,
                     then cut the rest.
                 </p>
-                <p class="caution small">
+                <Caution>
                     Clamp the lid, slow speed, light pressure: plastic grabs and cracks. Eye protection; finger off the trigger when
                     clearing the slug.
-                </p>
+                </Caution>
             </template>
         </main>
     </div>
@@ -188,10 +189,6 @@ th {
 td:first-child,
 th:first-child {
     text-align: left;
-}
-.caution {
-    border-left: 3px solid var(--mind);
-    padding-left: 0.6rem;
 }
 .against {
     border: 1px solid var(--stop);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Air: pump, lines and stones as one network, and the oxygen that comes of it. */
+import Caution from '../kit/Caution.vue';
 import { computed } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import StonePlan from './StonePlan.vue';
@@ -217,10 +218,10 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
                     Bring a line
                 </button>
             </template>
-            <p v-if="!passive" class="caution small">
+            <Caution v-if="!passive">
                 Electricity near water: an outlet with residual-current protection, a drip loop in every cord, pump and plugs above the
                 water line. Fixed wiring is for a licensed electrician, and the local code rules.
-            </p>
+            </Caution>
         </template>
 
         <div v-if="!passive && line" class="drawings">
@@ -366,10 +367,6 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
 .cuts .here th {
     color: var(--ink);
     font-weight: 600;
-}
-.caution {
-    border-left: 3px solid var(--mind);
-    padding-left: 0.6rem;
 }
 .valve {
     display: grid;

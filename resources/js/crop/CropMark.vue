@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Crop: what is to grow, how many, by which method, and whether this tub carries it. */
+import Fold from '../kit/Fold.vue';
 import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import TubElevation from '../drawing/TubElevation.vue';
@@ -205,8 +206,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         })
                 "
             />
-            <details>
-                <summary>The room</summary>
+            <Fold title="The room">
                 <div class="stack">
                     <Measure
                         label="Air"
@@ -240,7 +240,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.
                     </p>
                 </div>
-            </details>
+            </Fold>
         </template>
 
         <div class="drawings" :class="{ wide: wide && !watched, watched }">
@@ -345,16 +345,6 @@ const plural = computed(() => report.value.crops.length > 1);
 .stack {
     display: grid;
     gap: 0.6rem;
-}
-details {
-    border-top: 1px solid var(--rule);
-    padding-top: 0.5rem;
-}
-summary {
-    cursor: pointer;
-    font-family: var(--grotesque);
-    font-weight: 600;
-    min-height: 28px;
 }
 @media (max-width: 760px) {
     .drawings,

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends { severity: 'stop' | 'mend' | 'mind' | null; says: string | null; name: string }">
 /** A question that tries the whole shelf in this tub: answered when it is opened, best first, each with its reason. */
+import Fold from '../kit/Fold.vue';
 import { ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
@@ -37,8 +38,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </script>
 
 <template>
-    <details :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
-        <summary>{{ question }}</summary>
+    <Fold :title="question" :open="open" @toggle="(now) => (open = now)">
         <p v-if="looking && items.length === 0" class="small faint" role="status">{{ trying }}</p>
         <ol>
             <li v-for="item in items" :key="keyOf(item)">
@@ -50,20 +50,10 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 </button>
             </li>
         </ol>
-    </details>
+    </Fold>
 </template>
 
 <style scoped>
-details {
-    border-top: 1px solid var(--rule);
-    padding-top: 0.5rem;
-}
-summary {
-    cursor: pointer;
-    font-family: var(--grotesque);
-    font-weight: 600;
-    min-height: 28px;
-}
 ol {
     list-style: none;
     margin: 0.3rem 0 0;

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** The measures of one item, as fields; each change goes up as a new draft. */
+import Field from '../kit/Field.vue';
+import Caution from '../kit/Caution.vue';
 import { computed } from 'vue';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import type { Dimension } from '../kit/reader';
+import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
-import type { Lid, Vessel } from '../types/garden';
+import type { Lid, Station } from '../types/garden';
 import type { Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
-
-type Station = Exclude<Vessel, string>['stations'][number];
 
 const props = defineProps<{ kind: Kind; item: Draft }>();
 const emit = defineEmits<{ change: [item: Draft] }>();
@@ -27,7 +28,6 @@ const setStation = (i: number, change: Partial<Station>): void =>
         'stations',
         stations.value.map((s, j) => (j === i ? { ...s, ...change } : s)),
     );
-const nameOf = (i: number): string => (i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `Station ${i + 1}`);
 
 /** Round becomes square of the same width, and back. */
 function setShape(shape: 'round' | 'square'): void {
@@ -46,17 +46,6 @@ function setShape(shape: 'round' | 'square'): void {
                 ? { ...rest, diameter_mm: size }
                 : { ...rest, length_mm: length_mm ?? size, width_mm: size, corner_radius_mm: corner_radius_mm ?? 25 },
     });
-}
-
-function addStation(): void {
-    const [a, b] = [stations.value.at(-2)!, stations.value.at(-1)!];
-    const between = Object.fromEntries(
-        Object.keys(b).map((key) => [
-            key,
-            Math.round((((a as unknown as Record<string, number>)[key] ?? 0) + ((b as unknown as Record<string, number>)[key] ?? 0)) / 2),
-        ]),
-    ) as unknown as Station;
-    set('stations', [...stations.value.slice(0, -1), between, b]);
 }
 
 const CROP: { group: string; fields: { key: string; name: string; as?: Dimension; unit?: string }[] }[] = [
@@ -114,8 +103,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
 
 <template>
     <div class="fields">
-        <div class="field">
-            <label for="item-name">Name</label
+        <Field id="item-name" label="Name"
             ><input
                 id="item-name"
                 class="text"
@@ -123,7 +111,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 :value="item.name"
                 @input="set('name', ($event.target as HTMLInputElement).value)"
             />
-        </div>
+        </Field>
         <template v-if="kind === 'cups'">
             <Measure
                 label="Lip Ø"
@@ -162,9 +150,9 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 ]"
                 @update:model-value="(v) => set('made', v)"
             />
-            <p v-if="item.made === 'home'" class="caution small">
+            <Caution v-if="item.made === 'home'">
                 Cut slots away from you, on something solid; hot iron only outdoors or by an open window. Food-safe pots only.
-            </p>
+            </Caution>
         </template>
         <Measure
             v-if="kind === 'saws'"
@@ -220,64 +208,19 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 :options="words(['opaque', 'translucent', 'clear'])"
                 @update:model-value="(v) => set('opacity', v)"
             />
-            <fieldset v-for="(s, i) in stations" :key="i">
-                <legend>
-                    {{ nameOf(i) }}
-                    <button
-                        v-if="i > 0 && i < stations.length - 1"
-                        type="button"
-                        class="word small"
-                        @click="
-                            set(
-                                'stations',
-                                stations.filter((_, j) => j !== i),
-                            )
-                        "
-                    >
-                        Remove
-                    </button>
-                </legend>
-                <Measure
-                    v-if="i > 0"
-                    label="Height"
-                    dimension="length"
-                    :model-value="s.height_mm"
-                    :at="`/stations/${i}/height_mm`"
-                    @update:model-value="(v) => v !== null && setStation(i, { height_mm: v })"
-                />
-                <Measure
-                    v-if="round"
-                    label="Inside Ø"
-                    dimension="length"
-                    :model-value="s.diameter_mm ?? null"
-                    :at="`/stations/${i}/diameter_mm`"
-                    @update:model-value="(v) => v !== null && setStation(i, { diameter_mm: v })"
-                />
-                <template v-else>
-                    <Measure
-                        label="Length"
-                        dimension="length"
-                        :model-value="s.length_mm ?? null"
-                        :at="`/stations/${i}/length_mm`"
-                        @update:model-value="(v) => v !== null && setStation(i, { length_mm: v })"
-                    />
-                    <Measure
-                        label="Width"
-                        dimension="length"
-                        :model-value="s.width_mm ?? null"
-                        :at="`/stations/${i}/width_mm`"
-                        @update:model-value="(v) => v !== null && setStation(i, { width_mm: v })"
-                    />
-                    <Measure
-                        label="Corner radius"
-                        dimension="length"
-                        :model-value="s.corner_radius_mm ?? 0"
-                        :at="`/stations/${i}/corner_radius_mm`"
-                        @update:model-value="(v) => v !== null && setStation(i, { corner_radius_mm: v })"
-                    />
-                </template>
-            </fieldset>
-            <button type="button" class="box" @click="addStation">Add a station</button>
+            <StationFields
+                :stations="stations"
+                at="/stations"
+                @change="(i, key, value) => setStation(i, { [key]: value })"
+                @remove="
+                    (i) =>
+                        set(
+                            'stations',
+                            stations.filter((_, j) => j !== i),
+                        )
+                "
+                @add="(station) => set('stations', [...stations.slice(0, -1), station, stations.at(-1)])"
+            />
             <fieldset>
                 <legend>Lid, outside</legend>
                 <Measure
@@ -394,14 +337,6 @@ const words = (list: string[]): { value: string; name: string }[] =>
     gap: 0.6rem;
     grid-template-columns: minmax(0, 1fr);
 }
-.field {
-    display: grid;
-    gap: 0.2rem;
-}
-.field label {
-    font-family: var(--grotesque);
-    font-weight: 600;
-}
 .plain {
     display: grid;
     grid-template-columns: 1fr 7.25rem;
@@ -421,9 +356,5 @@ legend {
     padding: 0 0.4rem 0 0;
     color: var(--faint);
     font-size: 0.875rem;
-}
-.caution {
-    border-left: 3px solid var(--mind);
-    padding-left: 0.6rem;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Cups of the Library that fit the hole as it is: for a lid that is drilled already. */
+import Fold from '../kit/Fold.vue';
 import { computed, ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { fromLibrary } from '../kit/edits';
@@ -34,8 +35,7 @@ watch([open, hole], async ([now]) => {
 </script>
 
 <template>
-    <details :open="open" @toggle="open = ($event.target as HTMLDetailsElement).open">
-        <summary>Cups for a hole of {{ dimension(hole, garden.units.value) }}</summary>
+    <Fold title="Cups for a hole of {{ dimension(hole, garden.units.value) }}" :open="open" @toggle="(now) => (open = now)">
         <p class="small faint">A lid that is drilled already: these hang in its holes as they are.</p>
         <ol>
             <li v-for="c in cups" :key="c.cup">
@@ -49,20 +49,10 @@ watch([open, hole], async ([now]) => {
                 </button>
             </li>
         </ol>
-    </details>
+    </Fold>
 </template>
 
 <style scoped>
-details {
-    border-top: 1px solid var(--rule);
-    padding-top: 0.5rem;
-}
-summary {
-    cursor: pointer;
-    font-family: var(--grotesque);
-    font-weight: 600;
-    min-height: 28px;
-}
 ol {
     list-style: none;
     margin: 0.3rem 0 0;

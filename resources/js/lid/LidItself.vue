@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The lid as it is made: how it lies on the rim, and what of it has to stay clear. */
+import Fold from '../kit/Fold.vue';
 import { computed } from 'vue';
 import { vesselInPlace } from '../kit/edits';
 import { length } from '../kit/format';
@@ -44,8 +45,7 @@ function add(kind: 'rib' | 'latch'): void {
 </script>
 
 <template>
-    <details>
-        <summary>The lid itself</summary>
+    <Fold title="The lid itself">
         <div class="stack">
             <Toggle
                 label="Make"
@@ -168,20 +168,10 @@ function add(kind: 'rib' | 'latch'): void {
                 <button type="button" class="box" data-act="add-latch" @click="add('latch')">Add a latch</button>
             </div>
         </div>
-    </details>
+    </Fold>
 </template>
 
 <style scoped>
-details {
-    border-top: 1px solid var(--rule);
-    padding-top: 0.5rem;
-}
-summary {
-    cursor: pointer;
-    font-family: var(--grotesque);
-    font-weight: 600;
-    min-height: 28px;
-}
 .stack {
     display: grid;
     gap: 0.6rem;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** Lid: cup, saw and seat; the hole pattern laid out to scale, moved by hand where wanted, with its limits. */
+import Field from '../kit/Field.vue';
+import Caution from '../kit/Caution.vue';
 import { computed, ref, watch } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
@@ -233,9 +235,8 @@ const heldBy = computed(() => {
                         })
                 "
             />
-            <div class="field">
-                <label for="saws">Saws you have</label>
-                <input
+            <Field id="saws" label="Saws you have"
+                ><input
                     id="saws"
                     v-model="saws"
                     class="text"
@@ -249,7 +250,7 @@ const heldBy = computed(() => {
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">
                     {{ sawFault || 'These are asked first; then the shops’ sizes.' }}
                 </p>
-            </div>
+            </Field>
             <Measure
                 v-if="!report.shape.in_mouth"
                 label="Another hole"
@@ -420,14 +421,14 @@ const heldBy = computed(() => {
                                     : ''
                             }}Measure one cup against it, cut one hole, try the cup, then cut the rest.
                         </p>
-                        <p v-if="hole.saw" class="caution small">
+                        <Caution v-if="hole.saw">
                             Clamp the lid, go slowly and press lightly: plastic grabs and cracks. Eye protection; finger off the trigger
                             when you clear the slug.
-                        </p>
-                        <p v-else class="caution small">
+                        </Caution>
+                        <Caution v-else>
                             Cut away from you on a board, with a sharp blade and light strokes. A hot iron burns and fumes: only outdoors or
                             by an open window.
-                        </p>
+                        </Caution>
                     </template>
                 </div>
             </div>
@@ -573,18 +574,6 @@ const heldBy = computed(() => {
     gap: 0.4rem;
     align-content: start;
     font-size: 0.875rem;
-}
-.caution {
-    border-left: 3px solid var(--mind);
-    padding-left: 0.6rem;
-}
-.field {
-    display: grid;
-    gap: 0.2rem;
-}
-.field label {
-    font-weight: 600;
-    font-family: var(--grotesque);
 }
 .wrong {
     color: var(--stop-text);

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 /** Tub: which vessel, its true measures, how it is run, and what it weighs. */
+import Field from '../kit/Field.vue';
+import Fold from '../kit/Fold.vue';
+import Caution from '../kit/Caution.vue';
 import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import SectionDrawing from '../drawing/SectionDrawing.vue';
@@ -15,6 +18,7 @@ import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import type { Way } from '../kit/reader';
 import { SYSTEMS } from '../kit/systems';
+import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Tub, Vessel } from '../types/garden';
@@ -44,28 +48,12 @@ const up = ref<'inside' | 'from-rim' | 'from-bench'>('inside');
 const wall = ref(2.5);
 const wayAcross = computed<Way>(() => ({ way: across.value, wall_mm: wall.value }));
 const wayUp = computed<Way>(() => ({ way: up.value, rim_mm: report.value.levels.rim_mm, floor_mm: report.value.shape.floor_mm }));
-const acrossName = computed(() => ({ inside: 'Inside', outside: 'Outside', girth: 'Girth' })[across.value]);
 
 function chooseVessel(key: string | null): void {
     if (key)
         garden.changeTub('change the vessel', (t) => {
             t.vessel = fromLibrary(garden.library.vessels, key) as Vessel;
         });
-}
-
-function addStation(): void {
-    setVessel('add a station', (v) => {
-        const [a, b] = [v.stations.at(-2)!, v.stations.at(-1)!];
-        const middle = (key: keyof Station): Partial<Station> =>
-            a[key] === undefined || b[key] === undefined ? {} : { [key]: Math.round((a[key] + b[key]) / 2) };
-        v.stations.splice(v.stations.length - 1, 0, {
-            height_mm: Math.round((a.height_mm + b.height_mm) / 2),
-            ...middle('diameter_mm'),
-            ...middle('length_mm'),
-            ...middle('width_mm'),
-            ...middle('corner_radius_mm'),
-        });
-    });
 }
 
 function setCover(kind: string): void {
@@ -85,8 +73,7 @@ function setUnder(key: string | null): void {
 
 const move = (by: number): void => garden.change('change the order of the tubs', (g) => moveTub(g, tub.value.id, by));
 
-function setStation(i: number, key: keyof Station, value: number | null): void {
-    if (value === null) return;
+function setStation(i: number, key: keyof Station, value: number): void {
     garden.changeTub('measure the vessel', (t) => {
         vesselInPlace(t, garden.library).stations[i]![key] = value;
     });
@@ -154,8 +141,6 @@ const pairNote = computed(() => {
     const rim = `${length(Math.abs(pair.above_mm), units.value)} ${pair.above_mm < 0 ? 'under' : 'over'}`;
     return `${walls}; the rim stands ${rim} the lower one’s`;
 });
-const stationName = (i: number): string =>
-    i === 0 ? 'Floor' : i === stations.value.length - 1 ? 'Rim' : `At ${length(stations.value[i]!.height_mm, units.value)}`;
 const volumes = computed(() => report.value.volume);
 /** Where the bar of the weight ends: half over what one lifts, or at the weight itself. */
 const heaviest = computed(() => Math.max(1.5 * report.value.limits.lift_kg, report.value.mass_kg));
@@ -253,8 +238,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 />
             </div>
             <div v-if="report.nursery" class="stack">
-                <div class="field">
-                    <label for="drip-flow">Water pump, L/h</label
+                <Field id="drip-flow" label="Water pump, L/h"
                     ><input
                         id="drip-flow"
                         class="text"
@@ -262,10 +246,9 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         v-shown="report.nursery.flow_l_h"
                         @change="setDrip('flow_l_h', $event)"
                     />
-                </div>
+                </Field>
                 <div class="pair">
-                    <div class="field">
-                        <label for="drip-on">On, min</label
+                    <Field id="drip-on" label="On, min"
                         ><input
                             id="drip-on"
                             class="text"
@@ -273,9 +256,8 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                             v-shown="report.nursery.on_min"
                             @change="setDrip('on_min', $event)"
                         />
-                    </div>
-                    <div class="field">
-                        <label for="drip-off">Off, min</label
+                    </Field>
+                    <Field id="drip-off" label="Off, min"
                         ><input
                             id="drip-off"
                             class="text"
@@ -283,16 +265,15 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                             v-shown="report.nursery.off_min"
                             @change="setDrip('off_min', $event)"
                         />
-                    </div>
+                    </Field>
                 </div>
-                <p class="caution small">
+                <Caution>
                     Electricity near water: a socket with residual-current protection, a drip loop in the cord, timer and plug above the
                     water. Fixed wiring is for a licensed electrician.
-                </p>
+                </Caution>
             </div>
-            <div class="field">
-                <label for="tub-name">Name</label>
-                <input
+            <Field id="tub-name" label="Name"
+                ><input
                     id="tub-name"
                     class="text"
                     v-shown="tub.name ?? tub.id"
@@ -303,7 +284,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         })
                     "
                 />
-            </div>
+            </Field>
             <Counter
                 label="How many alike"
                 :model-value="tub.count ?? 1"
@@ -331,10 +312,9 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                             })
                     "
                 />
-                <p class="caution small">Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</p>
+                <Caution>Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</Caution>
             </div>
-            <details>
-                <summary>Measures</summary>
+            <Fold title="Measures">
                 <div class="stack tape">
                     <Toggle
                         v-model="across"
@@ -383,68 +363,26 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     />
                     <p class="small faint">What is kept and shown is the inside, from its floor up.</p>
                 </div>
-                <fieldset v-for="(s, i) in stations" :key="i">
-                    <legend>
-                        {{ stationName(i) }}
-                        <button
-                            v-if="i > 0 && i < stations.length - 1"
-                            type="button"
-                            class="word small"
-                            @click="
-                                setVessel('remove a station', (v) => {
-                                    v.stations.splice(i, 1);
-                                })
-                            "
-                        >
-                            Remove
-                        </button>
-                    </legend>
-                    <Measure
-                        v-if="i > 0"
-                        label="Height"
-                        dimension="length"
-                        :way="i === stations.length - 1 && up === 'from-rim' ? undefined : wayUp"
-                        :model-value="s.height_mm"
-                        :at="`${at}/vessel/stations/${i}/height_mm`"
-                        @update:model-value="(v) => setStation(i, 'height_mm', v)"
-                    />
-                    <Measure
-                        v-if="round"
-                        :label="across === 'inside' ? 'Inside Ø' : acrossName"
-                        dimension="length"
-                        :way="wayAcross"
-                        :model-value="s.diameter_mm ?? null"
-                        :at="`${at}/vessel/stations/${i}/diameter_mm`"
-                        @update:model-value="(v) => setStation(i, 'diameter_mm', v)"
-                    />
-                    <template v-else>
-                        <Measure
-                            label="Length"
-                            dimension="length"
-                            :way="wayAcross"
-                            :model-value="s.length_mm ?? null"
-                            :at="`${at}/vessel/stations/${i}/length_mm`"
-                            @update:model-value="(v) => setStation(i, 'length_mm', v)"
-                        />
-                        <Measure
-                            label="Width"
-                            dimension="length"
-                            :way="wayAcross"
-                            :model-value="s.width_mm ?? null"
-                            :at="`${at}/vessel/stations/${i}/width_mm`"
-                            @update:model-value="(v) => setStation(i, 'width_mm', v)"
-                        />
-                        <Measure
-                            label="Corner radius"
-                            dimension="length"
-                            :model-value="s.corner_radius_mm ?? 0"
-                            :at="`${at}/vessel/stations/${i}/corner_radius_mm`"
-                            @update:model-value="(v) => setStation(i, 'corner_radius_mm', v)"
-                        />
-                    </template>
-                </fieldset>
-                <button type="button" class="box" @click="addStation">Add a station</button>
-            </details>
+                <StationFields
+                    :stations="stations"
+                    :at="`${at}/vessel/stations`"
+                    :across="wayAcross"
+                    :up="wayUp"
+                    @change="setStation"
+                    @remove="
+                        (i) =>
+                            setVessel('remove a station', (v) => {
+                                v.stations.splice(i, 1);
+                            })
+                    "
+                    @add="
+                        (station) =>
+                            setVessel('add a station', (v) => {
+                                v.stations.splice(v.stations.length - 1, 0, station);
+                            })
+                    "
+                />
+            </Fold>
             <details :open="fills.length > 0">
                 <summary>Known fills</summary>
                 <p class="small faint">Pour, read the tape, write all that is in it so far. Two or more correct the measures.</p>
@@ -550,8 +488,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     </button>
                 </fieldset>
             </details>
-            <details>
-                <summary>Walls and where it stands</summary>
+            <Fold title="Walls and where it stands">
                 <div class="stack">
                     <Toggle
                         label="Walls"
@@ -612,9 +549,9 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                             Fill it with water to smooth it, then trim.
                         </p>
                     </template>
-                    <p v-if="cover === 'paint'" class="caution small">
+                    <Caution v-if="cover === 'paint'">
                         Paint outdoors, with a mask, on the outside only: a dark coat, then a light one. Let it cure before it is used.
-                    </p>
+                    </Caution>
                     <Measure
                         label="Stands on"
                         dimension="length"
@@ -642,9 +579,8 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         "
                     />
                 </div>
-            </details>
-            <details :open="!!tub.under">
-                <summary>Stands in another vessel</summary>
+            </Fold>
+            <Fold title="Stands in another vessel" :open="!!tub.under">
                 <div class="stack">
                     <Pick
                         label="Lower vessel"
@@ -670,11 +606,11 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                                 })
                         "
                     />
-                    <p v-if="tub.under" class="caution small">
+                    <Caution v-if="tub.under">
                         The pump lives below the water: a check valve is a must. Cord out by a drip loop, no plug inside.
-                    </p>
+                    </Caution>
                 </div>
-            </details>
+            </Fold>
             <div class="row">
                 <button
                     type="button"
@@ -829,24 +765,6 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
 .drawings.wide {
     grid-template-rows: minmax(0, 1fr) minmax(0, 0.82fr);
 }
-.field {
-    display: grid;
-    gap: 0.2rem;
-}
-.field label {
-    font-weight: 600;
-    font-family: var(--grotesque);
-}
-details {
-    border-top: 1px solid var(--rule);
-    padding-top: 0.5rem;
-}
-summary {
-    cursor: pointer;
-    font-family: var(--grotesque);
-    font-weight: 600;
-    min-height: 28px;
-}
 fieldset {
     border: 0;
     padding: 0;
@@ -879,10 +797,6 @@ legend {
     gap: 0.5rem;
     border-top: 1px solid var(--rule);
     padding-top: 0.8rem;
-}
-.caution {
-    border-left: 3px solid var(--mind);
-    padding-left: 0.6rem;
 }
 @media (max-width: 760px) {
     .drawings,
