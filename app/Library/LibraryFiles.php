@@ -17,9 +17,12 @@ use RuntimeException;
 use stdClass;
 
 /** Loads the shipped Library and the schemas from their files and hands them to the core. */
-final readonly class LibraryFiles
+final class LibraryFiles
 {
-    public function __construct(private string $folder)
+    /** @var array<string, stdClass> schemas that were put together already */
+    private array $schemas = [];
+
+    public function __construct(private readonly string $folder)
     {
     }
 
@@ -41,6 +44,17 @@ final readonly class LibraryFiles
     /** The schema of a garden or of a report, put together from the files of its marks. */
     public function schema(string $name): stdClass
     {
+        return $this->schemas[$name] ??= $this->joined($name);
+    }
+
+    /** Shelves of the Library as tables. */
+    public function tables(): LibraryTable
+    {
+        return new LibraryTable($this->schema('garden')->{'$defs'});
+    }
+
+    private function joined(string $name): stdClass
+    {
         $files = glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
 
         return SchemaParts::joined(array_map(fn (string $file): mixed => $this->json("schemas/$name/".basename($file)), $files));
@@ -61,7 +75,7 @@ final readonly class LibraryFiles
     private function crops(): array
     {
         $crops = [];
-        foreach (LibraryTable::read(LibraryKind::Crops, $this->text('crops.csv')) as $row) {
+        foreach ($this->tables()->read(LibraryKind::Crops, $this->text('crops.csv')) as $row) {
             $crops[(string) $row->key] = $row;
         }
 

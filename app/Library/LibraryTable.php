@@ -15,94 +15,69 @@ use stdClass;
  * A vessel's stations stand in one column, from the floor up: `0 Ø260; 340 Ø300`, or `0 500x320 r40; 300 560x370 r50`. Keep-outs and known
  * fills are in the JSON form only.
  */
-final class LibraryTable
+final readonly class LibraryTable
 {
-    private const CROP = [
-        'key',
-        'name',
-        'group',
-        'spacing_mm',
-        'litres_per_plant',
-        'water_to_harvest_l',
-        'days_germinate',
-        'days_sow_to_transplant',
-        'days_transplant_to_harvest',
-        'harvest',
-        'days_harvest_lasts',
-        'passive',
-        'ec_low',
-        'ec_high',
-        'ph_low',
-        'ph_high',
-        'root_oxygen_mg_h',
-        'water_temp_low_c',
-        'water_temp_high_c',
-        'support',
-        'light_hours',
-        'yield_g',
-        'cup_min_mm',
-        'mature_mass_g',
-        'mature_height_mm',
-        'habit',
+    private const VESSEL = [
+        'key', 'name', 'kind', 'label_l', 'opacity', 'empty_kg', 'floor_mm', 'cut_mm', 'braced', 'food_safe',
+        'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm',
     ];
 
-    private const WORDS = [
-        'key',
-        'name',
-        'group',
-        'harvest',
-        'passive',
-        'support',
-        'habit',
-        'made',
-        'kind',
-        'opacity',
-        'stations',
-        'lid',
-        'lid_make',
-        'braced',
-        'food_safe',
-    ];
+    /** Columns of a vessel that are words, whatever they look like. */
+    private const VESSEL_WORDS = ['key', 'name', 'kind', 'opacity', 'stations', 'lid', 'lid_make', 'braced', 'food_safe'];
+
+    /** @param  stdClass  $definitions  of the garden's schema: an item's columns are the members that it has there */
+    public function __construct(private stdClass $definitions)
+    {
+    }
 
     /** @return list<string> */
-    public static function columns(LibraryKind $kind): array
+    public function columns(LibraryKind $kind): array
     {
-        return match ($kind) {
-            LibraryKind::Vessels => [
-                'key',
-                'name',
-                'kind',
-                'label_l',
-                'opacity',
-                'empty_kg',
-                'floor_mm',
-                'cut_mm',
-                'braced',
-                'food_safe',
-                'stations',
-                'lid',
-                'lid_thickness_mm',
-                'lid_make',
-                'lid_top_above_rim_mm',
-            ],
-            LibraryKind::Cups => ['key', 'name', 'lip_diameter_mm', 'top_diameter_mm', 'bottom_diameter_mm', 'height_mm', 'made'],
-            LibraryKind::Saws => ['key', 'name', 'diameter_mm'],
-            LibraryKind::Crops => self::CROP,
-        };
+        return $kind === LibraryKind::Vessels ? self::VESSEL : array_values(array_unique([
+            'key',
+            'name',
+            ...array_keys($this->members($kind)),
+        ]));
+    }
+
+    /** @return list<string> columns that are words, whatever they look like */
+    private function words(LibraryKind $kind): array
+    {
+        if ($kind === LibraryKind::Vessels) {
+            return self::VESSEL_WORDS;
+        }
+        $words = array_filter(
+            $this->members($kind),
+            static fn (stdClass $member): bool => isset($member->enum) || ($member->type ?? '') === 'string',
+        );
+
+        return ['key', 'name', ...array_keys($words)];
+    }
+
+    /** @return array<string, stdClass> what the schema says of an item's members */
+    private function members(LibraryKind $kind): array
+    {
+        $definition = $this->definitions->{$kind->definition()};
+        foreach ($definition->anyOf ?? [] as $form) {
+            $definition = isset($form->properties) ? $form : $definition;
+        }
+
+        return get_object_vars($definition->properties ?? new stdClass);
     }
 
     /** @param  array<string, stdClass>  $items by key */
-    public static function write(LibraryKind $kind, array $items): string
+    public function write(LibraryKind $kind, array $items): string
     {
         $stream = fopen('php://temp', 'r+');
         assert($stream !== false);
-        fputcsv($stream, self::columns($kind), escape: '');
+        $columns = $this->columns($kind);
+        fputcsv($stream, $columns, escape: '');
         foreach ($items as $key => $item) {
             $flat = $kind === LibraryKind::Vessels ? self::flat($item) : get_object_vars($item);
             $flat['key'] = $key;
             fputcsv(
                 $stream,
-                array_map(static fn (string $column): string => self::text($flat[$column] ?? null), self::columns($kind)),
+                array_map(static fn (string $column): string => self::text($flat[$column] ?? null), $columns),
                 escape: '',
             );
         }
@@ -116,28 +91,22 @@ final class LibraryTable
      *
      * @throws RefusedGarden
      */
-    public static function read(LibraryKind $kind, string $csv): array
+    public function read(LibraryKind $kind, string $csv): array
     {
-        $stream = fopen('php://temp', 'r+');
-        assert($stream !== false);
-        fwrite($stream, preg_replace('/^\xEF\xBB\xBF/', '', $csv) ?? $csv);
-        rewind($stream);
-        $columns = array_map(static fn (?string $name): string => trim((string) $name), fgetcsv($stream, escape: '') ?: []);
+        [$columns, $lines] = self::lines($csv);
+        [$known, $words] = [array_flip($this->columns($kind)), array_flip($this->words($kind))];
         $missing = array_diff(
-            $kind === LibraryKind::Vessels ? ['name', 'stations'] : array_diff(self::columns($kind), ['key', 'made']),
+            $kind === LibraryKind::Vessels ? ['name', 'stations'] : array_diff($this->columns($kind), ['key', 'made']),
             $columns,
         );
         if ($missing !== []) {
             throw RefusedGarden::one(
                 'line 1',
-                'lacks the column '.implode(', ', $missing).'; the first line names the columns '.implode(', ', self::columns($kind)),
+                'lacks the column '.implode(', ', $missing).'; the first line names the columns '.implode(', ', $this->columns($kind)),
             );
         }
         $rows = $faults = [];
-        for ($line = 2; ($cells = fgetcsv($stream, escape: '')) !== false; $line++) {
-            if ($cells === [null]) {
-                continue;
-            }
+        foreach ($lines as $line => $cells) {
             if (count($cells) !== count($columns)) {
                 $faults[] = new Fault("line $line", sprintf('has %d cells and there are %d columns', count($cells), count($columns)));
 
@@ -146,8 +115,8 @@ final class LibraryTable
             $row = new stdClass;
             foreach ($columns as $i => $column) {
                 $cell = trim((string) $cells[$i]);
-                if ($cell !== '' && in_array($column, self::columns($kind), true)) {
-                    $row->{$column} = in_array($column, self::WORDS, true) || ! is_numeric($cell) ? $cell : self::number($cell);
+                if ($cell !== '' && isset($known[$column])) {
+                    $row->{$column} = isset($words[$column]) || ! is_numeric($cell) ? $cell : self::number($cell);
                 }
             }
             $rows[] = $kind === LibraryKind::Vessels ? self::vessel($row, $line, $faults) : $row;
@@ -157,6 +126,28 @@ final class LibraryTable
         }
 
         return $rows;
+    }
+
+    /**
+     * The names of the columns, and the cells of each line by its number; empty lines are passed over.
+     *
+     * @return array{list<string>, array<int, list<string|null>>}
+     */
+    private static function lines(string $csv): array
+    {
+        $stream = fopen('php://temp', 'r+');
+        assert($stream !== false);
+        fwrite($stream, preg_replace('/^\xEF\xBB\xBF/', '', $csv) ?? $csv);
+        rewind($stream);
+        $columns = array_map(static fn (?string $name): string => trim((string) $name), fgetcsv($stream, escape: '') ?: []);
+        $lines = [];
+        for ($line = 2; ($cells = fgetcsv($stream, escape: '')) !== false; $line++) {
+            if ($cells !== [null]) {
+                $lines[$line] = $cells;
+            }
+        }
+
+        return [$columns, $lines];
     }
 
     /** @return array<string, mixed> */

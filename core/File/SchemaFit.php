@@ -14,7 +14,7 @@ use stdClass;
  */
 final readonly class SchemaFit
 {
-    private const ANNOTATIONS = ['$schema', '$id', '$defs', 'title', 'description'];
+    private const ANNOTATIONS = ['$schema', '$id', '$defs', 'title', 'description', 'default', 'x-form'];
 
     /** @var array<string, stdClass> */
     private array $definitions;

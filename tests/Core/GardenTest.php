@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Library\LibraryKind;
 use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\PartCheck;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\File\SchemaFit;
@@ -257,6 +259,18 @@ it('ships a Library of things that a garden may hold in place', function (string
         ),
     ],
 ]);
+
+it('starts a new crop as one that a garden takes, and asks for every column of the table', function () {
+    $schema = Gardens::files()->schema('garden');
+    $columns = get_object_vars($schema->{'$defs'}->cropRow->properties);
+    $start = (object) array_map(fn (stdClass $column): mixed => $column->default ?? null, $columns);
+
+    expect((new SchemaCheck(SchemaParts::item($schema, 'cropRow')))->faults($start))->toBe([])
+        ->and(PartCheck::crop($start, ''))->toBe([])
+        ->and(array_keys(array_filter($columns, fn (stdClass $c): bool => ! isset($c->{'x-form'}))))->toBe(['name'])
+        ->and(Gardens::files()->tables()->columns(LibraryKind::Crops))->toBe(['key', ...array_keys($columns)])
+        ->and(Gardens::library()->crops->raw('basil'))->toHaveProperties(array_keys($columns));
+});
 
 it('joins a schema of its parts, and refuses two that say the same', function () {
     $part = fn (string $json): stdClass => json_decode($json);

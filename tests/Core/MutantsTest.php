@@ -22,7 +22,8 @@ it('changes one thing at a time', function (string $code, array $changed) {
     'ends' => ['max(0.0, floor($a));', ['min(0.0, floor($a));', 'max(1.0, floor($a));', 'max(0.0, ceil($a));']],
     'answers' => ['return true;', ['return false;']],
     'nothing that is only said or only fine' => [
-        'declare(strict_types=1); class A { const ROUNDING_MM = 1.0e-9; function f() { throw new E("more than 3"); } } match (true) { default => g() };',
+        'declare(strict_types=1);'
+            .' class A { const ROUNDING_MM = 1.0e-9; function f() { throw new E("more than 3"); } } match (true) { default => g() };',
         [],
     ],
     'no strict flag' => ['in_array($a, $b, true);', []],

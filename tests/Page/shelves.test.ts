@@ -25,7 +25,10 @@ describe('shelves', () => {
     });
 
     it('starts every shelf with something whole', () => {
-        for (const { key } of KINDS) expect(Object.values(blank(key)).every((value) => value !== undefined && value !== null)).toBe(true);
+        const crop = { name: { default: 'My crop' }, group: { default: 'leaf', enum: ['leaf'] }, ec_low: { default: 1 } };
+        for (const { key } of KINDS)
+            expect(Object.values(blank(key, crop)).every((value) => value !== undefined && value !== null)).toBe(true);
+        expect(blank('crops', crop)).toEqual({ name: 'My crop', group: 'leaf', ec_low: 1 });
     });
 });
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Gardens\GardenList;
+use App\Library\LibraryFiles;
 use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
@@ -111,11 +112,15 @@ final readonly class PageController
         ];
     }
 
-    public function library(Library $library, OwnLibrary $own, string $kind = 'vessels'): Response
+    public function library(Library $library, OwnLibrary $own, LibraryFiles $files, string $kind = 'vessels'): Response
     {
         abort_if(LibraryKind::tryFrom($kind) === null, 404);
 
-        return Inertia::render('Library', ['kind' => $kind, 'library' => LibraryForPage::of($library, $own)]);
+        return Inertia::render('Library', [
+            'kind' => $kind,
+            'library' => LibraryForPage::of($library, $own),
+            'crop' => $files->schema('garden')->{'$defs'}->cropRow->properties,
+        ]);
     }
 
     private function report(Garden $garden): string

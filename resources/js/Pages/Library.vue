@@ -9,11 +9,11 @@ import type { Library } from '../kit/library';
 import Toggle from '../kit/Toggle.vue';
 import ItemDrawing from '../library/ItemDrawing.vue';
 import ItemForm from '../library/ItemForm.vue';
-import { blank, copyOf, found, KINDS, shelf, type Draft, type Kind } from '../library/shelves';
+import { blank, copyOf, found, KINDS, shelf, type CropColumns, type Draft, type Kind } from '../library/shelves';
 import VesselDrawing from '../library/VesselDrawing.vue';
 import type { Station } from '../types/garden';
 
-const props = defineProps<{ kind: Kind; library: Library }>();
+const props = defineProps<{ kind: Kind; library: Library; crop: CropColumns }>();
 
 const MOST_BYTES = 7_000_000;
 const units = ref<Units>('metric');
@@ -227,7 +227,7 @@ const measures = (item: Draft): string => {
                         class="box"
                         data-act="new"
                         @click="
-                            look(blank(kind));
+                            look(blank(kind, props.crop));
                             touched = true;
                         "
                     >
@@ -319,7 +319,7 @@ const measures = (item: Draft): string => {
                     </button>
                     <button v-if="own" type="button" class="box" data-act="remove" @click="remove">Take it off</button>
                 </div>
-                <ItemForm :kind="kind" :item="draft" @change="change" />
+                <ItemForm :crop="crop" :kind="kind" :item="draft" @change="change" />
             </section>
         </div>
     </div>

@@ -5,14 +5,13 @@ import Caution from '../kit/Caution.vue';
 import { computed } from 'vue';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
-import type { Dimension } from '../kit/reader';
 import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
 import type { Lid, Station } from '../types/garden';
-import type { Draft, Kind } from './shelves';
+import type { CropColumns, Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
 
-const props = defineProps<{ kind: Kind; item: Draft }>();
+const props = defineProps<{ kind: Kind; item: Draft; crop: CropColumns }>();
 const emit = defineEmits<{ change: [item: Draft] }>();
 
 function set(key: string, value: unknown): void {
@@ -48,47 +47,15 @@ function setShape(shape: 'round' | 'square'): void {
     });
 }
 
-const CROP: { group: string; fields: { key: string; name: string; as?: Dimension; unit?: string }[] }[] = [
-    {
-        group: 'Room',
-        fields: [
-            { key: 'spacing_mm', name: 'Spacing', as: 'length' },
-            { key: 'mature_height_mm', name: 'Height, grown', as: 'length' },
-            { key: 'cup_min_mm', name: 'Least cup', as: 'length' },
-            { key: 'mature_mass_g', name: 'Weight, grown', as: 'mass' },
-        ],
-    },
-    {
-        group: 'Water and air',
-        fields: [
-            { key: 'litres_per_plant', name: 'Stands in', as: 'volume' },
-            { key: 'water_to_harvest_l', name: 'Drinks to harvest', as: 'volume' },
-            { key: 'root_oxygen_mg_h', name: 'Root oxygen', unit: 'mg/h' },
-        ],
-    },
-    {
-        group: 'Days',
-        fields: [
-            { key: 'days_germinate', name: 'To germinate', unit: 'days' },
-            { key: 'days_sow_to_transplant', name: 'Sow to transplant', unit: 'days' },
-            { key: 'days_transplant_to_harvest', name: 'Transplant to harvest', unit: 'days' },
-            { key: 'days_harvest_lasts', name: 'Harvest lasts', unit: 'days' },
-        ],
-    },
-    {
-        group: 'Windows',
-        fields: [
-            { key: 'ec_low', name: 'EC from', unit: 'mS/cm' },
-            { key: 'ec_high', name: 'EC to', unit: 'mS/cm' },
-            { key: 'ph_low', name: 'pH from', unit: '' },
-            { key: 'ph_high', name: 'pH to', unit: '' },
-            { key: 'water_temp_low_c', name: 'Water from', as: 'temperature' },
-            { key: 'water_temp_high_c', name: 'Water to', as: 'temperature' },
-            { key: 'light_hours', name: 'Light', unit: 'h a day' },
-            { key: 'yield_g', name: 'Yield', as: 'mass' },
-        ],
-    },
-];
+/** The crop table's columns, group by group, as the schema has them. */
+const groups = computed(() => {
+    const asked = Object.entries(props.crop).flatMap(([key, column]) =>
+        column['x-form'] ? [{ key, options: column.enum, ...column['x-form'] }] : [],
+    );
+    return [...new Set(asked.map((field) => field.group))].map((name) => ({ name, fields: asked.filter((field) => field.group === name) }));
+});
+const said = (field: { words?: Record<string, string> }, value: string): string =>
+    field.words?.[value] ?? value.charAt(0).toUpperCase() + value.slice(1);
 
 function typed(key: string, event: Event): void {
     const field = event.target as HTMLInputElement;
@@ -267,66 +234,35 @@ const words = (list: string[]): { value: string; name: string }[] =>
             </fieldset>
         </template>
         <template v-if="kind === 'crops'">
-            <Pick
-                label="Group"
-                :model-value="String(item.group)"
-                :options="words(['leaf', 'herb', 'root', 'flower', 'fruit', 'cutting'])"
-                @update:model-value="(v) => set('group', v)"
-            />
-            <Pick
-                label="Grows as"
-                :model-value="String(item.habit)"
-                :options="words(['rosette', 'upright', 'herb', 'bush', 'climber', 'cutting'])"
-                @update:model-value="(v) => set('habit', v)"
-            />
-            <fieldset v-for="g in CROP" :key="g.group">
-                <legend>{{ g.group }}</legend>
+            <fieldset v-for="g in groups" :key="g.name">
+                <legend>{{ g.name }}</legend>
                 <template v-for="f in g.fields" :key="f.key">
-                    <Measure
-                        v-if="f.as"
+                    <Pick
+                        v-if="f.options"
                         :label="f.name"
-                        :dimension="f.as"
+                        :model-value="String(item[f.key])"
+                        :options="f.options.map((value) => ({ value, name: said(f, value) }))"
+                        @update:model-value="(v) => set(f.key, v)"
+                    />
+                    <Measure
+                        v-else-if="f.dimension"
+                        :label="f.name"
+                        :dimension="f.dimension"
                         :model-value="n(f.key)"
                         :at="`/${f.key}`"
                         @update:model-value="(v) => v !== null && set(f.key, v)"
                     />
-                    <div v-else class="plain">
-                        <label :for="`f-${f.key}`">{{ f.name }}{{ f.unit ? `, ${f.unit}` : '' }}</label
-                        ><input
+                    <Field v-else :id="`f-${f.key}`" :label="f.unit ? `${f.name}, ${f.unit}` : f.name" beside>
+                        <input
                             :id="`f-${f.key}`"
                             class="text"
                             inputmode="decimal"
                             v-shown="item[f.key] as number"
                             @change="typed(f.key, $event)"
                         />
-                    </div>
+                    </Field>
                 </template>
             </fieldset>
-            <Toggle
-                label="Harvested"
-                :model-value="String(item.harvest)"
-                :options="[
-                    { value: 'once', name: 'Once' },
-                    { value: 'repeat', name: 'Again and again' },
-                ]"
-                @update:model-value="(v) => set('harvest', v)"
-            />
-            <Toggle
-                label="In still water"
-                :model-value="String(item.passive)"
-                :options="[
-                    { value: 'good', name: 'Well' },
-                    { value: 'short', name: 'A while' },
-                    { value: 'no', name: 'Badly' },
-                ]"
-                @update:model-value="(v) => set('passive', v)"
-            />
-            <Pick
-                label="Support"
-                :model-value="String(item.support)"
-                :options="words(['none', 'light', 'stake', 'trellis'])"
-                @update:model-value="(v) => set('support', v)"
-            />
         </template>
     </div>
 </template>
@@ -336,12 +272,6 @@ const words = (list: string[]): { value: string; name: string }[] =>
     display: grid;
     gap: 0.6rem;
     grid-template-columns: minmax(0, 1fr);
-}
-.plain {
-    display: grid;
-    grid-template-columns: 1fr 7.25rem;
-    align-items: center;
-    column-gap: 0.5rem;
 }
 fieldset {
     border: 0;

@@ -1,4 +1,5 @@
 import type { Library } from '../kit/library';
+import type { Dimension } from '../kit/reader';
 
 export type Kind = 'vessels' | 'cups' | 'saws' | 'crops';
 
@@ -8,6 +9,16 @@ export const KINDS: { key: Kind; name: string; one: string }[] = [
     { key: 'saws', name: 'Saws', one: 'saw' },
     { key: 'crops', name: 'Crops', one: 'crop' },
 ];
+
+/** A column of the crop table as the schema describes it: what it starts as, what it may be, and how it is asked for. */
+export type CropColumns = Record<
+    string,
+    {
+        default?: string | number;
+        enum?: string[];
+        'x-form'?: { group: string; name: string; dimension?: Dimension; unit?: string; words?: Record<string, string> };
+    }
+>;
 
 /** An item of any shelf while it is looked at or changed. */
 export type Draft = Record<string, unknown> & { key?: string; name: string; own?: boolean };
@@ -24,7 +35,7 @@ export function found(items: Draft[], text: string, whose: 'all' | 'own' | 'ship
 }
 
 /** What a new item of a shelf starts as. */
-export function blank(kind: Kind): Draft {
+export function blank(kind: Kind, crop: CropColumns): Draft {
     switch (kind) {
         case 'vessels':
             return {
@@ -44,33 +55,7 @@ export function blank(kind: Kind): Draft {
         case 'saws':
             return { name: 'My saw', diameter_mm: 54 };
         case 'crops':
-            return {
-                name: 'My crop',
-                group: 'leaf',
-                habit: 'rosette',
-                spacing_mm: 180,
-                litres_per_plant: 2.5,
-                water_to_harvest_l: 4,
-                days_germinate: 5,
-                days_sow_to_transplant: 16,
-                days_transplant_to_harvest: 35,
-                harvest: 'once',
-                days_harvest_lasts: 0,
-                passive: 'short',
-                ec_low: 1,
-                ec_high: 1.6,
-                ph_low: 5.5,
-                ph_high: 6.5,
-                root_oxygen_mg_h: 6,
-                water_temp_low_c: 15,
-                water_temp_high_c: 23,
-                support: 'none',
-                light_hours: 14,
-                yield_g: 150,
-                cup_min_mm: 50,
-                mature_mass_g: 300,
-                mature_height_mm: 250,
-            };
+            return Object.fromEntries(Object.entries(crop).map(([key, { default: value }]) => [key, value])) as Draft;
     }
 }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Library\LibraryFiles;
 use App\Library\LibraryKind;
-use App\Library\LibraryTable;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,7 +18,7 @@ use stdClass;
 /** Things of one's own in the Library: kept, removed, taken from a file and written to one. */
 final readonly class LibraryController
 {
-    public function __construct(private OwnLibrary $own)
+    public function __construct(private OwnLibrary $own, private LibraryFiles $files)
     {
     }
 
@@ -41,7 +41,7 @@ final readonly class LibraryController
     {
         $body = $request->json()->all();
         if (is_string($body['csv'] ?? null)) {
-            $rows = LibraryTable::read($kind, $body['csv']);
+            $rows = $this->files->tables()->read($kind, $body['csv']);
             $place = static fn (int $i): string => 'line '.($i + 2);
         } else {
             $rows = self::rows(is_string($body['json'] ?? null) ? $body['json'] : '');
@@ -60,7 +60,7 @@ final readonly class LibraryController
         }
 
         return new Response(
-            $form === 'csv' ? LibraryTable::write($kind, $items) : json_encode(
+            $form === 'csv' ? $this->files->tables()->write($kind, $items) : json_encode(
                 $rows,
                 JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
             )."\n",
