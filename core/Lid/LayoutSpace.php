@@ -146,6 +146,14 @@ final readonly class LayoutSpace
         return $this->toKeepOuts($p) - $this->cups[$cup]->cup->lip / 2;
     }
 
+    /** Whether a hole keeps its limits towards edge, wall and keep-outs (3 and 4); one cup alone in the middle needs less edge. */
+    public function holds(Point $p, int $cup, bool $oneInTheMiddle): bool
+    {
+        return $this->edge($p, $cup) >= ($oneInTheMiddle ? self::SINGLE_EDGE_MM : $this->lid->make->leastEdge()) - self::ROUNDING_MM
+            && $this->wall($p, $cup) >= self::WALL_CLEAR_MM - self::ROUNDING_MM
+            && $this->keepOut($p, $cup) >= KeepOut::CLEAR_MM - self::ROUNDING_MM;
+    }
+
     public function clearOfKeepOuts(Point $p): bool
     {
         return $this->toKeepOuts($p) - $this->lip / 2 >= KeepOut::CLEAR_MM - self::ROUNDING_MM;

@@ -28,6 +28,14 @@ final readonly class QuantityWriter
         return $this->system === UnitSystem::Us ? self::inches($mm) : self::plain(round($mm * 2) / 2, 1).self::GAP.'mm';
     }
 
+    /** A fit, where a sixteenth of an inch is too coarse: `1.7 mm` or `0.07 in`. */
+    public function fine(float $mm): string
+    {
+        return $this->system === UnitSystem::Us
+            ? self::plain($mm / Unit::MM_PER_INCH, 2).self::GAP.'in'
+            : self::plain($mm, 1).self::GAP.'mm';
+    }
+
     /** A run of tube or cord as it is sold: `8.95 m` or `29.4 ft`; a short piece as a length. */
     public function run(float $mm): string
     {

@@ -116,6 +116,7 @@ it('agrees with the vectors that the page formats against', function () {
         $shown = match ($v->kind) {
             'length' => $write->length((float) $v->value),
             'run' => $write->run((float) $v->value),
+            'fine' => $write->fine((float) $v->value),
             'volume' => $write->volume((float) $v->value),
             'mass' => $write->mass((float) $v->value),
             'temperature' => $write->temperature((float) $v->value),

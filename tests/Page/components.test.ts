@@ -113,20 +113,34 @@ describe('Measure', () => {
 
 describe('Figure', () => {
     it('opens to how it comes about', async () => {
-        const wrapper = mount(Figure, { props: { label: 'Working volume', value: '17.4\u2009L', why: 'The measures hold 17.4 L.' } });
+        const wrapper = inGarden(Figure, { label: 'Working volume', value: '17.4\u2009L', why: 'The measures hold 17.4 L.' });
         expect(wrapper.text()).not.toContain('The measures hold');
         await wrapper.find('button').trigger('click');
         expect(wrapper.find('button').attributes('aria-expanded')).toBe('true');
         expect(wrapper.text()).toContain('The measures hold 17.4 L.');
     });
 
-    it('shows the old value for a moment', async () => {
+    it('shows the old value for a moment, and not when only the unit changes', async () => {
         vi.useFakeTimers();
-        const wrapper = mount(Figure, { props: { label: 'Cups', value: '8' } });
-        await wrapper.setProps({ value: '9' });
-        expect(wrapper.find('s').text()).toBe('8');
-        vi.advanceTimersByTime(3000);
+        const value = ref('8');
+        const wrapper = mount(
+            defineComponent({
+                setup() {
+                    provideGarden(garden);
+                    return () => h(Figure, { label: 'Cups', value: garden.units.value === 'us' ? `${value.value} in` : value.value });
+                },
+            }),
+        );
+        value.value = '9';
         await nextTick();
+        expect(wrapper.find('s').text()).toBe('8');
+        await vi.advanceTimersByTimeAsync(3000);
+        expect(wrapper.find('s').exists()).toBe(false);
+        garden.change('change units', (g) => {
+            g.units = 'us';
+        });
+        await nextTick();
+        expect(wrapper.text()).toContain('9 in');
         expect(wrapper.find('s').exists()).toBe(false);
         vi.useRealTimers();
     });

@@ -95,9 +95,9 @@ final class CupRules
 
         return new Finding('cup.bearing', $plan->cutting->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
             sprintf(
-                'The lip bears on %s mm each side and needs %s. Cut a smaller hole.',
-                $context->write->number($size->seat->bearing, 1),
-                $context->write->number(Seat::LEAST_BEARING_MM, 1),
+                'The lip bears on %s each side and needs %s. Cut a smaller hole.',
+                $context->write->fine($size->seat->bearing),
+                $context->write->fine(Seat::LEAST_BEARING_MM),
             ),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
             self::rightSaw($plan, $context));
@@ -112,9 +112,9 @@ final class CupRules
 
         return new Finding('cup.play', Severity::Mind, $tub->id, $at,
             sprintf(
-                'The cup has %s mm of play and wobbles; light gets in. Up to %s is good.',
-                $context->write->number($size->seat->play, 1),
-                $context->write->number(Seat::MOST_PLAY_MM, 0),
+                'The cup has %s of play and wobbles; light gets in. Up to %s is good.',
+                $context->write->fine($size->seat->play),
+                $context->write->fine(Seat::MOST_PLAY_MM),
             ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
             $plan->cutting->inMouth ? [] : self::rightSaw($plan, $context));

@@ -22,6 +22,8 @@ final class LidReport
     /** Distances that differ by less read the same, mm. */
     private const AS_NEAR_MM = 0.25;
 
+    private const ROUNDING_MM = 1.0e-6;
+
     /** @return array<string, mixed> by the tub's key */
     public static function of(TubPlan $plan, Garden $garden): array
     {
@@ -120,6 +122,11 @@ final class LidReport
                 'slack_mm' => $finite($slack[$i]),
                 'crop' => $plan->plants->cropAt[$i]?->key,
                 'cup' => $cup + 1,
+                'breaks_limit' => ! $inMouth && ($slack[$i] < -self::ROUNDING_MM || ! $space->holds(
+                    $p,
+                    $cup,
+                    $plan->holes->isOneInTheMiddle(),
+                )),
                 'edge_mm' => $inMouth ? null : $space->edge($p, $cup),
                 'wall_mm' => $inMouth ? null : $finite($space->wall($p, $cup)),
                 'keep_out_mm' => $finite($space->keepOut($p, $cup)),

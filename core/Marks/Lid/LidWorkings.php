@@ -37,14 +37,14 @@ final class LidWorkings
         }
 
         return sprintf(
-            'Bearing (%s − %s) / 2 = %s mm each side; play %s − %s = %s mm. Measure one cup against the saw, cut one hole, try it, '
+            'Bearing (%s − %s) / 2 = %s each side; play %s − %s = %s. Measure one cup against the saw, cut one hole, try it, '
                 .'then cut the rest.',
             $w->length($cup->lip),
             $w->length($seat->hole),
-            $w->number($seat->bearing, 1),
+            $w->fine($seat->bearing),
             $w->length($seat->hole),
             $w->length($cup->top),
-            $w->number($seat->play, 1),
+            $w->fine($seat->play),
         );
     }
 

@@ -86,13 +86,12 @@ function chooseCup(key: string | null): void {
     cup.value = key;
     cupChosen.value = key !== null;
 }
-const askAdvice = (run: Tub['system'] | null): void => {
-    advising = advise(run);
-};
-async function advise(run: Tub['system'] | null): Promise<void> {
+/** How the grower chose to run it; until then the vessel suggests it. */
+const run = ref<Tub['system'] | null>(null);
+async function advise(): Promise<void> {
     const turn = ++asked;
     const answer = await call<{ system: Tub['system']; crop: string | null; cup: string }>('advice', {
-        body: JSON.stringify({ vessel: given.value, system: run, crop: crop.value }),
+        body: JSON.stringify({ vessel: given.value, system: run.value, crop: crop.value }),
     });
     if (turn !== asked || answer.kind !== 'done') return;
     system.value = answer.data.system;
@@ -102,15 +101,16 @@ async function advise(run: Tub['system'] | null): Promise<void> {
 
 watch(kind, () => {
     if (!shown.value.some((v) => v.key === vessel.value)) vessel.value = shown.value[0]!.key;
-    askAdvice(kind.value === 'jar' ? null : system.value);
 });
-watch([vessel, crop, system], () => askAdvice(system.value));
+watch([vessel, crop, run], () => {
+    advising = advise();
+});
 watch(
     () => props.visible,
     (now) => {
         if (now) {
             kind.value = 'bucket';
-            system.value = 'aerated';
+            run.value = null;
             cupChosen.value = false;
         }
     },
@@ -179,7 +179,7 @@ async function add(): Promise<void> {
             <div class="rest">
                 <div class="run" role="group" aria-labelledby="add-run">
                     <span id="add-run" class="label">Run it</span>
-                    <button v-for="s in SYSTEMS" :key="s.value" type="button" :aria-pressed="s.value === system" @click="system = s.value">
+                    <button v-for="s in SYSTEMS" :key="s.value" type="button" :aria-pressed="s.value === system" @click="run = s.value">
                         {{ s.name }}
                     </button>
                 </div>

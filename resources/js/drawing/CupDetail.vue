@@ -2,7 +2,7 @@
 /** The cup in its hole, cut through: how it bears, how much play it has, how far it stands proud. */
 import { computed, ref } from 'vue';
 import type { TubReport } from '../types/report';
-import { dimension, length, number, type Units } from '../kit/format';
+import { dimension, fine, length, type Units } from '../kit/format';
 import { useBox } from './useBox';
 
 const props = defineProps<{ tub: TubReport; units: Units }>();
@@ -42,9 +42,9 @@ const reach = computed(() => Math.max(cup.value.lip_diameter_mm, hole.value.diam
 const text = computed(
     () =>
         `Cup in its hole: ${seats[hole.value.seat]}; hole ${length(hole.value.diameter_mm, props.units)}, ` +
-        `bearing ${number(hole.value.bearing_mm, 1, 'mm')} ` +
+        `bearing ${fine(hole.value.bearing_mm, props.units)} ` +
         `each side, ` +
-        `play ${number(hole.value.play_mm, 1, 'mm')}` +
+        `play ${fine(hole.value.play_mm, props.units)}` +
         `${hole.value.raise_mm > 0 ? `, raised ${length(hole.value.raise_mm, props.units)}` : ''}.`,
 );
 </script>
@@ -64,7 +64,7 @@ const text = computed(
             </g>
             <text :x="middle" :y="size.height - 26" text-anchor="middle" class="strong">{{ seats[hole.seat] }}</text>
             <text :x="middle" :y="size.height - 10" text-anchor="middle" class="quiet">
-                bearing {{ number(hole.bearing_mm, 1) }} · play {{ number(hole.play_mm, 1) }} mm
+                bearing {{ fine(hole.bearing_mm, units) }} · play {{ fine(hole.play_mm, units) }}
                 <tspan v-if="hole.raise_mm > 0">· raised {{ dimension(hole.raise_mm, units) }}</tspan>
             </text>
         </svg>

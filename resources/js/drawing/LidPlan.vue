@@ -45,8 +45,30 @@ const overhang = computed(() => {
         Math.max(0, ...props.tub.layout.holes.map((h) => Math.abs(h[at]) + leaves(h) / 2 - half));
     return { x: beyond(lid.value.length_mm / 2, 'x_mm'), y: beyond(lid.value.width_mm / 2, 'y_mm') };
 });
+const holes = computed(() => props.tub.layout.holes);
+const unique = (values: number[]): number[] => {
+    const out: number[] = [];
+    for (const v of [...values].sort((a, b) => a - b)) if (out.length === 0 || v - out.at(-1)! > 0.6) out.push(v);
+    return out;
+};
+
+/** Dimension chains from the left and from the front edge, where there is room to read them. */
+const chains = computed(() => {
+    if (!props.dimensions || lid.value.round || props.tub.shape.in_mouth) return null;
+    const xs = [-lid.value.length_mm / 2, ...unique(holes.value.map((h) => h.x_mm))];
+    const ys = [-lid.value.width_mm / 2, ...unique(holes.value.map((h) => h.y_mm))];
+    const steps = (at: number[]): { from: number; to: number }[] => at.slice(1).map((to, i) => ({ from: at[i]!, to }));
+    return { x: xs.length <= 10 ? steps(xs) : [], y: ys.length <= 9 ? steps(ys) : [] };
+});
+
+/** Figures of the chain on the right are as wide as the grower's units make them. */
+const CHAIN_PX = 48;
+const DIGIT_PX = 7;
+const figures = computed(() => Math.max(0, ...(chains.value?.y ?? []).map((c) => dimension(c.to - c.from, props.units).length)));
 const pad = computed(() =>
-    props.dimensions ? { left: 28, top: 58, right: 66, bottom: 40 } : { left: 14, top: 14, right: 14, bottom: 44 },
+    props.dimensions
+        ? { left: 28, top: 58, right: Math.max(66, CHAIN_PX + DIGIT_PX * figures.value), bottom: 40 }
+        : { left: 14, top: 14, right: 14, bottom: 44 },
 );
 const scale = computed(() =>
     Math.max(
@@ -64,7 +86,6 @@ const middle = computed(() => ({
 const X = (mm: number): number => middle.value.x + mm * scale.value;
 const Y = (mm: number): number => middle.value.y - mm * scale.value;
 
-const holes = computed(() => props.tub.layout.holes);
 const cut = (hole: Hole): number => (hole.cup === 2 && props.tub.hole_2 ? props.tub.hole_2 : props.tub.hole).diameter_mm;
 const lip = (hole: Hole): number => (props.tub.shape.cups[hole.cup - 1] ?? props.tub.shape.cup).lip_diameter_mm;
 /** How far centre marks run over the lip; in a jar's mouth they stay inside. */
@@ -74,31 +95,7 @@ const limit = computed(() => props.tub.limits);
 const several = computed(() => props.tub.shape.crops.length > 1);
 
 /** A hole that breaks a limit is drawn in the pen of a stop. */
-const bad = (i: number): boolean => {
-    const h = holes.value[i]!;
-    const under = (value: number | null, least: number): boolean => value !== null && value < least - 1e-6;
-    return (
-        under(h.slack_mm, 0) ||
-        under(h.edge_mm, limit.value.edge_mm) ||
-        under(h.wall_mm, limit.value.wall_mm) ||
-        under(h.keep_out_mm, limit.value.keep_out_mm)
-    );
-};
-
-const unique = (values: number[]): number[] => {
-    const out: number[] = [];
-    for (const v of [...values].sort((a, b) => a - b)) if (out.length === 0 || v - out.at(-1)! > 0.6) out.push(v);
-    return out;
-};
-
-/** Dimension chains from the left and from the front edge, where there is room to read them. */
-const chains = computed(() => {
-    if (!props.dimensions || lid.value.round || props.tub.shape.in_mouth) return null;
-    const xs = [-lid.value.length_mm / 2, ...unique(holes.value.map((h) => h.x_mm))];
-    const ys = [-lid.value.width_mm / 2, ...unique(holes.value.map((h) => h.y_mm))];
-    const steps = (at: number[]): { from: number; to: number }[] => at.slice(1).map((to, i) => ({ from: at[i]!, to }));
-    return { x: xs.length <= 10 ? steps(xs) : [], y: ys.length <= 9 ? steps(ys) : [] };
-});
+const bad = (i: number): boolean => holes.value[i]!.breaks_limit;
 
 const ringRadius = computed(() =>
     lid.value.round && !props.tub.shape.in_mouth ? Math.max(0, ...holes.value.map((h) => h.radius_mm ?? 0)) : 0,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One figure of the reckoning: what it is, its value, what it is held against, and on asking how it comes about. */
+import { useMeasures } from './garden';
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue';
 
 const props = defineProps<{
@@ -18,14 +19,13 @@ const open = ref(false);
 const before = ref('');
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-watch(
-    () => props.value,
-    (_, old) => {
-        before.value = old;
-        clearTimeout(timer);
-        timer = setTimeout(() => (before.value = ''), 2500);
-    },
-);
+/** What a value was is shown for a moment when it changes, but not when only the unit does. */
+const { units } = useMeasures();
+watch([() => props.value, units], ([value, unit], [old, unitBefore]) => {
+    clearTimeout(timer);
+    before.value = unit === unitBefore && value !== old ? old : '';
+    timer = setTimeout(() => (before.value = ''), 2500);
+});
 onBeforeUnmount(() => clearTimeout(timer));
 
 const parts = computed(() => {

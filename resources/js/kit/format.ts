@@ -42,6 +42,9 @@ export function length(mm: number, units: Units): string {
     return units === 'us' ? inches(mm) : plain(halfMillimetres(mm), 1) + GAP + 'mm';
 }
 
+/** A fit, where a sixteenth of an inch is too coarse. */
+export const fine = (mm: number, units: Units): string => (units === 'us' ? number(mm / MM_PER_INCH, 2, 'in') : number(mm, 1, 'mm'));
+
 /** A run of tube or cord as it is sold; a short piece as a length. */
 export function run(mm: number, units: Units): string {
     if (units === 'us') return Math.abs(mm) >= MM_PER_FOOT ? number(mm / MM_PER_FOOT, 1, 'ft') : inches(mm);

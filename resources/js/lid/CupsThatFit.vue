@@ -4,7 +4,7 @@ import Fold from '../kit/Fold.vue';
 import { computed, ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { fromLibrary } from '../kit/edits';
-import { dimension, number } from '../kit/format';
+import { dimension, fine } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf } from '../kit/library';
 import type { Cup } from '../types/garden';
@@ -43,7 +43,7 @@ watch([open, hole], async ([now]) => {
                     <b>{{ c.name }}</b>
                     <span class="faint small">{{
                         c.seat === 'lip'
-                            ? `bears ${number(c.bearing_mm, 1)}, play ${number(c.play_mm, 1, 'mm')}${c.good ? '' : ': poor'}`
+                            ? `bears ${fine(c.bearing_mm, garden.units.value)}, play ${fine(c.play_mm, garden.units.value)}${c.good ? '' : ': poor'}`
                             : `wedges, stands ${dimension(c.raise_mm, garden.units.value)} proud`
                     }}</span>
                 </button>

@@ -9,7 +9,7 @@ import Counter from '../kit/Counter.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { dimension, length, number } from '../kit/format';
+import { dimension, fine, length, number } from '../kit/format';
 import { toneOf } from '../kit/findings';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
@@ -445,7 +445,7 @@ const heldBy = computed(() => {
             <Figure
                 label="Hole"
                 :value="length(hole.diameter_mm, units)"
-                :note="`bearing ${number(hole.bearing_mm, 1)} · play ${number(hole.play_mm, 1)} mm`"
+                :note="`bearing ${fine(hole.bearing_mm, units)} · play ${fine(hole.play_mm, units)}`"
                 :why="report.workings.hole"
             />
             <Figure
@@ -483,7 +483,7 @@ const heldBy = computed(() => {
                 :share="layout.removed_pct / (2 * limits.removed_pct)"
                 :limit="0.5"
                 :tone="toneOf(findings, 'lid.removed')"
-                :note="`over ${number(limits.removed_pct, 0)} lids start to sag`"
+                :note="`over ${number(limits.removed_pct, 0, '%')} lids start to sag`"
             />
             <div v-if="!report.shape.in_mouth && holes.length" class="scribe">
                 <h2>

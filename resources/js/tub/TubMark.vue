@@ -383,8 +383,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     "
                 />
             </Fold>
-            <details :open="fills.length > 0">
-                <summary>Known fills</summary>
+            <Fold title="Known fills" :open="fills.length > 0">
                 <p class="small faint">Pour, read the tape, write all that is in it so far. Two or more correct the measures.</p>
                 <Toggle
                     v-model="byScale"
@@ -487,7 +486,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         Write it down
                     </button>
                 </fieldset>
-            </details>
+            </Fold>
             <Fold title="Walls and where it stands">
                 <div class="stack">
                     <Toggle
