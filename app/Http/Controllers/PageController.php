@@ -10,6 +10,7 @@ use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use App\Models\Garden;
+use App\Version;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -33,7 +34,7 @@ final readonly class PageController
 
     public function gardens(): Response
     {
-        return Inertia::render('Gardens', ['gardens' => GardenList::all()]);
+        return Inertia::render('Gardens', ['gardens' => GardenList::all(), 'version' => Version::NUMBER]);
     }
 
     /** Document and report go as text: what is {} stays {} on the way. */

@@ -188,10 +188,11 @@ final class LidReport
         ];
     }
 
-    /** @return array<string, string|float> */
+    /** @return array<string, string|float|null> */
     private static function cup(Cup $cup): array
     {
         return [
+            'key' => $cup->key,
             'name' => $cup->name,
             'lip_diameter_mm' => $cup->lip,
             'top_diameter_mm' => $cup->top,

@@ -16,7 +16,7 @@ interface Row {
     updated_at: string;
 }
 
-const props = defineProps<{ gardens: Row[] }>();
+const props = defineProps<{ gardens: Row[]; version: string }>();
 
 const MOST_BYTES = 2_000_000;
 const name = ref('');
@@ -183,6 +183,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 /></label>
             </form>
             <p class="small faint">Files end in .kelp.json. You can also drop one on this page.</p>
+            <p class="small faint version">Kelp Tub {{ props.version }}</p>
         </main>
     </div>
 </template>

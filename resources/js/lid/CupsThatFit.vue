@@ -4,17 +4,18 @@ import Fold from '../kit/Fold.vue';
 import { computed, ref, watch } from 'vue';
 import { call } from '../kit/api';
 import { fromLibrary } from '../kit/edits';
-import { dimension, fine } from '../kit/format';
+import { fine, length } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { keyOf } from '../kit/library';
 import type { Cup } from '../types/garden';
 import type { CupFit } from './layouts';
 
 const garden = useGarden();
-const tub = computed(() => garden.tub.value!);
+const units = garden.units;
 const open = ref(false);
 const cups = ref<CupFit[]>([]);
 let turn = 0;
+/** The cup that hangs in it now. */
+const here = computed(() => garden.tubReport.value!.shape.cup.key);
 const hole = computed(() => garden.tubReport.value!.hole.diameter_mm);
 
 /** The hole stays as it is cut; the cup changes. */
@@ -39,12 +40,12 @@ watch([open, hole], async ([now]) => {
         <p class="small faint">A lid that is drilled already: these hang in its holes as they are.</p>
         <ol>
             <li v-for="c in cups" :key="c.cup">
-                <button type="button" :aria-pressed="keyOf(tub.cup ?? 'net-cup-50') === c.cup" @click="choose(c.cup)">
+                <button type="button" :aria-pressed="c.cup === here" @click="choose(c.cup)">
                     <b>{{ c.name }}</b>
                     <span class="faint small">{{
                         c.seat === 'lip'
-                            ? `bears ${fine(c.bearing_mm, garden.units.value)}, play ${fine(c.play_mm, garden.units.value)}${c.good ? '' : ': poor'}`
-                            : `wedges, stands ${dimension(c.raise_mm, garden.units.value)} proud`
+                            ? `bears ${fine(c.bearing_mm, units)}, play ${fine(c.play_mm, units)}${c.good ? '' : ': poor'}`
+                            : `wedges, stands ${length(c.raise_mm, units)} proud`
                     }}</span>
                 </button>
             </li>

@@ -217,7 +217,7 @@ const heldBy = computed(() => {
         <template #set>
             <Pick
                 label="Cup"
-                :model-value="keyOf(tub.cup ?? 'net-cup-50')"
+                :model-value="report.shape.cup.key"
                 :options="cupOptions(garden.library)"
                 filter
                 :at="`${at}/cup`"
