@@ -12,9 +12,8 @@ use stdClass;
  * change nothing.
  *
  * The marks are of figures to thirteen digits: the last ones of a sine or an exponential differ from processor to processor.
- * `KELP_CORPUS=write`
- * writes the marks anew, for a change that is meant; `KELP_CORPUS_DUMP=FILE` writes the whole reports, to the last digit, to compare two
- * states of the code.
+ * `KELP_CORPUS=write` writes the marks anew, for a change that is meant, and `KELP_CORPUS=first` stops at the first garden that differs;
+ * `KELP_CORPUS_DUMP=FILE` writes the whole reports, to the last digit, to compare two states of the code.
  */
 final class Corpus
 {

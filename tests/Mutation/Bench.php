@@ -54,6 +54,7 @@ final class Bench
                 ...self::files($tests),
             ],
             $this->folder,
+            ['KELP_CORPUS' => 'first'],
         );
         $this->running->setTimeout($seconds)->start();
     }
