@@ -14,7 +14,7 @@ function comesAt(callable $garden, float $without, float $with, string $finding)
 {
     $there = static fn (float $x): bool => in_array($finding, Gardens::findings($garden($x)), true);
     expect($there($without))->toBeFalse("$finding is there at $without")->and($there($with))->toBeTrue("$finding is not there at $with");
-    while (abs($with - $without) > 1.0e-5 * abs($with)) {
+    while (abs($with - $without) > 1.0e-6 * abs($with)) {
         $middle = ($without + $with) / 2;
         if ($middle === $without || $middle === $with) {
             break;
@@ -69,7 +69,10 @@ it('speaks up just past the mark, and not before it', function (
 
     expect($value)->toEqualWithDelta($threshold, max(abs($threshold), 1.0) * 1.0e-4);
 })->with(function () {
-    $site = static fn (string $key, array $tub = []): callable => static fn (float $x): Garden => Gardens::tub($tub, ['site' => [$key => $x]]);
+    $site = static fn (string $key, array $tub = []): callable => static fn (float $x): Garden => Gardens::tub(
+        $tub,
+        ['site' => [$key => $x]],
+    );
     $report = static fn (string $part, string $key): callable => static fn (Garden $g): float => Gardens::report($g)->tubs[0]->$part->$key;
     $kg = static fn (Garden $g): float => Gardens::report($g)->tubs[0]->mass_kg;
 
@@ -107,7 +110,8 @@ it('speaks up just past the mark, and not before it', function (
     yield 'a lip that hardly bears on a thin lid' => [$thin, 54, 56, 'stop cup.bearing', 1.5, $report('hole', 'bearing_mm')];
     $loose = ['lip_diameter_mm' => 70, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 52];
     yield 'a cup that wobbles' => [
-        static fn (float $x) => Gardens::tub(['vessel' => box(120, 120, 300), 'cup' => $loose, 'hole_mm' => $x]), 52, 56, 'mind cup.play', 4, $report('hole', 'play_mm'),
+        static fn (float $x) => Gardens::tub(['vessel' => box(120, 120, 300), 'cup' => $loose, 'hole_mm' => $x]),
+        52, 56, 'mind cup.play', 4, $report('hole', 'play_mm'),
     ];
     yield 'a cup through its hole' => [$hole, 56, 60, 'stop cup.falls-through', 58];
     yield 'a cup wedged' => [$hole, 52, 48, 'mind cup.wedged', 50];
@@ -145,7 +149,9 @@ it('speaks up just past the mark, and not before it', function (
     ];
     yield 'a hole over the edge' => [static fn (float $x) => $lid([[0, 0], [$x, 0]]), 200, 240, 'stop lid.edge', 250 - 27];
     $wide = ['lid' => ['length_mm' => 700]];
-    yield 'a cup near the wall' => [static fn (float $x) => $lid([[0, 0], [$x, 0]], 'plain', $wide), 200, 222, 'mend lid.wall', 250 - 25 - 5];
+    yield 'a cup near the wall' => [
+        static fn (float $x) => $lid([[0, 0], [$x, 0]], 'plain', $wide), 200, 222, 'mend lid.wall', 250 - 25 - 5,
+    ];
     yield 'a cup in the wall' => [static fn (float $x) => $lid([[0, 0], [$x, 0]], 'plain', $wide), 200, 250, 'stop lid.wall', 250 - 25];
     $latch = ['lid' => ['keep_outs' => [['x_mm' => 0, 'y_mm' => 0, 'length_mm' => 40, 'width_mm' => 40]]]];
     yield 'a cup near a latch' => [static fn (float $x) => $lid([[$x, 0]], 'plain', $latch), 80, 40, 'mend lid.keep-out', 20 + 29 + 5];
@@ -153,7 +159,7 @@ it('speaks up just past the mark, and not before it', function (
     $holes = static fn (float $x): Garden => Gardens::tub([
         'vessel' => box(160, 160, 300), 'hole_mm' => $x, 'layout' => byHand([-40, -40], [-40, 40], [40, -40], [40, 40]),
     ]);
-    yield 'over a third cut away' => [$holes, 40, 66, 'mind lid.removed', 35, $share];
+    yield 'over a third cut away' => [$holes, 40, 60, 'mind lid.removed', 35, $share];
     yield 'over half cut away' => [$holes, 60, 80, 'stop lid.removed', 50, $share];
     yield 'crowded on a lid that leaves no room to lean out' => [
         static fn (float $x) => Gardens::tub([
@@ -207,7 +213,8 @@ it('speaks up just past the mark, and not before it', function (
     };
     yield 'too little air half-way' => [$still, 150, 300, 'mind passive.gap', 10, $gap(0.5)];
     yield 'too little air at harvest' => [
-        static fn (float $x) => $still(120, ['planned_top_ups' => [['day' => 31, 'litres' => $x]]]), 1, 4, 'mind passive.gap', 25, $gap(1.0),
+        static fn (float $x) => $still(120, ['planned_top_ups' => [['day' => 31, 'litres' => $x]]]),
+        1, 4, 'mind passive.gap', 25, $gap(1.0),
     ];
     $poured = static fn (float $day): callable => static fn (float $x): Garden => Gardens::tub([
         'system' => 'passive', 'vessel' => box(400, 300, 300), 'crop' => 'lettuce-leaf', 'top_ups' => 'none',
