@@ -91,8 +91,8 @@ while ($queue !== [] || $jobs !== []) {
         };
         unset($jobs[$b]);
         $results[] = [$mutant, $result];
-        fprintf(STDERR, "%d of %d, %d s: %s\n", count($results), count($mutants), (hrtime(true) - $started) / 1e9, $result === 'caught' ? $result
-            : "$result: ".$mutant->says($code[$mutant->file]));
+        $what = $result === 'caught' ? '' : ': '.$mutant->says($code[$mutant->file]);
+        fprintf(STDERR, "%d of %d, %d s: %s%s\n", count($results), count($mutants), (hrtime(true) - $started) / 1e9, $result, $what);
     }
     usleep(10_000);
 }

@@ -36,9 +36,11 @@ final class AirWorkings
                 $w->number($balance->saturation, 1, 'mg/L'),
             ),
             'thumb_l_min' => self::thumb($air, $working, $w),
-            'outage_min' => $outage === null
-                ? "Without air the surface alone keeps the oxygen above $mark."
-                : sprintf('The time in which roots take the oxygen in %s down to %s with the pump off.', $w->volume($working), $mark),
+            'outage_min' => match ($outage) {
+                null => "Without air the surface alone keeps the oxygen above $mark.",
+                0.0 => "The oxygen is under $mark already, with the pump on.",
+                default => 'The time in which roots take the oxygen in '.$w->volume($working)." down to $mark with the pump off.",
+            },
         ];
     }
 

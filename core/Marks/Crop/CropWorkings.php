@@ -70,9 +70,9 @@ final class CropWorkings
         }
 
         return sprintf(
-            '%d plants drink %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used '
+            '%s %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used '
                 .'before the lowest level.',
-            $plan->plants->count,
+            $plan->plants->count === 1 ? 'One plant drinks' : "{$plan->plants->count} plants drink",
             $w->volume($use->toHarvest),
             $w->number($plan->plants->climate, 2),
             $w->volume($use->peakDaily()),

@@ -1,0 +1,291 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Air\Bubble;
+use KelpTub\Core\Air\Line;
+use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Air\Saturation;
+use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Air\SubmergedShare;
+use KelpTub\Core\Air\Tube;
+use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Feed\DripCycle;
+use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Lid\Raft;
+use KelpTub\Core\Vessel\NestedPair;
+use KelpTub\Core\Vessel\Weight;
+use Tests\Core\Gardens;
+
+/** @return array<string, mixed> straight walls, so that volumes are lengths multiplied */
+function straightBox(float $length, float $width, float $height): array
+{
+    $section = ['length_mm' => $length, 'width_mm' => $width, 'corner_radius_mm' => 0];
+
+    return ['kind' => 'tote', 'stations' => [['height_mm' => 0, ...$section], ['height_mm' => $height, ...$section]], 'empty_kg' => 1.2];
+}
+
+it('gives bubbles the oxygen and the pressure of their size', function (Bubble $bubble, float $perMetre, float $wetting) {
+    $stone = new Stone(null, 'Stone', $bubble, 100, 0.5, 3, 0.0);
+    $line = new Line($stone, 1, 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, false);
+    $opens = 9.81 * 0.2 + $wetting;
+
+    expect(OxygenBalance::standardTransfer($bubble, 1000, 1.0))->toEqualWithDelta($perMetre * 60 * 278.8, 1e-9)
+        ->and($line->flowAt($opens - 1e-6))->toBe(0.0)
+        ->and($line->flowAt($opens + 1e-6))->toBeGreaterThan(0.0)
+        ->and((new Line($stone, 1, 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, true))->flowAt($opens + 1 - 1e-6))->toBe(0.0);
+})->with([[Bubble::Coarse, 0.025, 1.0], [Bubble::Medium, 0.04, 2.0], [Bubble::Fine, 0.06, 5.0]]);
+
+it('knows what share of the roots takes its oxygen from the water', function (GrowingSystem $system, LineChoice $line, float $share) {
+    expect(SubmergedShare::of($system, $line))->toBe($share);
+})->with([
+    [GrowingSystem::Aerated, LineChoice::Touch, 0.85],
+    [GrowingSystem::Aerated, LineChoice::HighStart, 0.85],
+    [GrowingSystem::Aerated, LineChoice::Gap, 0.7],
+    [GrowingSystem::Aerated, LineChoice::DrawnDown, 0.5],
+    [GrowingSystem::Raft, LineChoice::Gap, 0.9],
+    [GrowingSystem::Nursery, LineChoice::Gap, 0.3],
+    [GrowingSystem::Cloner, LineChoice::Gap, 0.1],
+]);
+
+it('reports the demand of the share under water', function (string $system, ?string $line, float $share) {
+    $report = Gardens::report(Gardens::tub(
+        [
+            'system' => $system,
+            'water_line' => $line,
+            'crop' => 'mizuna',
+            'vessel' => 'tote-45',
+            'layout' => ['pattern' => 'grid', 'cups' => 4],
+        ],
+        ['site' => ['water_temperature_c' => 25]],
+    ));
+
+    // Mizuna: 5 mg/h each at 20 °C.
+    expect($report->tubs[0]->oxygen->demand_mg_h)->toEqualWithDelta(4 * 5 * $share * sqrt(2), 1e-9);
+})->with(
+    [['aerated', 'gap', 0.7], ['aerated', 'touch', 0.85], ['aerated', 'drawn-down', 0.5], ['raft', null, 0.9], ['nursery', null, 0.3]],
+);
+
+it('takes salts off the saturation by the middle of the crop\'s strength', function () {
+    $saturation = fn (array $tub): float => Gardens::report(Gardens::tub($tub))->tubs[0]->oxygen->saturation_mg_l;
+
+    // Mizuna 1.2 to 1.8 mS/cm: 0.75 g/L.
+    expect($saturation(['crop' => 'mizuna']))->toEqualWithDelta(Saturation::at(20, 0, 0.75), 1e-12)
+        ->and($saturation([]))->toEqualWithDelta(9.092, 5e-4)
+        ->and($saturation(['crop' => 'mizuna']))->toBeLessThan(9.06);
+});
+
+it('runs a pump day and night', function () {
+    expect((new Pump(null, 'Pump', Pump::straight(4, 20), 2, 4))->kwhAMonth())->toEqualWithDelta(4 * 730 / 1000, 1e-12);
+});
+
+it('thins by the schools of density', function () {
+    [$roomy, $tight] = [Density::Roomy, Density::Tight];
+
+    expect([$roomy->spacingShare(), $roomy->litresShare(), $roomy->daysShare(), $roomy->useShare(), $roomy->oxygenFloor()])
+        ->toBe([1.0, 1.0, 1.0, 1.0, 5.0])
+        ->and([$tight->spacingShare(), $tight->litresShare(), $tight->daysShare(), $tight->useShare(), $tight->oxygenFloor()])
+        ->toBe([0.6, 0.35, 0.75, 0.45, 6.0]);
+});
+
+it('reports the season of the tight school', function () {
+    [$roomy, $tight] = array_map(fn (string $density) => Gardens::report(Gardens::tub([
+        'vessel' => 'tote-45', 'crop' => 'mizuna', 'density' => $density, 'layout' => ['pattern' => 'grid', 'cups' => 4],
+    ]))->tubs[0], ['roomy', 'tight']);
+
+    // Mizuna: 28 days from transplant.
+    expect($roomy->season->harvest_day)->toEqualWithDelta(28, 1e-9)
+        ->and($tight->season->harvest_day)->toEqualWithDelta(21, 1e-9)
+        ->and($tight->season->water_to_harvest_l)->toEqualWithDelta(0.45 * $roomy->season->water_to_harvest_l, 1e-9)
+        ->and($tight->oxygen->demand_mg_h)->toEqualWithDelta(0.45 * $roomy->oxygen->demand_mg_h, 1e-9);
+});
+
+it('knows its other estimates by value', function () {
+    expect([LidMake::Ribbed->leastWeb(), LidMake::Plain->leastWeb(), LidMake::Thin->leastWeb()])->toBe([10.0, 15.0, 25.0])
+        ->and([LidMake::Ribbed->leastEdge(), LidMake::Plain->leastEdge(), LidMake::Thin->leastEdge()])->toBe([20.0, 20.0, 30.0])
+        ->and(OxygenBalance::thumb(20))->toEqualWithDelta([2.6, 5.2], 1e-12)
+        ->and([Weight::WATER_KG_PER_L, Weight::WET_PEBBLES_KG_PER_L, Weight::LIFT_LIMIT_KG])->toBe([1.0, 0.65, 20.0])
+        ->and([NestedPair::WALL_MM, NestedPair::PUMP_ROOM_MM, NestedPair::DEFAULT_BLOCKS_MM, NestedPair::CORD_HOLE_MM])
+        ->toBe([2.5, 70.0, 80.0, 32.0])
+        ->and([Raft::DEFAULT_THICKNESS_MM, Raft::DEFAULT_GAP_MM])->toBe([50.0, 5.0])
+        ->and([DripCycle::LEAST_PER_CUP_L_H, DripCycle::MOST_PER_CUP_L_H, DripCycle::MOST_OFF_MIN])->toBe([1.0, 20.0, 120.0])
+        ->and(array_map(fn (TopUps $t) => $t->passiveShare(), [TopUps::None, TopUps::Level, TopUps::Quarter, TopUps::Half]))
+        ->toEqual([null, 1 / 3, 1 / 4, 1 / 2]);
+});
+
+it('weighs a planted tub', function () {
+    // 400 by 300 by (300 − 52 − 20); two cups of 76.18 mL; a mizuna weighs 240 g.
+    $tub = Gardens::report(Gardens::tub([
+        'vessel' => straightBox(400, 300, 300), 'crop' => 'mizuna', 'layout' => ['pattern' => 'grid', 'cups' => 2],
+    ]))->tubs[0];
+    $kg = 1.2 + 27.36 + 0.65 * 2 * 0.0761815 + 2 * 0.24;
+
+    expect($tub->volume->working_l)->toEqualWithDelta(27.36, 1e-9)
+        ->and($tub->mass_kg)->toEqualWithDelta($kg, 1e-6)
+        ->and($tub->load_kg_m2)->toEqualWithDelta($kg / 0.12, 1e-5);
+});
+
+it('stands the pump of a nested pair on the lower floor, and its line climbs from there', function () {
+    $report = fn (float $height, array $more) => Gardens::report(Gardens::tub(
+        ['vessel' => straightBox(400, 300, 300), 'layout' => ['pattern' => 'single'], ...$more],
+        [],
+        ['height_above_floor_mm' => $height],
+    ));
+    $under = ['under' => ['vessel' => [...straightBox(440, 340, 250), 'floor_mm' => 4], 'blocks_mm' => 90]];
+    $tubing = fn (float $height, array $more): float => $report($height, $more)->air[0]->tubing_mm;
+
+    // The upper stands 94 over the ground and its pump 4: whatever height was said, the tube climbs from 4 to the hole in the wall.
+    expect($tubing(0, $under))->toEqualWithDelta($tubing(500, $under), 1e-9)
+        ->and($tubing(0, $under) - $tubing(0, []))->toEqualWithDelta(94 - 4, 1e-9)
+        ->and($tubing(0, ['stand_mm' => 40]) - $tubing(0, []))->toEqualWithDelta(40, 1e-9)
+        ->and($tubing(0, [...$under, 'stand_mm' => 40]))->toEqualWithDelta($tubing(0, $under), 1e-9);
+});
+
+it('buys a check valve for each outlet that is used by itself, and tees for what is split', function () {
+    $need = function (array $air, array $tub = []): array {
+        $parts = array_column(Gardens::report(Gardens::tub(['count' => 3, ...$tub], [], $air))->parts, 'need', 'key');
+
+        return [$parts['check-valve'] ?? 0.0, $parts['tee'] ?? 0.0];
+    };
+
+    // Three tubs on two outlets: one of them feeds two.
+    expect($need(['joined' => false]))->toEqual([2, 1])
+        ->and($need(['joined' => true]))->toEqual([1, 3])
+        ->and($need(['joined' => false, 'check_valve' => false]))->toEqual([0, 1])
+        ->and($need(['joined' => false], ['count' => 1]))->toEqual([1, 0])
+        ->and($need(['joined' => true], ['count' => 1, 'stones' => ['kind' => 'disc-100', 'count' => 3]]))->toEqual([1, 3]);
+});
+
+it('values what of a pack is used', function () {
+    $own = straightBox(400, 300, 300);
+    $prices = [['part' => 'vessel:tub', 'pack' => 4, 'price' => 10], ['part' => 'cup:tub', 'pack' => 8, 'price' => 4]];
+    $cup = ['lip_diameter_mm' => 58, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 52];
+    $used = fn (array $owned): float => Gardens::report(Gardens::tub(
+        [
+            'system' => 'passive',
+            'vessel' => $own,
+            'cup' => $cup,
+            'layout' => ['pattern' => 'grid', 'cups' => 6],
+            'medium' => ['fill' => 'none', 'plug' => 'none'],
+        ],
+        ['prices' => $prices, 'owned' => ['ph-kit' => 1, ...$owned]],
+    ))->budget->used;
+
+    // One vessel of a pack of four, six cups of a pack of eight; what is owned costs nothing.
+    expect($used([]))->toEqualWithDelta(10 / 4 + 4 * 6 / 8, 1e-9)
+        ->and($used(['cup:tub' => 4]))->toEqualWithDelta(10 / 4 + 4 * 2 / 8, 1e-9)
+        ->and($used(['cup:tub' => 6, 'vessel:tub' => 1]))->toBe(0.0);
+});
+
+it('leaves at most three places of a pattern uncut', function () {
+    $layout = fn (int $cups) => Gardens::report(Gardens::tub([
+        'vessel' => straightBox(600, 400, 300), 'layout' => ['pattern' => 'grid', 'cups' => $cups],
+    ]))->tubs[0]->layout;
+    $grids = [];
+    for ($rows = 1; $rows <= 40; $rows++) {
+        for ($columns = 1; $columns <= 40; $columns++) {
+            $grids[$rows * $columns] = true;
+        }
+    }
+    foreach (range(2, 30) as $cups) {
+        $found = $layout($cups);
+        $uncut = 0;
+        while (! isset($grids[$cups + $uncut])) {
+            $uncut++;
+        }
+        expect($found->count)->toBe($cups)->and($uncut)->toBeLessThanOrEqual(3);
+    }
+});
+
+/** @return array<string, string> how the figures of a straight box come about, 400 by 300 and 300 high */
+function explained(array $tub, array $air = [], array $garden = []): array
+{
+    $tub = ['vessel' => straightBox(400, 300, 300), 'crop' => 'mizuna', 'layout' => ['pattern' => 'grid', 'cups' => 2], ...$tub];
+
+    $workings = get_object_vars(Gardens::report(Gardens::tub($tub, $garden, $air))->tubs[0]->workings);
+
+    return (array) preg_replace('/\x{2009}/u', ' ', $workings);
+}
+
+it('explains its figures with this garden\'s numbers', function () {
+    // Water 300 − 52 = 248 high, of which 100 cannot be used. Climate 2.487·0.45 kPa; 7.83 L by a peak of 2.1005 times the mean of 28 days.
+    expect(explained(['water_line' => 'touch']))->toEqual([
+        'working_l' => 'The measures hold 29.8 L up to the water line at 248 mm; no cup is under water. Down to the lowest useful level at '
+            .'100 mm, 17.8 L can be used.',
+        'mass_kg' => 'Empty 1.2 kg, water 29.8 kg, wet pebbles and plants the rest. Over its floor that is 263 kg/m².',
+        'hole' => 'Bearing (58 mm − 54 mm) / 2 = 2 mm each side; play 54 mm − 50 mm = 4 mm. Measure one cup against the saw, cut one hole, '
+            .'try it, then cut the rest.',
+        'spacing_mm' => 'The least distance between two hole centres. Lips and lid allow 69 mm. Of the plants the two that lack most, '
+            .'or have '
+            .'least to spare, stand 306 mm apart: mizuna wants 150 mm.',
+        'plants' => 'The lid holds 15; 150 mm apart, 6; 29.8 L at 2 L a plant carries 14. The least of them counts.',
+        'dry_day' => '2 plants drink 7.8 L to the first harvest in this climate (factor 1.12), most of it at the end: 588 mL a day. 17.8 L '
+            .'can be used before the lowest level.',
+        'steady_mg_l' => 'Grown roots ask for 9 mg/h. 2.74 L/min of air meets that where the oxygen settles at 8.9 mg/L; the water cannot '
+            .'hold more than 9.1 mg/L, so more air adds ever less.',
+        'thumb_l_min' => 'The rule of thumb says 3.9 to 7.7 L/min, by volume; these roots need less, and the balance decides.',
+        'outage_min' => 'The time in which roots take the oxygen in 29.8 L down to 3 mg/L with the pump off.',
+    ]);
+});
+
+it('explains what differs by what was chosen', function (string $figure, string $says, array $tub, array $air = [], array $garden = []) {
+    expect(explained($tub, $air, $garden)[$figure])->toContain($says);
+})->with([
+    'pebbles under water' => [
+        'working_l',
+        'hold 32.8 L up to the water line at 273 mm; pebbles under water take 34 mL of it.',
+        ['water_line' => 'high-start'],
+    ],
+    'the tight school' => ['spacing_mm', 'mizuna wants 150 mm, or 0.6 of it harvested young.', ['density' => 'tight']],
+    'the tight school\'s water' => ['plants', '90 mm apart, 12; 27.4 L at 700 mL a plant carries 39.', ['density' => 'tight']],
+    'neighbours unlike' => [
+        'spacing_mm',
+        'mizuna and basil want 165 mm.',
+        ['crop' => null, 'crops' => [['crop' => 'mizuna', 'plants' => 1], ['crop' => 'basil', 'plants' => 1]]],
+    ],
+    'crops together' => [
+        'plants',
+        'neighbours at the mean of their spacings, 4; 27.4 L at 2.5 L a plant, taken over the crops, carries 11.',
+        ['crop' => null, 'crops' => [['crop' => 'mizuna', 'plants' => 1], ['crop' => 'basil', 'plants' => 1]]],
+    ],
+    'no crop' => ['plants', 'The lid holds 15. The least', ['crop' => null]],
+    'no neighbours planted' => ['spacing_mm', 'Lips and lid allow 69 mm.', ['crop' => null]],
+    'still water' => ['plants', 'the water carries 6 to harvest.', ['system' => 'passive']],
+    'one plant' => ['dry_day', 'One plant drinks 3.9 L', ['layout' => ['pattern' => 'single']]],
+    'a jar\'s mouth' => [
+        'hole',
+        'takes the body of 50 mm and holds the lip of 58 mm. Nothing is cut.',
+        [
+            'system' => 'passive',
+            'vessel' => [
+                'kind' => 'jar',
+                'stations' => [
+                    ['height_mm' => 0, 'diameter_mm' => 100],
+                    ['height_mm' => 120, 'diameter_mm' => 100],
+                    ['height_mm' => 140, 'diameter_mm' => 52],
+                ],
+            ],
+        ],
+    ],
+    'air enough by the rule of thumb' => ['thumb_l_min', 'The rule of thumb says 3.6 to 7.1 L/min.', [
+        'stones' => ['kind' => 'disc-100', 'count' => 2],
+    ], ['pump' => 'pump-8w-4']],
+    'more air wanted' => [
+        'thumb_l_min',
+        'and the balance agrees that more is wanted.',
+        ['crop' => 'tomato-vine'],
+        ['branches' => [['tub' => 'tub', 'valve' => 0.1]]],
+    ],
+    'too late' => [
+        'outage_min',
+        'The oxygen is under 3 mg/L already',
+        ['crop' => 'tomato-vine'],
+        ['branches' => [['tub' => 'tub', 'valve' => 0.1]]],
+    ],
+    'harmless' => ['outage_min', 'the surface alone keeps the oxygen above 3 mg/L', ['density' => 'tight']],
+    'other units' => ['working_l', 'hold 7.23 gal up to the water line at 9 in', [], [], ['units' => 'us']],
+]);
