@@ -202,12 +202,3 @@ it('puts the Library\'s object in place where its key stands, and keeps the key'
         ->and($document->tubs[0]->vessel->stations)->toHaveCount(2)
         ->and(Gardens::library()->vessels->raw('bucket-20'))->not->toHaveProperty('cover');
 });
-
-it('explains its figures with this garden\'s numbers', function () {
-    $workings = Gardens::report(Gardens::tub(['vessel' => 'tote-45', 'crop' => 'mizuna', 'water_line' => 'high-start']))->tubs[0]->workings;
-
-    expect($workings->working_l)->toContain('273', 'pebbles under water take')
-        ->and($workings->plants)->toContain('The lid holds 34', '150')
-        ->and($workings->hole)->toContain('(58', '54', '2 mm each side')
-        ->and($workings->steady_mg_l)->toContain('mg/h', 'L/min');
-});

@@ -77,3 +77,9 @@ it('converts', function (string $measure, string $unit, string $shown) {
 it('says that a gallon is a US one', function () {
     expect(kelp(['convert', '5 gal', 'L'])->getErrorOutput())->toContain('US gallon');
 });
+
+it('says which version it is', function () {
+    expect(trim(kelp(['--version'])->getOutput()))->toEndWith(App\Version::NUMBER)
+        ->and(json_decode(kelp(['schema', 'garden'])->getOutput(), flags: JSON_THROW_ON_ERROR)->properties->tubs->type)->toBe('array')
+        ->and(json_decode(kelp(['schema', 'report'])->getOutput(), flags: JSON_THROW_ON_ERROR)->properties->tubs->type)->toBe('array');
+});
