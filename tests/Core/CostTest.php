@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\PackCover;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropGroup;
 use KelpTub\Core\Cup\Cup;
 use Tests\Core\Gardens;
 
@@ -170,6 +172,10 @@ it('knows a price for everything the Library offers', function () {
         ...$library->pumps->keys(),
         ...$library->tubes->keys(),
         ...array_keys($library->partNames),
+        ...array_map(fn (Crop $c) => "seed-$c->key", array_filter(
+            iterator_to_array($library->crops),
+            fn (Crop $c) => $c->group !== CropGroup::Cutting,
+        )),
     ];
 
     expect(array_diff($keys, $offered))->toBe([]);
