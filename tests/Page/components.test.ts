@@ -9,6 +9,7 @@ import { OpenGarden, provideGarden } from '../../resources/js/kit/garden';
 import type { Library } from '../../resources/js/kit/library';
 import Measure from '../../resources/js/kit/Measure.vue';
 import { vShown } from '../../resources/js/kit/shown';
+import { MARKS } from '../../resources/js/marks';
 import TideStaff from '../../resources/js/shell/TideStaff.vue';
 import type { Finding } from '../../resources/js/types/report';
 
@@ -194,7 +195,8 @@ describe('TideStaff', () => {
         const wrapper = mount(TideStaff, {
             props: { mark: 'bench', empty: false, findings: [finding('lid.web', 'stop'), finding('crop.light', 'mind')] },
         });
-        expect(wrapper.find('.water').attributes('style')).toContain('height: 40%');
+        // Tub and Crop are sound.
+        expect(wrapper.find('.water').attributes('style')).toContain(`height: ${(2 / MARKS.length) * 100}%`);
         expect(wrapper.text()).toContain('The plan is sound up to Crop.');
         expect(wrapper.find('[data-mark=lid] .worst').text()).toBe('stop');
     });
