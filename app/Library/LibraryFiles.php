@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use Closure;
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\File\Library;
@@ -71,12 +72,13 @@ final class LibraryFiles
         return (array) $this->json("$name.json");
     }
 
-    /** @return array<string, stdClass> by key */
+    /** @return array<string, Closure(): stdClass> what reads a crop's line, by its key, which stands first in it */
     private function crops(): array
     {
+        [$columns, $lines] = explode("\n", $this->text('crops.csv'), 2);
         $crops = [];
-        foreach ($this->tables()->read(LibraryKind::Crops, $this->text('crops.csv')) as $row) {
-            $crops[(string) $row->key] = $row;
+        foreach (explode("\n", rtrim($lines)) as $line) {
+            $crops[(string) strstr($line, ',', true)] = fn (): stdClass => $this->tables()->read(LibraryKind::Crops, "$columns\n$line")[0];
         }
 
         return $crops;

@@ -48,13 +48,11 @@ final readonly class CrossSection
     /** The section a share $t (0 … 1) of the way towards $other; every dimension runs straight. */
     public function towards(self $other, float $t): self
     {
-        $mix = static fn (float $from, float $to): float => $from + ($to - $from) * $t;
-
         return new self(
             $this->round,
-            $mix($this->length, $other->length),
-            $mix($this->width, $other->width),
-            $mix($this->cornerRadius, $other->cornerRadius),
+            $this->length + ($other->length - $this->length) * $t,
+            $this->width + ($other->width - $this->width) * $t,
+            $this->cornerRadius + ($other->cornerRadius - $this->cornerRadius) * $t,
         );
     }
 

@@ -146,12 +146,12 @@ final readonly class LayoutSpace
         return $this->toKeepOuts($p) - $this->cups[$cup]->cup->lip / 2;
     }
 
-    /** Whether a hole keeps its limits towards edge, wall and keep-outs (3 and 4); one cup alone in the middle needs less edge. */
-    public function holds(Point $p, int $cup, bool $oneInTheMiddle): bool
+    /** Whether edge, wall and keep-outs are far enough from a hole (3 and 4); one cup alone in the middle needs less edge. */
+    public function isClear(float $edge, float $wall, float $keepOut, bool $oneInTheMiddle): bool
     {
-        return $this->edge($p, $cup) >= ($oneInTheMiddle ? self::SINGLE_EDGE_MM : $this->lid->make->leastEdge()) - self::ROUNDING_MM
-            && $this->wall($p, $cup) >= self::WALL_CLEAR_MM - self::ROUNDING_MM
-            && $this->keepOut($p, $cup) >= KeepOut::CLEAR_MM - self::ROUNDING_MM;
+        return $edge >= ($oneInTheMiddle ? self::SINGLE_EDGE_MM : $this->lid->make->leastEdge()) - self::ROUNDING_MM
+            && $wall >= self::WALL_CLEAR_MM - self::ROUNDING_MM
+            && $keepOut >= KeepOut::CLEAR_MM - self::ROUNDING_MM;
     }
 
     public function clearOfKeepOuts(Point $p): bool

@@ -18,7 +18,6 @@ use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Marks\Tub\TubPlans;
 
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
 final class AirRules
@@ -284,9 +283,8 @@ final class AirRules
     /** @return list<Remedy> a stronger pump from the Library with which this branch gets enough, the smallest first */
     private static function stronger(AirPlan $air, int $branch, RuleContext $context): array
     {
-        $planner = new AirPlanner($context->plan->garden->site);
         foreach (self::pumpsBySize($context) as $pump) {
-            $solved = $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs);
+            $solved = AirPlanner::pumpedBy($air, $pump);
             $stones = $air->tubs[$branch]->tub->water->stones;
             if ($stones !== null && $solved->perStone($branch) >= $stones->stone->leastFlow) {
                 return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
@@ -340,10 +338,7 @@ final class AirRules
                     $others = array_values(
                         array_filter($context->plan->get(AirPlans::class)->systems, static fn (AirPlan $a): bool => $a !== $air),
                     );
-                    $solved = $planner->tub(
-                        $plan,
-                        [...$others, $planner->system($air->system->on($pump), $context->plan->get(TubPlans::class)->tubs)],
-                    );
+                    $solved = $planner->tub($plan, [...$others, AirPlanner::pumpedBy($air, $pump)]);
                     if (($solved->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L) {
                         return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
                     }

@@ -109,11 +109,13 @@ final class LidReport
         $outline = $plan->cutting->lid->outline;
         $space = $plan->cutting->space;
         $inMouth = $plan->cutting->inMouth;
+        $oneInTheMiddle = $plan->holes->isOneInTheMiddle();
         $finite = static fn (float $distance): ?float => is_finite($distance) ? $distance : null;
         [$nearest, $slack] = self::nearest($plan);
         $holes = [];
         foreach ($plan->holes->arrangement->points as $i => $p) {
             $cup = $plan->holes->cupAt[$i];
+            [$edge, $wall, $keepOut] = [$space->edge($p, $cup), $space->wall($p, $cup), $space->keepOut($p, $cup)];
             $angle = rad2deg(atan2($p->y, $p->x));
             $holes[] = (object) [
                 'x_mm' => $p->x,
@@ -122,14 +124,11 @@ final class LidReport
                 'slack_mm' => $finite($slack[$i]),
                 'crop' => $plan->plants->cropAt[$i]?->key,
                 'cup' => $cup + 1,
-                'breaks_limit' => ! $inMouth && ($slack[$i] < -self::ROUNDING_MM || ! $space->holds(
-                    $p,
-                    $cup,
-                    $plan->holes->isOneInTheMiddle(),
-                )),
-                'edge_mm' => $inMouth ? null : $space->edge($p, $cup),
-                'wall_mm' => $inMouth ? null : $finite($space->wall($p, $cup)),
-                'keep_out_mm' => $finite($space->keepOut($p, $cup)),
+                'breaks_limit' => ! $inMouth
+                    && ($slack[$i] < -self::ROUNDING_MM || ! $space->isClear($edge, $wall, $keepOut, $oneInTheMiddle)),
+                'edge_mm' => $inMouth ? null : $edge,
+                'wall_mm' => $inMouth ? null : $finite($wall),
+                'keep_out_mm' => $finite($keepOut),
                 'from_left_mm' => $outline->round ? null : $p->x + $outline->length / 2,
                 'from_front_mm' => $outline->round ? null : $p->y + $outline->width / 2,
                 'radius_mm' => $outline->round ? hypot($p->x, $p->y) : null,
