@@ -54,6 +54,39 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
     'wedged' => [['hole_mm' => 44], [], []],
     'bearing' => [['hole_mm' => 56], [], []],
     'cup too small' => [['crop' => 'tomato-dwarf'], [], []],
+    'two sizes of cup, too many' => [
+        [
+            'vessel' => 'tote-45',
+            'crops' => [['crop' => 'strawberry', 'plants' => 12], ['crop' => 'chives', 'plants' => 12]],
+            'cups_2' => 'net-cup-75',
+        ],
+        [],
+        [],
+    ],
+    'two sizes of cup by hand, too close' => [
+        [
+            'vessel' => 'tote-45',
+            'cups_2' => 'net-cup-75',
+            'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 65, 'y_mm' => 0, 'cup' => 2]]],
+        ],
+        [],
+        [],
+    ],
+    'a second size that fits nowhere' => [
+        [
+            'vessel' => 'tote-45',
+            'layout' => ['cups' => 6],
+            'cups_2' => ['lip_diameter_mm' => 400, 'top_diameter_mm' => 380, 'bottom_diameter_mm' => 300, 'height_mm' => 100],
+        ],
+        [],
+        [],
+    ],
+    'a hole that suits neither size' => [['vessel' => 'tote-45', 'hole_mm' => 57.5, 'cups_2' => 'net-cup-75', 'layout' => ['cups' => 4]], [], []],
+    'one of two crops in too small a cup' => [
+        ['vessel' => 'tote-45', 'crops' => [['crop' => 'strawberry', 'plants' => 2], ['crop' => 'chives', 'plants' => 2]]],
+        [],
+        [],
+    ],
     'too many' => [['layout' => ['cups' => 90]], [], []],
     'too many plants' => [['layout' => ['cups' => 4], 'plants' => 6], [], []],
     'over a third cut away' => [['vessel' => 'tote-45', 'layout' => ['cups' => 35]], [], []],
