@@ -350,6 +350,7 @@ td .number {
 .letter {
     display: inline-block;
     min-width: 1.35rem;
+    margin-right: 0.45rem;
     border: 1.5px solid var(--ink);
     text-align: center;
     font: 600 0.8125rem/1.25rem var(--grotesque);

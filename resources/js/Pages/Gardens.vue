@@ -195,6 +195,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
     padding: 2.4rem 1.4rem 4rem;
     min-height: 100vh;
 }
+.version {
+    margin-top: 2.4rem;
+}
 .page.dropping {
     outline: 3px dashed var(--water);
     outline-offset: -12px;

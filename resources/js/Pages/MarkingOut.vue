@@ -154,12 +154,18 @@ header {
     height: 108mm;
 }
 .facts {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(40mm, 1fr));
-    gap: 0.6rem;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem 1.4rem;
     border-block: 1px solid var(--rule);
     padding: 0.5rem 0;
     font-size: 0.875rem;
+}
+.facts p {
+    flex: 1 1 0;
+}
+.facts b {
+    white-space: nowrap;
 }
 .tables {
     display: grid;
