@@ -81,7 +81,11 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
         [],
         [],
     ],
-    'a hole that suits neither size' => [['vessel' => 'tote-45', 'hole_mm' => 57.5, 'cups_2' => 'net-cup-75', 'layout' => ['cups' => 4]], [], []],
+    'a hole that suits neither size' => [
+        ['vessel' => 'tote-45', 'hole_mm' => 57.5, 'cups_2' => 'net-cup-75', 'layout' => ['cups' => 4]],
+        [],
+        [],
+    ],
     'one of two crops in too small a cup' => [
         ['vessel' => 'tote-45', 'crops' => [['crop' => 'strawberry', 'plants' => 2], ['crop' => 'chives', 'plants' => 2]]],
         [],

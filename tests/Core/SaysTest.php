@@ -218,7 +218,8 @@ it('turns its units back', function (string $unit, float $core, float $shown) {
     expect(Unit::named($unit)?->fromCore($core))->toEqualWithDelta($shown, 1e-9)
         ->and(Unit::named($unit)?->toCore($shown))->toEqualWithDelta($core, 1e-9);
 })->with([
-    ['in', 50.8, 2.0], ['cm', 51.0, 5.1], ['°F', 20.0, 68.0], ['gal', 7.570823568, 2.0], ['ppm (500)', 1.2, 600.0], ['ppm (700)', 1.2, 840.0],
+    ['in', 50.8, 2.0], ['cm', 51.0, 5.1], ['°F', 20.0, 68.0], ['gal', 7.570823568, 2.0],
+    ['ppm (500)', 1.2, 600.0], ['ppm (700)', 1.2, 840.0],
 ]);
 
 it('names what was given, and no more of it than fits a line', function () {
