@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use Closure;
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\File\Library;
@@ -23,7 +22,7 @@ final class LibraryFiles
     /** @var array<string, stdClass> schemas that were put together already */
     private array $schemas = [];
 
-    public function __construct(private readonly string $folder)
+    public function __construct(private readonly string $folder, private readonly KeptFiles $kept = new KeptFiles)
     {
     }
 
@@ -56,9 +55,15 @@ final class LibraryFiles
 
     private function joined(string $name): stdClass
     {
-        $files = glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
+        $parts = $this->parts($name);
 
-        return SchemaParts::joined(array_map(fn (string $file): mixed => $this->json("schemas/$name/".basename($file)), $files));
+        return $this->kept->of($parts, static fn (): stdClass => SchemaParts::joined(array_map(self::parsed(...), $parts)));
+    }
+
+    /** @return list<string> the files that a schema is put together from */
+    private function parts(string $name): array
+    {
+        return glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
     }
 
     public function reader(?Library $library = null): GardenReader
@@ -72,27 +77,37 @@ final class LibraryFiles
         return (array) $this->json("$name.json");
     }
 
-    /** @return array<string, Closure(): stdClass> what reads a crop's line, by its key, which stands first in it */
+    /** @return array<string, stdClass> by key */
     private function crops(): array
     {
-        [$columns, $lines] = explode("\n", $this->text('crops.csv'), 2);
-        $crops = [];
-        foreach (explode("\n", rtrim($lines)) as $line) {
-            $crops[(string) strstr($line, ',', true)] = fn (): stdClass => $this->tables()->read(LibraryKind::Crops, "$columns\n$line")[0];
-        }
+        $csv = $this->path('crops.csv');
 
-        return $crops;
+        return $this->kept->of([$csv, ...$this->parts('garden')], function () use ($csv): array {
+            $crops = [];
+            foreach ($this->tables()->read(LibraryKind::Crops, (string) file_get_contents($csv)) as $row) {
+                $crops[(string) $row->key] = $row;
+            }
+
+            return $crops;
+        });
     }
 
     private function json(string $file): mixed
     {
-        return json_decode($this->text($file), false, 64, JSON_THROW_ON_ERROR);
+        $path = $this->path($file);
+
+        return $this->kept->of([$path], static fn (): mixed => self::parsed($path));
     }
 
-    private function text(string $file): string
+    private static function parsed(string $path): mixed
     {
-        $text = is_file("$this->folder/$file") ? file_get_contents("$this->folder/$file") : false;
+        return json_decode((string) file_get_contents($path), false, 64, JSON_THROW_ON_ERROR);
+    }
 
-        return $text !== false ? $text : throw new RuntimeException("The Library file $file is missing from $this->folder.");
+    private function path(string $file): string
+    {
+        $path = "$this->folder/$file";
+
+        return is_readable($path) ? $path : throw new RuntimeException("The Library file $file is missing from $this->folder.");
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
 use Illuminate\Database\Eloquent\Model;
@@ -19,7 +20,10 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(LibraryFiles::class, static fn (): LibraryFiles => new LibraryFiles(base_path('data')));
+        $this->app->singleton(LibraryFiles::class, static fn (): LibraryFiles => new LibraryFiles(
+            base_path('data'),
+            new KeptFiles(storage_path('framework/cache/library')),
+        ));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(
             GardenReader::class,

@@ -24,10 +24,10 @@ final class Shelf implements Countable, IteratorAggregate
     private array $made = [];
 
     /**
-     * @param  array<string, stdClass|Closure(): stdClass>  $raw  by key, in the form a garden file holds them in place, or what reads it
+     * @param  array<string, stdClass>  $raw  by key, in the form a garden file holds them in place
      * @param  Closure(stdClass, string): T  $make
      */
-    public function __construct(private array $raw, private readonly Closure $make)
+    public function __construct(private readonly array $raw, private readonly Closure $make)
     {
     }
 
@@ -45,15 +45,13 @@ final class Shelf implements Countable, IteratorAggregate
     /** The thing as a garden file would hold it in place. */
     public function raw(string $key): stdClass
     {
-        $raw = $this->raw[$key] ?? throw new InvalidArgumentException("The Library has no $key.");
-
-        return $this->raw[$key] = $raw instanceof Closure ? $raw() : $raw;
+        return $this->raw[$key] ?? throw new InvalidArgumentException("The Library has no $key.");
     }
 
     /** @return array<string, stdClass> all of it as it is kept */
     public function documents(): array
     {
-        return array_combine($this->keys(), array_map($this->raw(...), $this->keys()));
+        return $this->raw;
     }
 
     /**

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use Closure;
+
+/**
+ * What is read from data files, kept as PHP beside them: the server has that compiled already, where it would parse the files anew for each
+ * request. What is kept goes by the files' names, times and sizes, so a changed file is read again. Where nothing can be kept the files are
+ * read.
+ */
+final readonly class KeptFiles
+{
+    /** @param  string|null  $folder  for what is kept; null to keep nothing */
+    public function __construct(private ?string $folder = null)
+    {
+    }
+
+    /**
+     * @template T
+     *
+     * @param  list<string>  $files
+     * @param  Closure(): T  $read  made of objects without a class, lists and plain values
+     * @return T
+     */
+    public function of(array $files, Closure $read): mixed
+    {
+        if ($this->folder === null) {
+            return $read();
+        }
+        $marks = array_map(static fn (string $file): string => $file.' '.@filemtime($file).' '.@filesize($file), $files);
+        $kept = "$this->folder/".hash('xxh128', implode("\n", $marks)).'.php';
+        if (is_file($kept)) {
+            return require $kept;
+        }
+        $value = $read();
+        $this->keep($kept, $value);
+
+        return $value;
+    }
+
+    /** Whole or not at all: another request may read it while it is written. */
+    private function keep(string $kept, mixed $value): void
+    {
+        if (! is_dir((string) $this->folder) && ! @mkdir((string) $this->folder, 0775, true)) {
+            return;
+        }
+        $new = @tempnam((string) $this->folder, 'new');
+        if ($new === false || @file_put_contents($new, '<?php return '.var_export($value, true).";\n") === false || ! @rename($new, $kept)) {
+            @unlink((string) $new);
+        }
+    }
+}
