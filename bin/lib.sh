@@ -95,6 +95,8 @@ pages() {
 settings() {
     [ -f .env ] || cp .env.example .env
     grep -q '^APP_KEY=base64:' .env || step "making a key" php artisan key:generate --force
+    # Made again at the first request, by the code that is there now.
+    rm -rf storage/framework/cache/library
     forget_layouts
 }
 
