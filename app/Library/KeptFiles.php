@@ -48,7 +48,8 @@ final readonly class KeptFiles
             return;
         }
         $new = @tempnam((string) $this->folder, 'new');
-        if ($new === false || @file_put_contents($new, '<?php return '.var_export($value, true).";\n") === false || ! @rename($new, $kept)) {
+        $php = '<?php return '.var_export($value, true).";\n";
+        if ($new === false || @file_put_contents($new, $php) === false || ! @rename($new, $kept)) {
             @unlink((string) $new);
         }
     }
