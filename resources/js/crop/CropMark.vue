@@ -75,6 +75,8 @@ const side = ref<HTMLElement | null>(null);
 const box = useBox(side);
 const tall = computed(() => topOf(report.value) + plantsOf(report.value) + 40);
 const scale = computed(() => Math.max(0.03, Math.min((box.width - 30) / (widthOf(report.value) + 40), (box.height - 40) / tall.value)));
+const plants = (count: number): string => (count === 1 ? '1 plant' : `${count} plants`);
+
 const LIMITS = { lid: 'the lid sets it', spacing: 'the room between plants sets it', water: 'the water sets it' } as const;
 const carries = computed(() => {
     const c = report.value.capacity;
@@ -180,7 +182,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :list="(data: Record<string, RankedCrop[]>) => data.crops ?? []"
                 :key-of="(c: RankedCrop) => c.crop"
                 :chosen="tub.crop ?? null"
-                :figures="(c: RankedCrop) => `${c.plants}${c.harvest_day ? ` · day ${Math.round(c.harvest_day)}` : ''}`"
+                :figures="(c: RankedCrop) => plants(c.plants) + (c.harvest_day ? ` · day ${Math.round(c.harvest_day)}` : '')"
                 @choose="
                     (key) =>
                         set('change the crop', (t, g) => {
@@ -197,7 +199,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :list="(data: Record<string, RankedVessel[]>) => data.vessels ?? []"
                 :key-of="(v: RankedVessel) => v.vessel"
                 :chosen="keyOf(tub.vessel)"
-                :figures="(v: RankedVessel) => `${v.plants} · ${volume(v.working_l, units)}`"
+                :figures="(v: RankedVessel) => `${plants(v.plants)} · ${volume(v.working_l, units)}`"
                 @choose="
                     (key) =>
                         set('change the vessel', (t) => {

@@ -40,7 +40,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 <template>
     <Fold :title="question" :open="open" @toggle="(now) => (open = now)">
         <p v-if="looking && items.length === 0" class="small faint" role="status">{{ trying }}</p>
-        <ol>
+        <ol class="ranked">
             <li v-for="item in items" :key="keyOf(item)">
                 <button type="button" :aria-pressed="chosen === keyOf(item)" @click="emit('choose', keyOf(item))">
                     <b>{{ item.name }}</b> <span class="faint">{{ figures(item) }}</span>
@@ -54,26 +54,6 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </template>
 
 <style scoped>
-ol {
-    list-style: none;
-    margin: 0.3rem 0 0;
-    padding: 0;
-}
-li button {
-    width: 100%;
-    text-align: left;
-    background: none;
-    border: 0;
-    border-bottom: 1px solid var(--rule);
-    padding: 0.3rem 0.2rem;
-    cursor: pointer;
-    color: var(--ink);
-    display: block;
-}
-li button:hover,
-li button[aria-pressed='true'] {
-    background: var(--shoal);
-}
 li button[aria-pressed='true'] .faint {
     color: var(--ink);
 }

@@ -38,7 +38,7 @@ watch([open, hole], async ([now]) => {
 <template>
     <Fold title="Cups for a hole of {{ dimension(hole, garden.units.value) }}" :open="open" @toggle="(now) => (open = now)">
         <p class="small faint">A lid that is drilled already: these hang in its holes as they are.</p>
-        <ol>
+        <ol class="ranked">
             <li v-for="c in cups" :key="c.cup">
                 <button type="button" :aria-pressed="c.cup === here" @click="choose(c.cup)">
                     <b>{{ c.name }}</b>
@@ -54,24 +54,7 @@ watch([open, hole], async ([now]) => {
 </template>
 
 <style scoped>
-ol {
-    list-style: none;
-    margin: 0.3rem 0 0;
-    padding: 0;
-}
 li button {
-    width: 100%;
-    text-align: left;
-    background: none;
-    border: 0;
-    border-bottom: 1px solid var(--rule);
-    padding: 0.3rem 0.2rem;
-    cursor: pointer;
-    color: var(--ink);
     display: grid;
-}
-li button:hover,
-li button[aria-pressed='true'] {
-    background: var(--shoal);
 }
 </style>
