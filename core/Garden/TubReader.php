@@ -153,13 +153,13 @@ final readonly class TubReader
     }
 
     /** Which of a tub's cups a hole means: 0, 1, or null for none of them. */
-    private static function size(stdClass $tub, int|string $cup): ?int
+    private static function size(stdClass $tub, int|float|string $cup): ?int
     {
         $key = static fn (string|stdClass $given): ?string => is_string($given) ? $given : ($given->key ?? null);
 
         return match (true) {
-            $cup === 1, $cup === $key($tub->cup ?? self::DEFAULT_CUP) => 0,
-            isset($tub->cups_2) && ($cup === 2 || $cup === $key($tub->cups_2)) => 1,
+            $cup === 1, $cup === 1.0, $cup === $key($tub->cup ?? self::DEFAULT_CUP) => 0,
+            isset($tub->cups_2) && (in_array($cup, [2, 2.0], true) || $cup === $key($tub->cups_2)) => 1,
             default => null,
         };
     }

@@ -16,7 +16,7 @@ final class CornersPattern implements Pattern
         }
         if ($count === 5) {
             $halves = GridPattern::corner($space, 1, 1, $leastDistance);
-            if ($halves !== null) {
+            if ($halves !== null && hypot(...$halves) >= $leastDistance) {
                 yield Arrangement::of(PatternKind::Corners, [...self::around(1, 1, ...$halves), new Point(0.0, 0.0)]);
             }
 

@@ -28,6 +28,9 @@ final class AirMark extends Mark
 
     private const DEFAULT_DISTANCE_MM = 1000.0;
 
+    /** A valve is closed, or open by no less than this share. */
+    private const LEAST_VALVE = 0.01;
+
     public function key(): string
     {
         return 'air';
@@ -49,6 +52,12 @@ final class AirMark extends Mark
                 ...PartCheck::part($air->tube ?? self::DEFAULT_TUBE, $library->tubes, "/air/$i/tube", 'tube', PartCheck::tube(...)),
             ];
             foreach ($air->branches ?? [] as $b => $branch) {
+                if (($branch->valve ?? 0) > 0 && $branch->valve < self::LEAST_VALVE) {
+                    $faults[] = new Fault(
+                        "/air/$i/branches/$b/valve",
+                        "is $branch->valve; it is 0 for closed, or from ".self::LEAST_VALVE.' to 1',
+                    );
+                }
                 if (! in_array($branch->tub, $tubs, true)) {
                     $faults[] = new Fault("/air/$i/branches/$b/tub", "is \"$branch->tub\", and no tub of this garden has that id");
                 }

@@ -9,6 +9,7 @@ use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\Marks\Tub\TubParts;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 
@@ -58,6 +59,7 @@ final class AirParts
             new Need('check-valve', $library->partName('check-valve'), NeedKind::Part, self::checkValves($air), stage: NeedStage::Air),
             new Need('tee', $library->partName('tee'), NeedKind::Part, self::tees($air), stage: NeedStage::Air),
             new Need("drill-bit-$bit", "Drill bit $bit mm, for the tube", NeedKind::Tool, 1, stage: NeedStage::Air, shared: true),
+            TubParts::drill($library),
         ];
     }
 

@@ -58,7 +58,6 @@ final class CostMark extends Mark
     {
         return $before->garden->tubs === [] ? [] : [
             new Need('ph-kit', $library->partName('ph-kit'), NeedKind::Consumable, 1),
-            new Need('drill', $library->partName('drill'), NeedKind::Tool, 1),
         ];
     }
 

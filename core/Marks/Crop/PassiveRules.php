@@ -52,9 +52,11 @@ final class PassiveRules
         if ($use === null || $tub->water->topUps !== TopUps::None || $dry === null || $dry >= $use->harvestDay) {
             return null;
         }
+        // Not the sum to each crop's own harvest: those that repeat go on drinking while the others grow.
+        $drunk = $use->until($use->harvestDay);
         $w = $context->write;
         $remedies = [];
-        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $use->toHarvest);
+        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $drunk);
         if ($fewer >= 1 && $fewer < $plan->plants->count) {
             $remedies[] = PlantRemedies::plants($plan, $fewer, $context);
         }
@@ -75,7 +77,7 @@ final class PassiveRules
                     'It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.',
                     $w->number(floor($dry), 0),
                     $w->number(ceil($use->harvestDay - $dry), 0),
-                    $w->volume($use->toHarvest - $plan->water->usable()),
+                    $w->volume($drunk - $plan->water->usable()),
                 )
                 : sprintf(
                     'It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.',
@@ -85,7 +87,7 @@ final class PassiveRules
             sprintf(
                 'The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air '
                     .'roots stay dry.',
-                $w->volume($use->toHarvest),
+                $w->volume($drunk),
                 $w->volume($plan->water->usable()),
             ),
             [

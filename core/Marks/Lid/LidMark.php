@@ -24,7 +24,7 @@ final class LidMark extends Mark
     {
         return ['' => array_merge(
             ...array_map(
-                static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden),
+                static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden, $library),
                 array_values($plan->get(TubPlans::class)->tubs),
             ),
         )];

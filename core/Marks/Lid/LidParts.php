@@ -8,7 +8,9 @@ use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Cup\SawSeries;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Marks\Tub\TubParts;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 
@@ -16,7 +18,7 @@ use KelpTub\Core\Units\QuantityWriter;
 final class LidParts
 {
     /** @return list<Need> */
-    public static function of(TubPlan $plan, Garden $garden): array
+    public static function of(TubPlan $plan, Garden $garden, Library $library): array
     {
         $needs = [];
         foreach ($plan->cutting->sizes as $i => $size) {
@@ -31,6 +33,7 @@ final class LidParts
                     shared: true,
                     owned: SawSeries::has($garden->saws, $hole) ? 1.0 : 0.0,
                 );
+                $needs[] = TubParts::drill($library);
             }
         }
 

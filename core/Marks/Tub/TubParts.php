@@ -157,6 +157,7 @@ final readonly class TubParts
                 shared: true,
                 owned: SawSeries::has($this->garden->saws, NestedPair::CORD_HOLE_MM) ? 1.0 : 0.0,
             ),
+            self::drill($this->library),
         ];
     }
 
@@ -174,6 +175,12 @@ final readonly class TubParts
             )] : []),
             ...($tub->holes->traced && ! $cutting->inMouth ? [$this->knife()] : []),
         ];
+    }
+
+    /** What turns saws and bits; one serves the whole garden, and none is needed where nothing is drilled. */
+    public static function drill(Library $library): Need
+    {
+        return new Need('drill', $library->partName('drill'), NeedKind::Tool, 1, shared: true);
     }
 
     private function knife(): Need
