@@ -13,10 +13,11 @@ use Tests\Mutation\Reach;
 $root = dirname(__DIR__, 2);
 require "$root/vendor/autoload.php";
 
-$options = getopt('', ['most:', 'seed:', 'folder:', 'everything', 'workers:', 'php:']);
+$options = getopt('', ['most:', 'seed:', 'folder:', 'everything', 'minutes:', 'workers:', 'php:']);
 $most = isset($options['everything']) ? PHP_INT_MAX : (int) ($options['most'] ?? 400);
 $seed = (int) ($options['seed'] ?? 1);
 $folder = (string) ($options['folder'] ?? '');
+$minutes = isset($options['everything']) ? INF : (float) ($options['minutes'] ?? 22);
 $php = explode(' ', (string) ($options['php'] ?? 'php'));
 
 /** Tests of more seconds than this are asked last, when all quick ones have passed. */
@@ -65,6 +66,7 @@ $results = $jobs = [];
 $queue = $mutants;
 $started = hrtime(true);
 while ($queue !== [] || $jobs !== []) {
+    $queue = hrtime(true) - $started < $minutes * 60e9 ? $queue : [];
     foreach ($benches as $b => $bench) {
         [$mutant, $left] = $jobs[$b] ?? [$next = array_shift($queue), $next === null ? [] : $rounds($next)];
         if ($mutant === null) {
@@ -102,7 +104,7 @@ foreach ($results as [$mutant, $result]) {
     $by[$mutant->folder()][$result] = ($by[$mutant->folder()][$result] ?? 0) + 1;
 }
 ksort($by);
-printf("%d of %d places, seed %d, %d s\n\n", count($mutants), $all, $seed, (hrtime(true) - $started) / 1e9);
+printf("%d of %d places, seed %d, %d s\n\n", count($results), $all, $seed, (hrtime(true) - $started) / 1e9);
 echo "| folder | broken | caught | share | by the kept reports and no quick test |\n|---|---|---|---|---|\n";
 $row = static function (string $name, array $counts): void {
     $kept = $counts['caught by the kept reports'] ?? 0;
