@@ -160,6 +160,7 @@ final class Browser
         $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $element->sendKeys($text === '' ? WebDriverKeys::BACKSPACE : $text);
         $element->sendKeys(WebDriverKeys::TAB);
+        $this->until(fn (): bool => (bool) $this->script("return !document.querySelector('input[aria-busy=true]')"), 'for it to be read');
 
         return $this;
     }

@@ -59,16 +59,22 @@ watch(
     { immediate: true },
 );
 
+/** While what was typed is being read. */
+const busy = ref(false);
+
 async function typed(value: string | undefined): Promise<void> {
     text.value = value ?? '';
     const turn = ++asked;
     if (text.value.trim() === '' && props.optional) {
+        busy.value = false;
         error.value = note.value = '';
         emit('update:modelValue', null);
         return;
     }
+    busy.value = true;
     const reading = await read(text.value, props.dimension, measures.units.value, props.way);
     if (turn !== asked) return;
+    busy.value = false;
     if ('error' in reading) {
         error.value = reading.error;
         note.value = '';
@@ -106,6 +112,7 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
             :id="id"
             class="text"
             :value="text"
+            :aria-busy="busy"
             :aria-invalid="fault !== ''"
             :aria-describedby="`${id}-note`"
             autocomplete="off"
