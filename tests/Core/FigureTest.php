@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\Line;
+use KelpTub\Core\Air\Network;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Saturation;
@@ -12,11 +13,15 @@ use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
+use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Feed\DripCycle;
+use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\Raft;
+use KelpTub\Core\Units\Unit;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Weight;
 use Tests\Core\Gardens;
@@ -283,3 +288,59 @@ it('explains what differs by what was chosen', function (string $figure, string 
     'harmless' => ['outage_min', 'the surface alone keeps the oxygen above 3 mg/L', ['density' => 'tight']],
     'other units' => ['working_l', 'hold 7.23 gal up to the water line at 9 in', [], [], ['units' => 'us']],
 ]);
+
+it('knows every unit by what it is in the core\'s', function (string $unit, float $core) {
+    expect(Unit::named($unit)?->toCore(1.0))->toEqualWithDelta($core, 1e-9 * abs($core));
+})->with([
+    ['mm', 1.0], ['cm', 10.0], ['m', 1000.0], ['in', 25.4], ['ft', 304.8], ['L', 1.0], ['mL', 0.001], ['gal', 3.785411784],
+    ['imp gal', 4.54609], ['qt', 0.946352946], ['tsp', 0.00492892159], ['tbsp', 0.01478676477], ['cup', 0.236588], ['g', 1.0],
+    ['kg', 1000.0], ['lb', 453.59237], ['oz', 453.59237 / 16], ['mS/cm', 1.0], ['µS/cm', 0.001], ['ppm (500)', 1 / 500],
+    ['ppm (700)', 1 / 700], ['°C', 1.0], ['°F', 5 / 9 - 160 / 9], ['L/min', 1.0], ['L/h', 1 / 60], ['kPa', 1.0], ['MPa', 1000.0],
+    ['bar', 100.0], ['mbar', 0.1], ['psi', 6.894757293], ['W', 1.0],
+]);
+
+it('keeps the saws that shops keep', function () {
+    expect(SawSeries::METRIC_MM)->toBe([
+        20, 22, 25, 28, 30, 32, 35, 38, 40, 44, 48, 50, 51, 54, 57, 60, 64, 65, 68, 70, 73, 76, 80, 83, 86, 89, 92, 95, 98, 102, 105, 108,
+        114, 121, 127, 140, 152,
+    ])
+        ->and(count(SawSeries::inchSizes()))->toBe(31)
+        ->and(array_map(fn (int $i): float => SawSeries::inchSizes()[$i], [0, 1, 26, 27, 28, 29, 30]))
+        ->toEqualWithDelta([19.05, 22.225, 101.6, 114.3, 127.0, 139.7, 152.4], 1e-6);
+});
+
+it('is content at the mark itself', function () {
+    $lettuce = fn (array $site): array => Gardens::findings(Gardens::tub(['crop' => 'lettuce-leaf'], ['site' => $site]));
+    $cup = new Cup(null, 'Cup', 58, 48, 36, 52, false);
+
+    expect($lettuce(['light_hours' => 12]))->not->toContain('mind crop.light')
+        ->and($lettuce(['headroom_mm' => 220]))->not->toContain('mind crop.headroom')
+        ->and($lettuce(['water_temperature_c' => 16]))->not->toContain('mind crop.temperature')
+        ->and($lettuce(['water_temperature_c' => 23]))->not->toContain('mind crop.temperature')
+        ->and($lettuce(['water_temperature_c' => 27]))->not->toContain('mend crop.temperature')
+        ->and($lettuce(['water_temperature_c' => 24]))->not->toContain('mind air.warm')
+        ->and($cup->suits(50))->toBeTrue()
+        ->and($cup->suits(50.001))->toBeFalse();
+});
+
+it('gives no air where no line opens, and none over where a stone is wanted but none is there', function () {
+    $weak = new Pump(null, 'Pump', Pump::straight(4, 1), 2, 4);
+    $line = new Line(new Stone(null, 'Stone', Bubble::Fine, 100, 0.5, 3, 0.3), 1, 200, new Tube(null, 'Tube', 4, 6), 500, 1.0, true);
+    foreach ([true, false] as $joined) {
+        $network = Network::solve($weak, [$line, $line, $line], $joined, 0.1);
+        expect($network->flows)->toBe([0.0, 0.0, 0.0])->and($network->total())->toBe(0.0);
+    }
+    expect(Network::solve($weak, [], true, 0.1)->outletsUsed)->toBe(0)
+        ->and(Network::solve($weak, [$line], false, 0.1)->outletsUsed)->toBe(1)
+        ->and(Gardens::findings(Gardens::tub(['stones' => null, 'vessel' => 'tote-90'])))->not->toContain('mind air.far-cup');
+});
+
+it('measures the room of a box in another along both sides and at the corners', function () {
+    $box = new RoundedBox(100, 80, 0);
+
+    expect($box->roomFor(new RoundedBox(90, 60, 0)))->toEqualWithDelta(10, 1e-9)
+        ->and($box->roomFor(new RoundedBox(70, 75, 0)))->toEqualWithDelta(5, 1e-9)
+        ->and((new RoundedBox(100, 80, 40))->roomFor(new RoundedBox(95, 75, 0)))->toBeLessThan(0.0)
+        ->and($box->contains(new RoundedBox(100, 80, 0)))->toBeTrue()
+        ->and($box->contains(new RoundedBox(100.001, 80, 0)))->toBeFalse();
+});
