@@ -96,3 +96,9 @@ it('ranks vessels as each would be planned by itself', function () {
         expect($item->plants)->toBe($tub->capacity->planted)->and($item->working_l)->toEqualWithDelta($tub->volume->working_l, 1e-9);
     }
 });
+
+it('divides nothing among no plants', function () {
+    $plan = Gardens::plan(Gardens::of(['tubs' => []]));
+
+    expect(Comparison::of($plan, [])->litres_per_plant)->toBeNull();
+});

@@ -319,6 +319,12 @@ it('is content at the mark itself', function () {
         ->and($lettuce(['water_temperature_c' => 23]))->not->toContain('mind crop.temperature')
         ->and($lettuce(['water_temperature_c' => 27]))->not->toContain('mend crop.temperature')
         ->and($lettuce(['water_temperature_c' => 24]))->not->toContain('mind air.warm')
+        ->and(Gardens::findings(Gardens::tub(['vessel' => straightBox(400, 300, 300)])))->not->toContain('mind vessel.taper')
+        ->and(Gardens::findings(Gardens::tub([
+            'vessel' => straightBox(600, 400, 300),
+            'crop' => 'lettuce-leaf',
+            'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => -68, 'y_mm' => 0], ['x_mm' => 68, 'y_mm' => 0]]],
+        ])))->toContain('mind crop.spacing')
         ->and($cup->suits(50))->toBeTrue()
         ->and($cup->suits(50.001))->toBeFalse();
 });
