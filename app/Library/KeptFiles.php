@@ -32,8 +32,10 @@ final readonly class KeptFiles
         }
         $marks = array_map(static fn (string $file): string => $file.' '.@filemtime($file).' '.@filesize($file), $files);
         $kept = "$this->folder/".hash('xxh128', implode("\n", $marks)).'.php';
-        if (is_file($kept)) {
-            return require $kept;
+        // It may be swept away between a look and the reading of it; then the files are read.
+        $value = is_file($kept) ? @include $kept : false;
+        if ($value !== false) {
+            return $value;
         }
         $value = $read();
         $this->keep($kept, $value);

@@ -75,9 +75,8 @@ final readonly class Capacity
     }
 
     /**
-     * Plants that the water carries when several crops share it in their proportions; null for a cloner. As byWater(), with sums in
-     * place of
-     * multiples of one plant.
+     * Plants that the water carries when several crops share it in their proportions; null for a cloner. As byWater(), with sums in place
+     * of multiples of one plant.
      *
      * @param  list<CropWish>  $wishes
      */

@@ -10,8 +10,7 @@ use KelpTub\Core\Lid\Arrangement;
 /**
  * What grows in each hole: what was said of a hole set by hand; one crop in the order of the pattern; of several the tallest at the back,
  * where they shade none of the others. Where neighbours then stand nearer than the mean of their spacings, crops (and holes left empty)
- * change
- * places two by two as long as that takes off what is lacking, so that wide ones stand beside narrow ones.
+ * change places two by two as long as that takes off what is lacking, so that wide ones stand beside narrow ones.
  *
  * Source: handbook, rules sections 5 and 6; the exchange is ours.
  */

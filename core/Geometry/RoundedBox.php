@@ -67,9 +67,8 @@ final readonly class RoundedBox
     }
 
     /**
-     * The edge as seen from a point near it: for each flat or round piece that may bind, its distance (positive inside) and the
-     * direction in
-     * which that distance grows. A point in a square corner sees two pieces.
+     * The edge as seen from a point near it: for each flat or round piece that may bind, its distance (positive inside) and the direction
+     * in which that distance grows. A point in a square corner sees two pieces.
      *
      * @return list<array{float, float, float}>
      */

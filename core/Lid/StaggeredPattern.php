@@ -124,8 +124,7 @@ final class StaggeredPattern implements Pattern
 
     /**
      * Whether the least distance may be reached at all: rows must lie so deep for it, and at that depth holes within a row may no longer
-     * be far
-     * enough apart. Each look makes the bounds tighter; a few settle nearly every case without a search.
+     * be far enough apart. Each look makes the bounds tighter; a few settle nearly every case without a search.
      *
      * @param  callable(float): float  $stepAt
      */

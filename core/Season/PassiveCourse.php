@@ -66,8 +66,7 @@ final readonly class PassiveCourse
 
     /**
      * Top-ups of a quarter of the start volume that carry the tub to a day, no more of them than it takes. Each comes as late as it may,
-     * on a
-     * whole day when nine tenths of what can be used are gone: by then the air gap is so deep that a quarter leaves most of it.
+     * on a whole day when nine tenths of what can be used are gone: by then the air gap is so deep that a quarter leaves most of it.
      *
      * @return list<TopUp>|null null where that many are no plan
      */

@@ -45,9 +45,8 @@ final readonly class FillFit
     }
 
     /**
-     * Which fill contradicts the others: the one without which they lie nearest to a line of their own, when they all agree with that.
-     * Of two
-     * fills either may be the wrong one.
+     * Which fill contradicts the others: the one without which they lie nearest to a line of their own, when they all agree with that. Of
+     * two fills either may be the wrong one.
      *
      * @param  list<float>  $volumes
      * @param  list<float>  $litres

@@ -13,9 +13,8 @@ use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
 /**
- * Which vessel suits what is to grow: every vessel planned in place of the tub's own, with as many plants as it carries, best first,
- * each with
- * its reason.
+ * Which vessel suits what is to grow: every vessel planned in place of the tub's own, with as many plants as it carries, best first, each
+ * with its reason.
  *
  * Fewest stops and mends come first; of those that are alike, the one that gives each plant water enough with the least to fill.
  */

@@ -90,8 +90,7 @@ final readonly class HolesPlanner
 
     /**
      * The most plants of several crops whose neighbours keep the mean of their spacings: more than at the widest of them ($apart), no
-     * more than
-     * at the narrowest ($within), as laid out by the regular pattern of so many cups.
+     * more than at the narrowest ($within), as laid out by the regular pattern of so many cups.
      */
     private function mostMixed(float $leastDistance, int $apart, int $within): int
     {
