@@ -20,27 +20,46 @@ final readonly class KeepOut
         $this->box = RoundedBox::of($section);
     }
 
+    /** The same with so much more all round: where the middle of a hole may not go. */
+    public function grown(float $by): self
+    {
+        $section = $this->section;
+
+        return new self($this->x, $this->y, $section->round
+            ? CrossSection::circle($section->length + 2 * $by)
+            : CrossSection::rectangle($section->length + 2 * $by, $section->width + 2 * $by, $section->cornerRadius + $by));
+    }
+
     /**
-     * A point moved straight off the keep-out until it is so far from it; one that is far enough stays.
+     * A point moved the shortest way out to the outline; one that is outside stays.
      *
      * @return array{float, float}
      */
-    public function pushedOff(float $x, float $y, float $by): array
+    public function pushedOut(float $x, float $y): array
     {
-        if ($this->distanceTo($x, $y) >= $by) {
-            return [$x, $y];
-        }
-        $outer = $this->box->inset(-$by);
+        [$distance, $nx, $ny] = $this->edge($x, $y);
+
+        return $distance >= 0.0 ? [$x, $y] : [$x - $distance * $nx, $y - $distance * $ny];
+    }
+
+    /**
+     * The nearest piece of its outline: distance, negative inside, and the direction in which it grows.
+     *
+     * @return array{float, float, float}
+     */
+    public function edge(float $x, float $y): array
+    {
         [$dx, $dy] = [$x - $this->x, $y - $this->y];
-        $across = $outer->halfX - abs($dx);
-        $along = $outer->halfY - abs($dy);
-        if ($across < $along) {
-            $dx = ($dx < 0.0 ? -1 : 1) * $outer->halfX;
-        } else {
-            $dy = ($dy < 0.0 ? -1 : 1) * $outer->halfY;
+        [$sx, $sy] = [$dx < 0.0 ? -1.0 : 1.0, $dy < 0.0 ? -1.0 : 1.0];
+        $qx = abs($dx) - ($this->box->halfX - $this->box->radius);
+        $qy = abs($dy) - ($this->box->halfY - $this->box->radius);
+        if ($qx > 0.0 && $qy > 0.0) {
+            $d = hypot($qx, $qy);
+
+            return [$d - $this->box->radius, $sx * $qx / $d, $sy * $qy / $d];
         }
 
-        return [$this->x + $dx, $this->y + $dy];
+        return $qx > $qy ? [$qx - $this->box->radius, $sx, 0.0] : [$qy - $this->box->radius, 0.0, $sy];
     }
 
     /** Distance from a point to the keep-out in mm, negative inside it. */

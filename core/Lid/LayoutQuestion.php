@@ -29,6 +29,12 @@ final readonly class LayoutQuestion
         return new self($space, "spread $count");
     }
 
+    /** Where do so many cups go at least so far apart, no matter how much farther? */
+    public static function enough(LayoutSpace $space, int $count, float $distance): self
+    {
+        return new self($space, "enough $count ".self::exact($distance));
+    }
+
     /**
      * How many plants of several crops fit? Known by all that it depends on.
      *

@@ -11,7 +11,8 @@ use KelpTub\Core\Geometry\Point;
  *
  * `best` is the arrangement with the greatest least distance; a regular one is preferred when it comes within 3 % of spread, because it is
  * easier to mark out; ties go to the earlier of single, grid, staggered, ring, corners.
- * Where a full-width pattern meets a keep-out it is drawn in until it is clear. Source: handbook, rules section 5.
+ * Where a full-width pattern meets a keep-out it is drawn in until it is clear; where none is, holes are spread round it. Whatever finds
+ * a layout, it leaves here only if every hole keeps its limits. Source: handbook, rules section 5.
  */
 final class LayoutSolver
 {
@@ -27,6 +28,9 @@ final class LayoutSolver
     /** How a pattern is drawn in to clear keep-outs: shares of its full extent. */
     private const DRAWN_IN = [1.0, 0.96, 0.92, 0.88, 0.84, 0.8, 0.75, 0.7, 0.65, 0.6, 0.55, 0.5];
 
+    /** Drawings-in that one lid is worth; then only full-width patterns are looked at, and spreads. */
+    private const MOST_LOOKS = 60_000;
+
     /** @var array<string, Arrangement|null> answers given so far */
     private array $known = [];
 
@@ -37,6 +41,11 @@ final class LayoutSolver
     private array $spread = [];
 
     private bool $waiting = false;
+
+    /** Drawings-in looked at so far. */
+    private int $looks = 0;
+
+    private ?OpenPlaces $places = null;
 
     public function __construct(private readonly LayoutSpace $space, private readonly LayoutMemory $memory = new FreshMemory)
     {
@@ -96,13 +105,14 @@ final class LayoutSolver
 
     private function findMost(PatternKind $kind, float $leastDistance, int $cap): int
     {
-        $most = $this->mostRegular($kind === PatternKind::Spread ? PatternKind::Best : $kind, $leastDistance, $cap);
-        if ($kind === PatternKind::Spread || $kind === PatternKind::Best) {
-            while ($most < min(
-                $cap,
-                self::MOST_SPREAD,
-                $this->space->mostApart($leastDistance),
-            ) && $this->spread($most + 1, $leastDistance) !== null) {
+        if (! $kind->isFree()) {
+            return $this->mostRegular($kind, $leastDistance, $cap);
+        }
+        $most = $this->lattice()?->most($leastDistance, min($cap, self::MOST_HOLES)) ?? 0;
+        $most = max($most, $this->mostRegular(PatternKind::Best, $leastDistance, $cap, $most));
+        if ($most > 0) {
+            $atMost = min($cap, self::MOST_SPREAD, $this->space->mostApart($leastDistance));
+            while ($most < $atMost && $this->canSpread($most + 1, $leastDistance)) {
                 $most++;
             }
         }
@@ -110,20 +120,20 @@ final class LayoutSolver
         return $most;
     }
 
-    /** The same among regular patterns only: at once, whatever spreads are known. */
-    public function mostRegular(PatternKind $kind, float $leastDistance, int $cap): int
+    /** The same among regular patterns only: at once, whatever spreads are known. Counts up to $known are not looked for. */
+    public function mostRegular(PatternKind $kind, float $leastDistance, int $cap, int $known = 0): int
     {
         for ($count = $kind === PatternKind::Single ? 1 : min(
             $cap,
             self::MOST_HOLES,
             $this->space->mostApart($leastDistance),
-        ); $count > 1; $count--) {
+        ); $count > max(1, $known); $count--) {
             if ($this->fits($kind, $count, $leastDistance)) {
                 return $count;
             }
         }
 
-        return $this->fits($kind, 1, $leastDistance) ? 1 : 0;
+        return $known === 0 && $this->fits($kind, 1, $leastDistance) ? 1 : 0;
     }
 
     /** Exactly $count cups as far apart as the pattern lets them be, or null when they cannot stand $leastDistance apart. */
@@ -132,7 +142,7 @@ final class LayoutSolver
         $asked = "$kind->value $count $leastDistance";
         if (! array_key_exists($asked, $this->known)) {
             $this->known[$asked] = match ($kind) {
-                PatternKind::Spread => $this->spread($count, $leastDistance) ?? $this->search(PatternKind::Best, $count, $leastDistance),
+                PatternKind::Spread => $this->spread($count, $leastDistance) ?? $this->standIn($count, $leastDistance),
                 PatternKind::Best => $this->best($count, $leastDistance),
                 default => $this->search($kind, $count, $leastDistance),
             };
@@ -166,7 +176,54 @@ final class LayoutSolver
 
         return $spread !== null && ($regular === null || $regular->holeDistance < self::REGULAR_SHARE * $spread->holeDistance)
             ? $spread
-            : $regular;
+            : $regular ?? $this->standIn($count, $leastDistance);
+    }
+
+    /** What takes the place of a spread: the best regular pattern, or on a lid with keep-outs a lattice where that is wider. */
+    private function standIn(int $count, float $leastDistance): ?Arrangement
+    {
+        $regular = $this->regular($count, $leastDistance);
+        if ($count < 2) {
+            return $regular;
+        }
+        $least = max($leastDistance, ($regular->holeDistance ?? 0.0) + self::TIE_MM);
+        $lattice = $this->lattice()?->arrange($count, $least);
+
+        return $lattice === null
+            ? $regular ?? $this->enough($count, $leastDistance)
+            : $this->allowed($lattice->inRows(), $leastDistance);
+    }
+
+    /** The arrangement where every hole keeps its limits and its distance; null otherwise. Nothing else is ever handed out. */
+    private function allowed(?Arrangement $arrangement, float $leastDistance): ?Arrangement
+    {
+        if ($arrangement === null || ($arrangement->holeDistance ?? INF) < $leastDistance - self::TIE_MM) {
+            return null;
+        }
+        if ($arrangement->count() === 1) {
+            [$only] = $arrangement->points;
+            if (hypot($only->x, $only->y) < self::TIE_MM && $this->space->holdsOneInTheMiddle()) {
+                return $arrangement;
+            }
+        }
+        foreach ($arrangement->points as $point) {
+            if (! $this->space->isOpen($point->x, $point->y)) {
+                return null;
+            }
+        }
+
+        return $arrangement;
+    }
+
+    private function places(): OpenPlaces
+    {
+        return $this->places ??= new OpenPlaces($this->space);
+    }
+
+    /** Only where keep-outs are in the way: elsewhere regular patterns are as good. */
+    private function lattice(): ?LatticePattern
+    {
+        return $this->space->obstacles === [] ? null : new LatticePattern($this->space, $this->places());
     }
 
     /** The spread of so many holes, or null when it is not known yet or does not keep the least distance. */
@@ -186,11 +243,36 @@ final class LayoutSolver
         return $spread !== null && $spread->holeDistance >= $leastDistance ? $spread : null;
     }
 
-    private function solved(int $count): ?Arrangement
+    /** Whether so many holes can be spread so far apart. Round keep-outs, where it takes long, the first that does is enough. */
+    private function canSpread(int $count, float $leastDistance): bool
     {
-        $points = (new SpreadSolver($this->space))->spread($count);
+        return $this->space->obstacles === []
+            ? $this->spread($count, $leastDistance) !== null
+            : $this->enough($count, $leastDistance) !== null;
+    }
 
-        return $points === null ? null : Arrangement::of(PatternKind::Spread, $points)->inRows();
+    /** Some arrangement of so many holes at least so far apart, or null when none is found or there is no time to look. */
+    private function enough(int $count, float $leastDistance): ?Arrangement
+    {
+        if ($this->space->obstacles === [] || $count < 2 || $count > self::MOST_SPREAD) {
+            return null;
+        }
+        $question = LayoutQuestion::enough($this->space, $count, $leastDistance);
+        if (! $this->memory->maySolve() && $this->memory->recall($question) === null) {
+            $this->waiting = true;
+
+            return null;
+        }
+
+        return $this->rememberedLayout($question, fn (): ?Arrangement => $this->solved($count, $leastDistance));
+    }
+
+    private function solved(int $count, ?float $enough = null): ?Arrangement
+    {
+        $solver = new SpreadSolver($this->space, $this->space->obstacles === [] ? null : $this->places());
+        $points = $solver->spread($count, $enough);
+
+        return $points === null ? null : $this->allowed(Arrangement::of(PatternKind::Spread, $points)->inRows(), $enough ?? 0.0);
     }
 
     /** Whether any pattern of the kind takes $count cups at the least distance. */
@@ -244,25 +326,32 @@ final class LayoutSolver
     {
         $touching = $this->firstTouching($arrangement->points);
         if ($touching === null) {
-            return $arrangement;
+            return $this->allowed($arrangement, $leastDistance);
         }
         $best = null;
+        $places = $this->places();
         foreach (self::DRAWN_IN as $alongX) {
             foreach (self::DRAWN_IN as $alongY) {
                 // No distance shrinks less than the axis that is drawn in less.
-                if (max($alongX, $alongY) * $arrangement->holeDistance < max($leastDistance, $best->holeDistance ?? 0.0)) {
+                if (
+                    max($alongX, $alongY) * $arrangement->holeDistance < max($leastDistance, $best->holeDistance ?? 0.0)
+                    || ++$this->looks > self::MOST_LOOKS
+                ) {
                     break;
                 }
-                // The hole that touched is asked first: mostly it still does.
-                if (! $this->space->clearOfKeepOuts(new Point($touching->x * $alongX, $touching->y * $alongY))) {
+                // The hole that touched last is asked first: mostly it still does.
+                if (! $places->isOpen($touching->x * $alongX, $touching->y * $alongY)) {
                     continue;
                 }
                 $points = array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $arrangement->points);
-                if ($this->firstTouching($points) !== null) {
+                $still = $this->firstTouching($points);
+                if ($still !== null) {
+                    $touching = new Point($still->x / $alongX, $still->y / $alongY);
+
                     continue;
                 }
-                $drawn = Arrangement::of($arrangement->pattern, $points);
-                if ($drawn->holeDistance >= max($leastDistance, $best->holeDistance ?? 0.0)) {
+                $drawn = $this->allowed(Arrangement::of($arrangement->pattern, $points), max($leastDistance, $best->holeDistance ?? 0.0));
+                if ($drawn !== null) {
                     $best = $drawn;
                     if ($any) {
                         return $best;
@@ -277,11 +366,12 @@ final class LayoutSolver
     /** @param  list<Point>  $points */
     private function firstTouching(array $points): ?Point
     {
-        if ($this->space->lid->keepOuts === []) {
+        if ($this->space->obstacles === []) {
             return null;
         }
+        $places = $this->places();
         foreach ($points as $point) {
-            if (! $this->space->clearOfKeepOuts($point)) {
+            if (! $places->isOpen($point->x, $point->y)) {
                 return $point;
             }
         }

@@ -34,6 +34,9 @@ final readonly class LayoutSpace
 
     private const ROUNDING_MM = 1.0e-6;
 
+    /** Raised whenever the same space is laid out otherwise than before, so that nothing remembered is taken for it. */
+    private const VERSION = 2;
+
     private RoundedBox $outline;
 
     /** @var list<list<array{RoundedBox, float}>> for each cup the wall at each height that matters, with the cup's radius there */
@@ -41,6 +44,9 @@ final readonly class LayoutSpace
 
     /** @var list<RoundedBox> hole centres lie in all of these */
     public array $boxes;
+
+    /** @var list<KeepOut> keep-outs in the way, as far out as no hole centre may go: none where a lid has none or they lie off the boxes */
+    public array $obstacles;
 
     /** The same for spaces in which holes may go to the same places: what is found out about one is remembered by it. */
     public string $fingerprint;
@@ -65,7 +71,9 @@ final readonly class LayoutSpace
             }
         }
         $this->boxes = self::tightest($boxes);
+        $this->obstacles = $this->inTheWay($lid->keepOuts);
         $this->fingerprint = hash('xxh128', serialize([
+            self::VERSION,
             array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),
             array_map(
                 static fn (KeepOut $k): array => [
@@ -207,15 +215,46 @@ final readonly class LayoutSpace
         return $reach;
     }
 
+    /** How far inside the edges that bind a hole's centre a point lies, mm; negative outside. Keep-outs are not looked at. */
+    public function inside(float $x, float $y): float
+    {
+        $least = INF;
+        foreach ($this->boxes as $box) {
+            $least = min($least, $box->clearance($x, $y));
+        }
+
+        return $least;
+    }
+
     /**
-     * The nearest place to a point where a hole may go.
+     * Whether any of the tub's cups may hang in a hole there, as one of several.
      *
+     * @param  list<KeepOut>|null  $obstacles  those that may be near, where that is known
+     */
+    public function isOpen(float $x, float $y, ?array $obstacles = null): bool
+    {
+        if ($this->inside($x, $y) < -self::ROUNDING_MM) {
+            return false;
+        }
+        foreach ($obstacles ?? $this->obstacles as $obstacle) {
+            if ($obstacle->distanceTo($x, $y) < -self::ROUNDING_MM) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * A point brought off each keep-out and into each box in turn: what is left of the others may stand in its way again.
+     *
+     * @param  list<KeepOut>|null  $obstacles  those that may be near, where that is known
      * @return array{float, float}
      */
-    public function nearest(float $x, float $y): array
+    public function nearest(float $x, float $y, ?array $obstacles = null): array
     {
-        foreach ($this->lid->keepOuts as $keepOut) {
-            [$x, $y] = $keepOut->pushedOff($x, $y, $this->lip / 2 + KeepOut::CLEAR_MM);
+        foreach ($obstacles ?? $this->obstacles as $obstacle) {
+            [$x, $y] = $obstacle->pushedOut($x, $y);
         }
         foreach ($this->boxes as $box) {
             [$x, $y] = $box->nearest($x, $y);
@@ -237,6 +276,9 @@ final readonly class LayoutSpace
                 $edges[] = [2 * $b + $p, $distance];
             }
         }
+        foreach ($this->obstacles as $o => $obstacle) {
+            $edges[] = [2 * count($this->boxes) + $o, $obstacle->distanceTo($x, $y)];
+        }
 
         return $edges;
     }
@@ -248,6 +290,10 @@ final readonly class LayoutSpace
      */
     public function edgePiece(int $piece, float $x, float $y): array
     {
+        $ofBoxes = 2 * count($this->boxes);
+        if ($piece >= $ofBoxes) {
+            return $this->obstacles[$piece - $ofBoxes]->edge($x, $y);
+        }
         $pieces = $this->boxes[intdiv($piece, 2)]->pieces($x, $y);
 
         return $pieces[$piece % 2] ?? $pieces[0];
@@ -289,6 +335,29 @@ final readonly class LayoutSpace
     public function reachRound(): float
     {
         return min(INF, ...array_map(static fn (RoundedBox $b): float => min($b->halfX, $b->halfY), $this->boxes));
+    }
+
+    /**
+     * Those keep-outs that reach into where holes may go, grown by half a lip and the space to it.
+     *
+     * @param  list<KeepOut>  $keepOuts
+     * @return list<KeepOut>
+     */
+    private function inTheWay(array $keepOuts): array
+    {
+        [$wide, $deep] = [$this->reachX(0.0), $this->reachY(0.0)];
+        $obstacles = [];
+        foreach ($keepOuts as $keepOut) {
+            $grown = $keepOut->grown($this->lip / 2 + KeepOut::CLEAR_MM);
+            if (
+                abs($grown->x) - $grown->section->length / 2 < $wide - self::ROUNDING_MM
+                && abs($grown->y) - $grown->section->width / 2 < $deep - self::ROUNDING_MM
+            ) {
+                $obstacles[] = $grown;
+            }
+        }
+
+        return $obstacles;
     }
 
     /**

@@ -22,4 +22,10 @@ enum PatternKind: string
     {
         return [self::Single, self::Grid, self::Staggered, self::Ring, self::Corners];
     }
+
+    /** Whether holes may go anywhere that their limits allow, in a regular pattern or not. */
+    public function isFree(): bool
+    {
+        return $this === self::Best || $this === self::Spread;
+    }
 }

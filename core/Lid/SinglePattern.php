@@ -6,13 +6,16 @@ namespace KelpTub\Core\Lid;
 
 use KelpTub\Core\Geometry\Point;
 
-/** One cup in the middle of the lid. */
+/** One cup in the middle of the lid, or as near to it as keep-outs let it. */
 final class SinglePattern implements Pattern
 {
     public function arrange(LayoutSpace $space, int $count, float $leastDistance): iterable
     {
-        return $count === 1 && $space->holdsOneInTheMiddle()
-            ? [Arrangement::of(PatternKind::Single, [new Point(0.0, 0.0)])]
-            : [];
+        if ($count !== 1) {
+            return [];
+        }
+        $place = $space->holdsOneInTheMiddle() ? new Point(0.0, 0.0) : (new OpenPlaces($space))->nearestToMiddle();
+
+        return $place === null ? [] : [Arrangement::of(PatternKind::Single, [$place])];
     }
 }

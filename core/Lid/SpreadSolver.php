@@ -53,6 +53,17 @@ final class SpreadSolver
 
     private const MOST_REGULAR = 10;
 
+    /** On a lid with keep-outs lattices are worth beginning from, down to this share of the bound. */
+    private const LATTICE_SHARE = 0.2;
+
+    /** Bringing a hole off keep-outs takes as long as so many pair looks. */
+    private const OFF = 6.0;
+
+    /** Starts made, and the part of the shakes, where only enough room is looked for. */
+    private const STARTS_OF_ENOUGH = 10;
+
+    private const SHAKES_OF_ENOUGH = 2;
+
     private int $seed = 1;
 
     /** @var array<int, float> */
@@ -64,7 +75,8 @@ final class SpreadSolver
     /** @var list<array{float, float, float, float, float}> half extents, flat halves and radius of each box of the space */
     private readonly array $boxes;
 
-    public function __construct(private readonly LayoutSpace $space)
+    /** @param  OpenPlaces|null  $places  where holes may go on a lid with keep-outs; null where none is in the way */
+    public function __construct(private readonly LayoutSpace $space, private readonly ?OpenPlaces $places = null)
     {
         $this->boxes = array_map(
             static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->halfX - $b->radius, $b->halfY - $b->radius, $b->radius],
@@ -73,22 +85,28 @@ final class SpreadSolver
     }
 
     /**
+     * @param  float|null  $enough  a least distance that will do: the first such arrangement is given, and the search for one is shorter
      * @return list<Point>|null null when the holes do not fit clear of the keep-outs
      */
-    public function spread(int $count): ?array
+    public function spread(int $count, ?float $enough = null): ?array
     {
         $this->seed = 12345 + $count;
         $best = null;
         $second = [];
         $widest = $runnerUp = -1.0;
-        if ($count === 1) {
-            return [new Point(...$this->space->nearest(0.0, 0.0))];
+        if ($this->places?->nearest(0.0, 0.0) === null && $this->places !== null) {
+            return null;
         }
         $bound = $this->space->mostDistance($count);
         $starts = $this->regularStarts($count, $bound);
-        $perStart = self::SWEEPS * min($count * ($count - 1) / 2, 7.0 * $count);
+        $perStart = self::SWEEPS * (min($count * ($count - 1) / 2, 7.0 * $count) + ($this->places === null ? 0.0 : self::OFF * $count));
         $shakes = (int) min(self::SHAKES / $count, self::SHAKES_PER_HOLE * ($count - 1));
         $made = (int) max(self::LEAST_STARTS, min(self::MOST_STARTS, self::BUDGET / max(1.0, $perStart)));
+        if ($enough !== null) {
+            [$made, $shakes] = [min($made, self::STARTS_OF_ENOUGH), intdiv($shakes, self::SHAKES_OF_ENOUGH)];
+        } elseif ($this->places !== null) {
+            $shakes = intdiv($shakes, 2);
+        }
         for ($i = -count($starts); $i < $made + $shakes; $i++) {
             if ($i < 0) {
                 $this->take($starts[-$i - 1]);
@@ -99,12 +117,15 @@ final class SpreadSolver
                 $this->take($i % 4 === 3 ? $second : $best);
                 $this->shake($widest * (0.04 + 0.2 * $this->chance()));
             }
-            $distance = $this->settle($i < $made ? $widest : $runnerUp, $i < $made ? $bound : $widest * 1.12);
+            $distance = $this->settle($enough ?? ($i < $made ? $widest : $runnerUp), $i < $made ? $bound : $widest * 1.12);
             if ($distance > $widest) {
                 [$second, $runnerUp] = [$best ?? $this->points(), $widest];
                 [$best, $widest] = [$this->points(), $distance];
             } elseif ($distance > $runnerUp && $distance < $widest * (1 - 1.0e-4)) {
                 [$second, $runnerUp] = [$this->points(), $distance];
+            }
+            if ($enough !== null && $widest >= $enough) {
+                return $best;
             }
         }
         if ($best === null) {
@@ -122,7 +143,10 @@ final class SpreadSolver
      */
     private function regularStarts(int $count, float $bound): array
     {
-        $starts = [];
+        $lattice = $this->places === null
+            ? null
+            : (new LatticePattern($this->space, $this->places))->arrange($count, self::LATTICE_SHARE * $bound);
+        $starts = $lattice === null ? [] : [$lattice->points];
         for ($surplus = 0; $surplus <= 3; $surplus++) {
             foreach ([new GridPattern, new StaggeredPattern, new RingPattern] as $pattern) {
                 foreach ($pattern->arrange($this->space, $count + $surplus, self::REGULAR_SHARE * $bound) as $arrangement) {
@@ -251,40 +275,39 @@ final class SpreadSolver
     }
 
     /**
-     * Brings holes back into the space and off its keep-outs. The same as LayoutSpace::nearest, written out: it is most of the work.
+     * Brings holes back into the space and off its keep-outs. Where there are none LayoutSpace::nearest is written out: it is most of
+     * the work.
      *
      * @param  array<int, float>  $x
      * @param  array<int, float>  $y
      */
     private function project(array $x, array $y): void
     {
-        $keepOuts = $this->space->lid->keepOuts !== [];
         foreach ($x as $i => $px) {
             $py = $y[$i];
-            if ($keepOuts) {
-                [$px, $py] = $this->space->nearest($px, $py);
-            } else {
-                foreach ($this->boxes as [$halfX, $halfY, $flatX, $flatY, $radius]) {
-                    $ax = $px < 0.0 ? -$px : $px;
-                    $ay = $py < 0.0 ? -$py : $py;
-                    if ($ax > $flatX && $ay > $flatY && $radius > 0.0) {
-                        $d = ($ax - $flatX) ** 2 + ($ay - $flatY) ** 2;
-                        if ($d > $radius * $radius) {
-                            $share = $radius / sqrt($d);
-                            $ax = $flatX + ($ax - $flatX) * $share;
-                            $ay = $flatY + ($ay - $flatY) * $share;
-                            $px = $px < 0.0 ? -$ax : $ax;
-                            $py = $py < 0.0 ? -$ay : $ay;
-                        }
-                    } else {
-                        if ($ax > $halfX) {
-                            $px = $px < 0.0 ? -$halfX : $halfX;
-                        }
-                        if ($ay > $halfY) {
-                            $py = $py < 0.0 ? -$halfY : $halfY;
-                        }
+            foreach ($this->boxes as [$halfX, $halfY, $flatX, $flatY, $radius]) {
+                $ax = $px < 0.0 ? -$px : $px;
+                $ay = $py < 0.0 ? -$py : $py;
+                if ($ax > $flatX && $ay > $flatY && $radius > 0.0) {
+                    $d = ($ax - $flatX) ** 2 + ($ay - $flatY) ** 2;
+                    if ($d > $radius * $radius) {
+                        $share = $radius / sqrt($d);
+                        $ax = $flatX + ($ax - $flatX) * $share;
+                        $ay = $flatY + ($ay - $flatY) * $share;
+                        $px = $px < 0.0 ? -$ax : $ax;
+                        $py = $py < 0.0 ? -$ay : $ay;
+                    }
+                } else {
+                    if ($ax > $halfX) {
+                        $px = $px < 0.0 ? -$halfX : $halfX;
+                    }
+                    if ($ay > $halfY) {
+                        $py = $py < 0.0 ? -$halfY : $halfY;
                     }
                 }
+            }
+            if ($this->places !== null && ! $this->places->isFree($px, $py)) {
+                [$px, $py] = $this->places->nearest($px, $py) ?? [$px, $py];
             }
             $x[$i] = $px;
             $y[$i] = $py;
@@ -335,8 +358,7 @@ final class SpreadSolver
     private function isAllowed(array $points): bool
     {
         foreach ($points as $p) {
-            [$x, $y] = $this->space->nearest($p->x, $p->y);
-            if (hypot($x - $p->x, $y - $p->y) > 1.0e-6) {
+            if (! $this->space->isOpen($p->x, $p->y)) {
                 return false;
             }
         }

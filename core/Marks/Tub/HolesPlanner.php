@@ -168,7 +168,11 @@ final readonly class HolesPlanner
     {
         $least = $this->space->leastDistance();
         $most = $this->solver->most($this->kind, $least, $asked);
-        [$arrangement, , $complete] = $this->place($asked, $least) ?? $this->place($most, $least) ?? [self::none(), $most, true];
+        // What cannot be spread may still be a larger regular pattern with a few places uncut.
+        $placed = $most < $asked && $this->kind->isFree()
+            ? $this->uncut($asked, fn (int $cups): ?Arrangement => $this->solver->regular($cups, $least))
+            : $this->place($asked, $least);
+        [$arrangement, , $complete] = $placed ?? $this->place($most, $least) ?? [self::none(), $most, true];
 
         return [$arrangement, $asked, $complete];
     }
@@ -180,10 +184,25 @@ final readonly class HolesPlanner
      */
     private function place(int $cups, float $leastDistance): ?array
     {
-        for ($uncut = 0; $cups > 0 && $uncut <= self::MOST_UNCUT; $uncut++) {
-            $arrangement = $this->solver->arrange($this->kind, $cups + $uncut, $leastDistance);
+        $arrangement = $cups < 1 ? null : $this->solver->arrange($this->kind, $cups, $leastDistance);
+
+        return $arrangement !== null
+            ? [$arrangement, $cups, true]
+            : $this->uncut($cups, fn (int $more): ?Arrangement => $this->solver->arrange($this->kind, $more, $leastDistance));
+    }
+
+    /**
+     * So many holes of a pattern that has a few more, which stay uncut.
+     *
+     * @param  callable(int): (Arrangement|null)  $arrange
+     * @return array{Arrangement, int, bool}|null
+     */
+    private function uncut(int $cups, callable $arrange): ?array
+    {
+        for ($uncut = 1; $cups > 0 && $uncut <= self::MOST_UNCUT; $uncut++) {
+            $arrangement = $arrange($cups + $uncut);
             if ($arrangement !== null) {
-                return [$uncut === 0 ? $arrangement : $arrangement->first($cups), $cups, $uncut === 0];
+                return [$arrangement->first($cups), $cups, false];
             }
         }
 
