@@ -48,6 +48,12 @@ final readonly class Line
         return new self($this->stone, $this->stones, $this->submergence, $this->tube, $this->tubeLength, $valve, $this->checkValve);
     }
 
+    /** The same for lines that take the same air at any pressure. */
+    public function resistances(): string
+    {
+        return pack('e3', $this->threshold, $this->linear, $this->quadratic ?? INF);
+    }
+
     /** Air in L/min that flows at a pressure at the head of the line; never negative. */
     public function flowAt(float $pressure): float
     {

@@ -35,8 +35,6 @@ final readonly class OxygenBalance
     /** † still surface, mg/h per m² and mg/L (10 mm/h). */
     private const SURFACE = 10.0;
 
-    private const SLICES = 64;
-
     /** † rule of thumb that growers ask for: air per litre of solution, L/min, from and to. */
     private const THUMB_L_MIN_PER_L = [0.13, 0.26];
 
@@ -99,7 +97,8 @@ final readonly class OxygenBalance
     /**
      * Minutes without air until the oxygen has fallen from steady to 3 mg/L: 0 if it is there already, null if it never gets there.
      *
-     * `V·dC/dt = surface·(C* − C) − uptake`, integrated by Simpson's rule over C.
+     * `V·dC/dt = s·(C* − C) − demand·C/(C + ½)`. Over C that is `V·(C + ½)/(s·(C − a)·(C − b))` with the two places a and b at which
+     * nothing changes, and integrates to logarithms: right however near a, where it would come to rest, lies to 3 mg/L.
      */
     public function outageMinutes(float $workingLitres): ?float
     {
@@ -107,22 +106,20 @@ final readonly class OxygenBalance
         if ($from <= self::STOP_MG_L) {
             return 0.0;
         }
-        if ($this->meeting($this->surface) >= self::STOP_MG_L) {
+        $rest = $this->meeting($this->surface);
+        if ($rest >= self::STOP_MG_L) {
             return null;
         }
-        $slowness = fn (float $c): float => $workingLitres / ($this->uptake($c) - $this->surface * ($this->saturation - $c));
-        $step = ($from - self::STOP_MG_L) / self::SLICES;
-        $sum = $slowness(self::STOP_MG_L) + $slowness($from);
-        for ($i = 1; $i < self::SLICES; $i++) {
-            $sum += ($i % 2 === 0 ? 2 : 4) * $slowness(self::STOP_MG_L + $i * $step);
+        $fall = $from - self::STOP_MG_L;
+        if ($this->surface <= 0.0) {
+            return 60 * $workingLitres / $this->demand * ($fall + self::HALF_UPTAKE_MG_L * log1p($fall / self::STOP_MG_L));
         }
+        // The other root of s·C² + (demand − s·(C* − ½))·C − s·C*·½: their product is −C*·½.
+        $other = -$this->saturation * self::HALF_UPTAKE_MG_L / $rest;
+        $slow = ($rest + self::HALF_UPTAKE_MG_L) * log1p($fall / (self::STOP_MG_L - $rest))
+            - ($other + self::HALF_UPTAKE_MG_L) * log1p($fall / (self::STOP_MG_L - $other));
 
-        return $sum * $step / 3 * 60;
-    }
-
-    private function uptake(float $oxygen): float
-    {
-        return $this->demand * $oxygen / ($oxygen + self::HALF_UPTAKE_MG_L);
+        return 60 * $workingLitres / $this->surface * $slow / ($rest - $other);
     }
 
     /** Root of `k·(C* − C)·(C + ½) = demand·C`, a quadratic with one positive root. */

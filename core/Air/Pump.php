@@ -39,14 +39,18 @@ final readonly class Pump
         return $this->watts * 24 * 365 / 12 / 1000;
     }
 
-    /** Pressure in kPa at a flow; below zero beyond the free flow, so that no such flow is a solution. */
+    /** Pressure in kPa at a flow. The curve ends where it ends: beyond it is below zero, so that no such flow is a solution. */
     public function pressureAt(float $flow): float
     {
         $last = count($this->curve) - 1;
         for ($i = 1; $i < $last && $flow > $this->curve[$i][0]; $i++);
         [[$q0, $p0], [$q1, $p1]] = [$this->curve[$i - 1], $this->curve[$i]];
+        if ($q1 <= $q0) {
+            return $flow > $q1 ? $q1 - $flow : $p1;
+        }
+        $steepness = ($p1 - $p0) / ($q1 - $q0);
 
-        return $q1 > $q0 ? $p0 + ($p1 - $p0) * ($flow - $q0) / ($q1 - $q0) : $p1;
+        return $flow > $q1 ? $steepness * ($flow - $q1) : $p0 + $steepness * ($flow - $q0);
     }
 
     /** One of its outlets when they are not joined: its share of the flow at the full pressure. */

@@ -81,27 +81,28 @@ final class CropPlaces
 
             return $lack > 0.0 ? $lack * $lack : 0.0;
         };
-        // What the crops at two holes lack towards all others but each other.
-        $around = static function (?Crop $atA, ?Crop $atB, int $a, int $b) use (&$crops, $lacks): float {
+        // What a crop at a hole lacks towards all others but the one at another hole.
+        $around = static function (?Crop $crop, int $at, int $but) use (&$crops, $lacks): float {
             $sum = 0.0;
-            foreach ($crops as $i => $crop) {
-                if ($i !== $a && $i !== $b && $crop !== null) {
-                    $sum += $lacks($atA, $crop, $a, $i) + $lacks($atB, $crop, $b, $i);
-                }
+            foreach ($crop === null ? [] : $crops as $i => $other) {
+                $sum += $i === $at || $i === $but ? 0.0 : $lacks($crop, $other, $at, $i);
             }
 
             return $sum;
         };
         for ($n = 0; $n < self::MOST_EXCHANGES; $n++) {
+            $lacking = array_map(static fn (int $i): float => $around($crops[$i], $i, $i), array_keys($crops));
             $most = self::ROUNDING_MM2;
             $best = null;
             foreach ($free as $at => $a) {
-                foreach (array_slice($free, 0, $at) as $b) {
-                    if ($crops[$a]?->key === $crops[$b]?->key) {
+                for ($before = 0; $before < $at; $before++) {
+                    $b = $free[$before];
+                    // Two that lack nothing gain nothing.
+                    if ($lacking[$a] + $lacking[$b] <= $most || $crops[$a]?->key === $crops[$b]?->key) {
                         continue;
                     }
-                    $before = $around($crops[$a], $crops[$b], $a, $b);
-                    $saved = $before <= $most ? 0.0 : $before - $around($crops[$b], $crops[$a], $a, $b);
+                    $now = $lacking[$a] + $lacking[$b] - 2 * $lacks($crops[$a], $crops[$b], $a, $b);
+                    $saved = $now <= $most ? 0.0 : $now - $around($crops[$b], $a, $b) - $around($crops[$a], $b, $a);
                     if ($saved > $most) {
                         [$most, $best] = [$saved, [$a, $b]];
                     }

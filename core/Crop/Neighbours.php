@@ -32,16 +32,21 @@ final readonly class Neighbours
     {
         $closest = null;
         $least = INF;
-        $points = $arrangement->points;
-        foreach ($cropAt as $i => $crop) {
-            for ($j = 0; $crop !== null && $j < $i; $j++) {
-                $other = $cropAt[$j];
-                if (
-                    $other !== null
-                    && ($share = $points[$i]->distanceTo($points[$j]) / Density::Roomy->spacing($crop, $other)) < $least - self::ROUNDING
-                ) {
-                    [$least, $closest] = [$share, [$i, $j]];
-                }
+        $planted = array_keys(array_filter($cropAt));
+        $places = Arrangement::of($arrangement->pattern, array_map(static fn (int $i): Point => $arrangement->points[$i], $planted));
+        $spacings = array_map(static fn (int $i): float => $cropAt[$i]->spacingMm ?? 0.0, $planted);
+        // Pairs that are farther apart than crops differ from each other have more to spare than the nearest.
+        $reach = $spacings === [] ? 0.0 : ($places->holeDistance ?? 0.0) * max($spacings) / min($spacings);
+        foreach ($places->pairs($reach * (1 + self::ROUNDING)) as [$distance, $m, $n]) {
+            [$i, $j] = [$planted[$m], $planted[$n]];
+            [$crop, $other] = [$cropAt[$i], $cropAt[$j]];
+            if ($crop === null || $other === null) {
+                continue;
+            }
+            $share = $distance / Density::Roomy->spacing($crop, $other);
+            // Of pairs alike the first, hole by hole.
+            if ($share < $least - self::ROUNDING || ($share < $least + self::ROUNDING && [$i, $j] < $closest)) {
+                [$least, $closest] = [min($share, $least), [$i, $j]];
             }
         }
         if ($closest === null) {
@@ -50,7 +55,7 @@ final readonly class Neighbours
         [$crop, $other] = [$cropAt[$closest[0]], $cropAt[$closest[1]]];
 
         return $crop === null || $other === null ? null : new self(
-            $points[$closest[0]]->distanceTo($points[$closest[1]]),
+            $arrangement->points[$closest[0]]->distanceTo($arrangement->points[$closest[1]]),
             self::leaning($arrangement, $lid) * Density::Roomy->spacing($crop, $other),
             $crop,
             $other,

@@ -28,11 +28,14 @@ final readonly class Arrangement
     {
         $least = INF;
         $nearest = null;
-        foreach ($points as $i => $p) {
-            for ($j = 0; $j < $i; $j++) {
-                $square = ($p->x - $points[$j]->x) ** 2 + ($p->y - $points[$j]->y) ** 2;
+        $inOrder = $points;
+        usort($inOrder, static fn (Point $a, Point $b): int => $a->x <=> $b->x);
+        foreach ($inOrder as $i => $p) {
+            // Only those beside it can be nearer than the nearest so far.
+            for ($j = $i - 1; $j >= 0 && ($p->x - $inOrder[$j]->x) ** 2 < $least; $j--) {
+                $square = ($p->x - $inOrder[$j]->x) ** 2 + ($p->y - $inOrder[$j]->y) ** 2;
                 if ($square < $least) {
-                    [$least, $nearest] = [$square, [$p, $points[$j]]];
+                    [$least, $nearest] = [$square, [$p, $inOrder[$j]]];
                 }
             }
         }
@@ -41,21 +44,23 @@ final readonly class Arrangement
     }
 
     /**
-     * The least of a figure over all pairs of holes, from their distance and their numbers; null for fewer than two.
+     * Pairs of holes at most so far apart, the later one first.
      *
-     * @param  callable(float, int, int): float  $figure
+     * @return iterable<array{float, int, int}> distance, and the numbers of both
      */
-    public function least(callable $figure): ?float
+    public function pairs(float $within): iterable
     {
-        $least = null;
-        foreach ($this->points as $i => $p) {
-            for ($j = 0; $j < $i; $j++) {
-                $of = $figure($p->distanceTo($this->points[$j]), $i, $j);
-                $least = $least === null ? $of : min($least, $of);
+        $order = array_keys($this->points);
+        usort($order, fn (int $a, int $b): int => $this->points[$a]->x <=> $this->points[$b]->x);
+        foreach ($order as $n => $i) {
+            $p = $this->points[$i];
+            for ($m = $n - 1; $m >= 0 && $p->x - $this->points[$order[$m]]->x <= $within; $m--) {
+                $distance = $p->distanceTo($this->points[$order[$m]]);
+                if ($distance <= $within) {
+                    yield [$distance, max($i, $order[$m]), min($i, $order[$m])];
+                }
             }
         }
-
-        return $least;
     }
 
     /** Holes that lie within this share of the least distance of each other, back to front, are a row. */

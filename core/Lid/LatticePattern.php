@@ -20,7 +20,7 @@ final readonly class LatticePattern
     /** Halvings towards the widest lattice that still has enough open places. */
     private const HALVINGS = 9;
 
-    public function __construct(private LayoutSpace $space, private OpenPlaces $places)
+    public function __construct(private LayoutSpace $space)
     {
     }
 
@@ -65,7 +65,7 @@ final readonly class LatticePattern
                         $v = -$up + ($i / self::SHIFTS + $row) * $rise;
                         for ($u = -$along + fmod($j / self::SHIFTS + $row * $shift, 1.0) * $step; $u <= $along; $u += $step) {
                             [$x, $y] = $across ? [$v, $u] : [$u, $v];
-                            if ($this->places->isOpen($x, $y)) {
+                            if ($this->space->places->isOpen($x, $y)) {
                                 $points[] = new Point($x, $y);
                                 if (count($points) === $cap) {
                                     return $points;

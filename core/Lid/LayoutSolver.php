@@ -28,8 +28,14 @@ final class LayoutSolver
     /** How a pattern is drawn in to clear keep-outs: shares of its full extent. */
     private const DRAWN_IN = [1.0, 0.96, 0.92, 0.88, 0.84, 0.8, 0.75, 0.7, 0.65, 0.6, 0.55, 0.5];
 
-    /** Drawings-in that one lid is worth; then only full-width patterns are looked at, and spreads. */
-    private const MOST_LOOKS = 60_000;
+    /** Looks at places that the count of a lid with keep-outs is worth; few at each number of holes where there are many numbers. */
+    private const LOOKS_TO_COUNT = 120_000;
+
+    /** So many times its even part each number of holes may take of them. */
+    private const UNEVEN = 4;
+
+    /** Looks that laying out one number of holes is worth. */
+    private const LOOKS_TO_LAY_OUT = 25_000;
 
     /** @var array<string, Arrangement|null> answers given so far */
     private array $known = [];
@@ -42,10 +48,10 @@ final class LayoutSolver
 
     private bool $waiting = false;
 
-    /** Drawings-in looked at so far. */
+    /** Places looked at so far, and how many may be before the search is cut short. */
     private int $looks = 0;
 
-    private ?OpenPlaces $places = null;
+    private int $enoughLooks = PHP_INT_MAX;
 
     public function __construct(private readonly LayoutSpace $space, private readonly LayoutMemory $memory = new FreshMemory)
     {
@@ -123,11 +129,15 @@ final class LayoutSolver
     /** The same among regular patterns only: at once, whatever spreads are known. Counts up to $known are not looked for. */
     public function mostRegular(PatternKind $kind, float $leastDistance, int $cap, int $known = 0): int
     {
+        $last = $this->looks + self::LOOKS_TO_COUNT;
+        $cap = $kind === PatternKind::Panels ? min($cap, count(PanelsPattern::middles($this->space))) : $cap;
         for ($count = $kind === PatternKind::Single ? 1 : min(
             $cap,
             self::MOST_HOLES,
             $this->space->mostApart($leastDistance),
         ); $count > max(1, $known); $count--) {
+            $left = max(0, $last - $this->looks);
+            $this->enoughLooks = $this->looks + intdiv(self::UNEVEN * $left, $count);
             if ($this->fits($kind, $count, $leastDistance)) {
                 return $count;
             }
@@ -215,15 +225,10 @@ final class LayoutSolver
         return $arrangement;
     }
 
-    private function places(): OpenPlaces
-    {
-        return $this->places ??= new OpenPlaces($this->space);
-    }
-
     /** Only where keep-outs are in the way: elsewhere regular patterns are as good. */
     private function lattice(): ?LatticePattern
     {
-        return $this->space->obstacles === [] ? null : new LatticePattern($this->space, $this->places());
+        return $this->space->obstacles === [] ? null : new LatticePattern($this->space);
     }
 
     /** The spread of so many holes, or null when it is not known yet or does not keep the least distance. */
@@ -269,7 +274,7 @@ final class LayoutSolver
 
     private function solved(int $count, ?float $enough = null): ?Arrangement
     {
-        $solver = new SpreadSolver($this->space, $this->space->obstacles === [] ? null : $this->places());
+        $solver = new SpreadSolver($this->space);
         $points = $solver->spread($count, $enough);
 
         return $points === null ? null : $this->allowed(Arrangement::of(PatternKind::Spread, $points)->inRows(), $enough ?? 0.0);
@@ -282,6 +287,9 @@ final class LayoutSolver
             foreach (self::pattern($candidate, widest: false)->arrange($this->space, $count, $leastDistance) as $arrangement) {
                 if ($this->clear($arrangement, $leastDistance, any: true) !== null) {
                     return true;
+                }
+                if ($this->looks > $this->enoughLooks) {
+                    return false;
                 }
             }
         }
@@ -302,6 +310,7 @@ final class LayoutSolver
     private function search(PatternKind $kind, int $count, float $leastDistance): ?Arrangement
     {
         $best = null;
+        $this->enoughLooks = $this->looks + self::LOOKS_TO_LAY_OUT;
         foreach (self::candidates($kind, $count) as $candidate) {
             foreach (self::pattern($candidate)->arrange(
                 $this->space,
@@ -324,33 +333,31 @@ final class LayoutSolver
      */
     private function clear(Arrangement $arrangement, float $leastDistance, bool $any = false): ?Arrangement
     {
-        $touching = $this->firstTouching($arrangement->points);
+        $this->looks += $this->space->obstacles === [] ? 0 : $arrangement->count();
+        $touching = $this->firstTouching($arrangement->points, 1.0, 1.0);
         if ($touching === null) {
             return $this->allowed($arrangement, $leastDistance);
         }
         $best = null;
-        $places = $this->places();
         foreach (self::DRAWN_IN as $alongX) {
             foreach (self::DRAWN_IN as $alongY) {
+                $least = max($leastDistance, $best->holeDistance ?? 0.0);
                 // No distance shrinks less than the axis that is drawn in less.
-                if (
-                    max($alongX, $alongY) * $arrangement->holeDistance < max($leastDistance, $best->holeDistance ?? 0.0)
-                    || ++$this->looks > self::MOST_LOOKS
-                ) {
+                if (max($alongX, $alongY) * $arrangement->holeDistance < $least || $this->looks > $this->enoughLooks) {
                     break;
                 }
                 // The hole that touched last is asked first: mostly it still does.
-                if (! $places->isOpen($touching->x * $alongX, $touching->y * $alongY)) {
+                $touching = $this->firstTouching([$touching ?? $arrangement->points[0], ...$arrangement->points], $alongX, $alongY);
+                if ($touching !== null) {
                     continue;
                 }
-                $points = array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $arrangement->points);
-                $still = $this->firstTouching($points);
-                if ($still !== null) {
-                    $touching = new Point($still->x / $alongX, $still->y / $alongY);
-
-                    continue;
-                }
-                $drawn = $this->allowed(Arrangement::of($arrangement->pattern, $points), max($leastDistance, $best->holeDistance ?? 0.0));
+                $drawn = $this->allowed(
+                    Arrangement::of(
+                        $arrangement->pattern,
+                        array_map(static fn (Point $p): Point => new Point($p->x * $alongX, $p->y * $alongY), $arrangement->points),
+                    ),
+                    $least,
+                );
                 if ($drawn !== null) {
                     $best = $drawn;
                     if ($any) {
@@ -363,15 +370,20 @@ final class LayoutSolver
         return $best;
     }
 
-    /** @param  list<Point>  $points */
-    private function firstTouching(array $points): ?Point
+    /**
+     * The first of some points at which no hole may go once they are drawn in, as it stands before; null when all of them are open.
+     *
+     * @param  list<Point>  $points
+     */
+    private function firstTouching(array $points, float $alongX, float $alongY): ?Point
     {
         if ($this->space->obstacles === []) {
             return null;
         }
-        $places = $this->places();
+        $places = $this->space->places;
         foreach ($points as $point) {
-            if (! $places->isOpen($point->x, $point->y)) {
+            $this->looks++;
+            if (! $places->isOpen($point->x * $alongX, $point->y * $alongY)) {
                 return $point;
             }
         }

@@ -48,6 +48,9 @@ final readonly class LayoutSpace
     /** @var list<KeepOut> keep-outs in the way, as far out as no hole centre may go: none where a lid has none or they lie off the boxes */
     public array $obstacles;
 
+    /** Where a hole may go, place by place. */
+    public OpenPlaces $places;
+
     /** The same for spaces in which holes may go to the same places: what is found out about one is remembered by it. */
     public string $fingerprint;
 
@@ -72,6 +75,7 @@ final readonly class LayoutSpace
         }
         $this->boxes = self::tightest($boxes);
         $this->obstacles = $this->inTheWay($lid->keepOuts);
+        $this->places = new OpenPlaces($this);
         $this->fingerprint = hash('xxh128', serialize([
             self::VERSION,
             array_map(static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->radius], $this->boxes),

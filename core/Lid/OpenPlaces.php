@@ -45,8 +45,8 @@ final class OpenPlaces
 
     private readonly float $front;
 
-    /** @var array<int, int> row by row */
-    private array $cells = [];
+    /** @var array<int, int>|null row by row; laid when first looked at */
+    private ?array $cells = null;
 
     /** @var array<int, list<KeepOut>> what reaches into a cell, where anything does */
     private array $near = [];
@@ -62,24 +62,35 @@ final class OpenPlaces
         $this->columns = max(1, (int) ceil(2 * $wide / $this->cell));
         $this->rows = max(1, (int) ceil(2 * $deep / $this->cell));
         [$this->left, $this->front] = [-$this->columns * $this->cell / 2, -$this->rows * $this->cell / 2];
+    }
+
+    /** @return array<int, int> */
+    private function cells(): array
+    {
+        if ($this->cells !== null) {
+            return $this->cells;
+        }
         $half = $this->cell * M_SQRT1_2;
+        $cells = [];
         for ($row = 0; $row < $this->rows; $row++) {
             for ($column = 0; $column < $this->columns; $column++) {
-                [$x, $y] = $this->middle($column, $row);
-                $state = self::state($space->inside($x, $y), $half);
-                $this->cells[] = $state === self::MIXED ? self::AT_EDGE : $state;
+                $state = self::state($this->space->inside(...$this->middle($column, $row)), $half);
+                $cells[] = $state === self::MIXED ? self::AT_EDGE : $state;
             }
         }
-        foreach ($space->obstacles as $obstacle) {
-            $this->close($obstacle, $half);
+        foreach ($this->space->obstacles as $obstacle) {
+            $this->close($cells, $obstacle, $half);
         }
+
+        return $this->cells = $cells;
     }
 
     /** Whether a hole may go there. */
     public function isOpen(float $x, float $y): bool
     {
+        $cells = $this->cells ?? $this->cells();
         $at = $this->cellAt($x, $y);
-        $state = $this->cells[$at];
+        $state = $cells[$at];
 
         return $state === self::OPEN || ($state !== self::CLOSED && $this->space->isOpen($x, $y, $this->near[$at] ?? []));
     }
@@ -87,7 +98,8 @@ final class OpenPlaces
     /** Whether no keep-out is anywhere near a place inside the space; at once. */
     public function isFree(float $x, float $y): bool
     {
-        $state = $this->cells[$this->cellAt($x, $y)];
+        $cells = $this->cells ?? $this->cells();
+        $state = $cells[$this->cellAt($x, $y)];
 
         return $state === self::OPEN || $state === self::AT_EDGE;
     }
@@ -206,6 +218,7 @@ final class OpenPlaces
     /** @return array{float, float}|null an open place straight over the edge and off the keep-outs, where that leads to one */
     private function pushed(float $x, float $y): ?array
     {
+        $this->cells();
         for ($push = 0; $push < self::PUSHES; $push++) {
             [$x, $y] = $this->space->nearest($x, $y, $this->near[$this->cellAt($x, $y)] ?? []);
             if ($this->isOpen($x, $y)) {
@@ -216,7 +229,8 @@ final class OpenPlaces
         return null;
     }
 
-    private function close(KeepOut $obstacle, float $half): void
+    /** @param  array<int, int>  $cells */
+    private function close(array &$cells, KeepOut $obstacle, float $half): void
     {
         [$halfX, $halfY] = [$obstacle->section->length / 2 + $half, $obstacle->section->width / 2 + $half];
         $fromColumn = max(0, (int) floor(($obstacle->x - $halfX - $this->left) / $this->cell));
@@ -226,10 +240,10 @@ final class OpenPlaces
         for ($row = $fromRow; $row <= $toRow; $row++) {
             for ($column = $fromColumn; $column <= $toColumn; $column++) {
                 $at = $row * $this->columns + $column;
-                if ($this->cells[$at] !== self::CLOSED) {
+                if ($cells[$at] !== self::CLOSED) {
                     $state = self::state($obstacle->distanceTo(...$this->middle($column, $row)), $half);
                     if ($state !== self::OPEN) {
-                        $this->cells[$at] = $state;
+                        $cells[$at] = $state;
                         $this->near[$at][] = $obstacle;
                     }
                 }
@@ -261,9 +275,10 @@ final class OpenPlaces
     {
         $found = [];
         $ring = [];
-        for ($at = 0, $all = count($this->cells); $at < $all; $at++) {
+        $cells = $this->cells();
+        for ($at = 0, $all = count($cells); $at < $all; $at++) {
             $middle = $this->middle($at % $this->columns, intdiv($at, $this->columns));
-            $place = match ($this->cells[$at]) {
+            $place = match ($cells[$at]) {
                 self::OPEN => $middle,
                 self::MIXED, self::AT_EDGE => $this->pushed(...$middle),
                 default => null,
@@ -276,7 +291,7 @@ final class OpenPlaces
         if ($found === []) {
             $middle = $this->nearestToMiddle();
 
-            return $middle === null ? [] : array_fill(0, count($this->cells), [$middle->x, $middle->y]);
+            return $middle === null ? [] : array_fill(0, count($cells), [$middle->x, $middle->y]);
         }
         while ($ring !== []) {
             $next = [];

@@ -48,11 +48,10 @@ final class PanelsPattern implements Pattern
         }
         $points = [];
         $outline = RoundedBox::of($lid->outline);
-        $places = new OpenPlaces($space);
         foreach (array_reverse(self::between($along, $lid->outline->width / 2)) as $y) {
             foreach (self::between($across, $lid->outline->length / 2) as $x) {
                 if ($outline->clearance($x, $y) > 0.0) {
-                    $points[] = new Point(...$places->nearest($x, $y) ?? [$x, $y]);
+                    $points[] = new Point(...$space->places->nearest($x, $y) ?? [$x, $y]);
                 }
             }
         }

@@ -14,7 +14,7 @@ final class SinglePattern implements Pattern
         if ($count !== 1) {
             return [];
         }
-        $place = $space->holdsOneInTheMiddle() ? new Point(0.0, 0.0) : (new OpenPlaces($space))->nearestToMiddle();
+        $place = $space->holdsOneInTheMiddle() ? new Point(0.0, 0.0) : $space->places->nearestToMiddle();
 
         return $place === null ? [] : [Arrangement::of(PatternKind::Single, [$place])];
     }

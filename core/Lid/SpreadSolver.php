@@ -75,9 +75,12 @@ final class SpreadSolver
     /** @var list<array{float, float, float, float, float}> half extents, flat halves and radius of each box of the space */
     private readonly array $boxes;
 
-    /** @param  OpenPlaces|null  $places  where holes may go on a lid with keep-outs; null where none is in the way */
-    public function __construct(private readonly LayoutSpace $space, private readonly ?OpenPlaces $places = null)
+    /** Where holes may go on a lid with keep-outs; null where none is in the way. */
+    private readonly ?OpenPlaces $places;
+
+    public function __construct(private readonly LayoutSpace $space)
     {
+        $this->places = $space->obstacles === [] ? null : $space->places;
         $this->boxes = array_map(
             static fn (RoundedBox $b): array => [$b->halfX, $b->halfY, $b->halfX - $b->radius, $b->halfY - $b->radius, $b->radius],
             $space->boxes,
@@ -145,7 +148,7 @@ final class SpreadSolver
     {
         $lattice = $this->places === null
             ? null
-            : (new LatticePattern($this->space, $this->places))->arrange($count, self::LATTICE_SHARE * $bound);
+            : (new LatticePattern($this->space))->arrange($count, self::LATTICE_SHARE * $bound);
         $starts = $lattice === null ? [] : [$lattice->points];
         for ($surplus = 0; $surplus <= 3; $surplus++) {
             foreach ([new GridPattern, new StaggeredPattern, new RingPattern] as $pattern) {

@@ -241,3 +241,56 @@ it('counts stand and floor when it asks whether the pump is above the water', fu
             Gardens::findings(Gardens::tub(['stand_mm' => 100], [], ['check_valve' => false, 'height_above_floor_mm' => 420])),
         )->not->toContain('stop air.siphon');
 });
+
+it('solves equal lines once as it solves each of them', function (bool $joined) {
+    $kinds = [line(), line(Bubble::Fine, 0.3, 300), line(Bubble::Coarse, 0.9, 150), line(valve: 0.4)];
+    foreach ([[5, 1, 0, 3], [1, 1, 1, 1], [2, 7, 4, 50], [0, 0, 3, 0]] as $counts) {
+        $pump = new Pump(null, 'Pump', Pump::straight(40, 30), 4, 20);
+        $each = [];
+        foreach ($counts as $i => $count) {
+            $each = [...$each, ...array_fill(0, $count, $kinds[$i])];
+        }
+        $counted = Network::solve($pump, $kinds, $joined, 0.02, $counts);
+        $single = Network::solve($pump, $each, $joined, 0.02);
+        $at = 0;
+        foreach ($counts as $i => $count) {
+            if ($count > 0) {
+                expect($counted->flows[$i])->toEqualWithDelta(min(array_slice($single->flows, $at, $count)), 1e-8);
+            }
+            $at += $count;
+        }
+        expect($counted->total())->toEqualWithDelta(array_sum($single->flows), 1e-7)
+            ->and($counted->pressure)->toEqualWithDelta($single->pressure, 1e-8)
+            ->and($counted->outletsUsed)->toBe($single->outletsUsed);
+    }
+})->with(['joined' => [true], 'not joined' => [false]]);
+
+it('ends a pump\'s curve where it ends', function () {
+    // Points up to 3 L/min at 12 kPa: however easy the line, no more comes out.
+    $pump = new Pump(null, 'Pump', [[0.0, 20.0], [1.0, 18.0], [3.0, 12.0]], 1, 4);
+    $easy = new Line(new Stone(null, 'Stone', Bubble::Coarse, 100, 0.5, 3, 0.0), 1, 50, new Tube(null, 'Tube', 9, 12), 100, 1.0, false);
+
+    expect(Network::solve($pump, [$easy], true, 0.0)->total())->toEqualWithDelta(3.0, 1e-6)
+        ->and($pump->pressureAt(3.0))->toBe(12.0)
+        ->and($pump->pressureAt(3.001))->toBeLessThan(0.0);
+});
+
+it('says how long oxygen lasts, however near it comes to rest to 3 mg/L', function (float $demand, float $area) {
+    $balance = OxygenBalance::of(9.0, $demand, 500.0, $area, 20.0);
+    [$oxygen, $minutes, $surface] = [$balance->steady(), 0.0, 10 * $area];
+    // By steps of a two hundredth of what is left, short where it falls slowly.
+    while ($oxygen > 3.0) {
+        $step = min($oxygen - 3.0, ($oxygen - 3.0) / 200 + 1e-8);
+        $slope = static fn (float $c): float => ($demand * $c / ($c + 0.5) - $surface * (9.0 - $c)) / 25 / 60;
+        $minutes += $step / 6 * (1 / $slope($oxygen) + 4 / $slope($oxygen - $step / 2) + 1 / $slope($oxygen - $step));
+        $oxygen -= $step;
+    }
+
+    expect($balance->outageMinutes(25.0))->toEqualWithDelta($minutes, 1e-4 * $minutes);
+})->with([
+    'a common case' => [80.0, 0.06],
+    'nearly held by the surface' => [80.0, 1.1423],
+    'a hair from it' => [80.0, 1.142856],
+    'hardly any surface' => [80.0, 1.0e-7],
+    'none' => [80.0, 0.0],
+]);

@@ -9,42 +9,67 @@ use KelpTub\Core\Crop\CropGroup;
 use KelpTub\Core\Cup\Cup;
 use Tests\Core\Gardens;
 
-/** Cheapest cover by trying everything up to a count of each. */
-function bruteForce(float $need, array $offers, int $most): float
+/**
+ * The best cover by trying everything up to a count of each: cost, left over, packs.
+ *
+ * @return array{float, float, int}
+ */
+function bruteForce(float $need, array $offers, int $most): array
 {
-    $cheapest = INF;
-    $try = function (int $i, float $missing, float $cost) use (&$try, &$cheapest, $offers, $most): void {
+    $best = [INF, INF, PHP_INT_MAX];
+    $try = function (int $i, float $missing, float $cost, int $packs) use (&$try, &$best, $offers, $most): void {
         if ($missing <= 1e-9) {
-            $cheapest = min($cheapest, $cost);
+            $best = min($best, [round($cost, 6), round(-$missing, 6), $packs]);
 
             return;
         }
-        if ($i < count($offers)) {
-            for ($n = 0; $n <= $most; $n++) {
-                $try($i + 1, $missing - $n * $offers[$i]->pack, $cost + $n * $offers[$i]->price);
-            }
+        for ($n = 0; $i < count($offers) && $n <= $most; $n++) {
+            $try($i + 1, $missing - $n * $offers[$i]->pack, $cost + $n * $offers[$i]->price, $packs + $n);
         }
     };
-    $try(0, $need, 0.0);
+    $try(0, $need, 0.0, 0);
 
-    return $cheapest;
+    return $best;
 }
 
-it('covers every need at least cost', function () {
+/** @return array{float, float, int} cost, left over and packs of what is bought */
+function bought(float $need, array $offers): array
+{
+    $bought = PackCover::of($need, $offers) ?? [];
+
+    return [
+        round(array_sum(array_map(fn ($b) => $b[0]->price * $b[1], $bought)), 6),
+        round(array_sum(array_map(fn ($b) => $b[0]->pack * $b[1], $bought)) - $need, 6),
+        array_sum(array_map(fn ($b) => $b[1], $bought)),
+    ];
+}
+
+it('covers every need at least cost, then with least left over, then in fewest packs', function (callable $price, float $step) {
     mt_srand(7);
-    for ($case = 0; $case < 60; $case++) {
+    for ($case = 0; $case < 80; $case++) {
         $offers = [];
         for ($i = 0; $i < 3; $i++) {
-            $offers[] = new Offer('part', mt_rand(1, 20), mt_rand(50, 900) / 100, null);
+            $pack = mt_rand(1, 20);
+            $offers[] = new Offer('part', $pack * $step, $price($pack), null);
         }
-        $need = mt_rand(1, 40);
-        $bought = PackCover::of($need, $offers) ?? [];
-        $cost = array_sum(array_map(fn ($b) => $b[0]->price * $b[1], $bought));
-        $amount = array_sum(array_map(fn ($b) => $b[0]->pack * $b[1], $bought));
+        $need = mt_rand(1, 400) / 10 * $step;
 
-        expect($amount)->toBeGreaterThanOrEqual($need)
-            ->and($cost)->toEqualWithDelta(bruteForce($need, $offers, 40), 1e-9);
+        expect(bought($need, $offers))->toBe(bruteForce($need, $offers, 40));
     }
+})->with([
+    'any price' => [fn (int $pack): float => mt_rand(50, 900) / 100, 1.0],
+    'prices by the unit' => [fn (int $pack): float => $pack * 0.25, 1.0],
+    'free' => [fn (int $pack): float => 0.0, 1.0],
+    'packs by the millilitre' => [fn (int $pack): float => mt_rand(50, 900) / 100, 0.037],
+    'packs finer than that' => [fn (int $pack): float => mt_rand(50, 900) / 100, 0.00031],
+]);
+
+it('covers a large need with free packs in fewest, and with packs of odd sizes at once', function () {
+    $free = array_map(fn (int $pack): Offer => new Offer('p', $pack, 0.0, null), [1, 2, 3, 4, 5, 7]);
+    $odd = array_map(fn (int $i): Offer => new Offer('p', 7 + $i * 1.377, 0.1 * (7 + $i * 1.377), null), range(1, 60));
+
+    // 28 sevens and a four.
+    expect(bought(200, $free))->toBe([0.0, 0.0, 29])->and(bought(12_345, $odd)[1])->toBeLessThan(0.5);
 });
 
 it('beats the greedy choice where the greedy choice is wrong', function () {

@@ -10,7 +10,6 @@ use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LatticePattern;
 use KelpTub\Core\Lid\LayoutSolver;
-use KelpTub\Core\Lid\OpenPlaces;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\SpreadSolver;
 use KelpTub\Core\Marks\Marks;
@@ -203,7 +202,7 @@ it('finds the place nearest the middle that a fine search finds, and says there 
                 $least = hypot($x, $y) < $least && $space->isOpen($x, $y) ? hypot($x, $y) : $least;
             }
         }
-        $found = (new OpenPlaces($space))->nearestToMiddle();
+        $found = $space->places->nearestToMiddle();
         $none += $found === null ? 1 : 0;
         if ($found === null) {
             expect($least)->toBe(INF);
@@ -224,7 +223,7 @@ it('knows of every place whether it is open, and the way to one that is', functi
         new KeepOut(110, 60, CrossSection::rectangle(90, 30, 0.0)),
     ];
     $space = Gardens::space(CrossSection::rectangle(500, 300, 30), $keepOuts);
-    $places = new OpenPlaces($space);
+    $places = $space->places;
     for ($i = 0; $i < 3000; $i++) {
         [$x, $y] = [$between(-260, 260), $between(-160, 160)];
         expect($places->isOpen($x, $y))->toBe($space->isOpen($x, $y), "$x $y");
@@ -249,7 +248,7 @@ it('pushes out of a keep-out the shortest way', function (KeepOut $keepOut, arra
 it('lays lattices round keep-outs: as many as it says, open, and so far apart', function () {
     $keepOuts = [new KeepOut(0, 0, CrossSection::rectangle(40, 280, 0)), new KeepOut(150, 90, CrossSection::circle(50))];
     $space = Gardens::space(CrossSection::rectangle(500, 300, 30), $keepOuts);
-    $lattice = new LatticePattern($space, new OpenPlaces($space));
+    $lattice = new LatticePattern($space);
     foreach ([2, 9, 20] as $count) {
         $found = $lattice->arrange($count, 60.0);
         expect($found?->count())->toBe($count)->and($found?->holeDistance)->toBeGreaterThanOrEqual(60.0 - 1e-9);
@@ -264,24 +263,23 @@ it('lays lattices round keep-outs: as many as it says, open, and so far apart', 
 
 it('finds no fewer by spreading than by lattices, and what is enough is far enough apart', function () {
     $space = Gardens::space(CrossSection::rectangle(420, 260, 30), [new KeepOut(30, 20, CrossSection::circle(90))]);
-    $places = new OpenPlaces($space);
     $solver = new LayoutSolver($space);
     foreach ([70.0, 95.0, 140.0] as $apart) {
         $most = $solver->most(PatternKind::Best, $apart, 200);
         $found = $solver->arrange(PatternKind::Best, $most, $apart);
-        expect($most)->toBeGreaterThanOrEqual((new LatticePattern($space, $places))->most($apart, 200))
+        expect($most)->toBeGreaterThanOrEqual((new LatticePattern($space))->most($apart, 200))
             ->and($found?->count())->toBe($most)
             ->and($found?->holeDistance)->toBeGreaterThanOrEqual($apart - 1e-6);
     }
-    $enough = (new SpreadSolver($space, $places))->spread(6, 100.0) ?? [];
+    $enough = (new SpreadSolver($space))->spread(6, 100.0) ?? [];
     expect(Arrangement::leastDistance($enough))->toBeGreaterThanOrEqual(100.0)
-        ->and((new SpreadSolver($space, $places))->spread(6))->not->toEqual($enough);
+        ->and((new SpreadSolver($space))->spread(6))->not->toEqual($enough);
 });
 
 it('touches a keep-out to the last digit where that is what keeps holes from going farther', function () {
     // Two holes beside a bar that leaves only the two ends of the lid: each as far out as it goes.
     $space = Gardens::space(CrossSection::rectangle(300, 0.02, 0), [new KeepOut(0, 0, CrossSection::rectangle(120, 50, 0))]);
-    $points = (new SpreadSolver($space, new OpenPlaces($space)))->spread(4) ?? [];
+    $points = (new SpreadSolver($space))->spread(4) ?? [];
     usort($points, static fn (Point $a, Point $b): int => $a->x <=> $b->x);
 
     // Half the bar, half a lip of 29 and 5: 94 from the middle, and 150 is the end.

@@ -71,19 +71,16 @@ final readonly class AirPlanner
      */
     private static function solve(AirSystem $system, array $plans, array $routes, array $lines): AirPlan
     {
-        $network = $owner = [];
-        foreach ($lines as $i => $line) {
-            for ($copy = 0; $line !== null && $copy < $plans[$i]->tub->count; $copy++) {
-                $network[] = $line;
-                $owner[] = $i;
-            }
-        }
-        $solved = Network::solve($system->pump, $network, $system->joined, $system->tube->resistance($system->trunk));
-        $flows = array_fill(0, count($plans), 0.0);
-        foreach ($owner as $n => $i) {
-            // Alike tubs on unjoined outlets may differ; the one with the least air is the one judged.
-            $flows[$i] = ($n > 0 && $owner[$n - 1] === $i) ? min($flows[$i], $solved->flows[$n]) : $solved->flows[$n];
-        }
+        $there = array_filter($lines, static fn (?Line $line): bool => $line !== null);
+        $solved = Network::solve(
+            $system->pump,
+            array_values($there),
+            $system->joined,
+            $system->tube->resistance($system->trunk),
+            array_map(static fn (int $i): int => $plans[$i]->tub->count, array_keys($there)),
+        );
+        $flows = array_combine(array_keys($there), $solved->flows) + array_fill(0, count($plans), 0.0);
+        ksort($flows);
 
         return new AirPlan($system, $plans, $routes, $lines, array_values($flows), $solved);
     }

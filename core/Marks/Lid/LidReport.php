@@ -148,15 +148,22 @@ final class LidReport
     {
         $points = $plan->holes->arrangement->points;
         $cupAt = $plan->holes->cupAt;
+        $space = $plan->cutting->space;
         $nearest = $slack = array_fill(0, max(1, count($points)), INF);
-        foreach ($points as $i => $p) {
-            for ($j = 0; $j < $i; $j++) {
-                $distance = $p->distanceTo($points[$j]);
-                $nearest[$i] = min($nearest[$i], $distance);
-                $nearest[$j] = min($nearest[$j], $distance);
-                $spare = $distance - $plan->cutting->space->leastDistanceOf($cupAt[$i], $cupAt[$j]);
-                $slack[$i] = min($slack[$i], $spare);
-                $slack[$j] = min($slack[$j], $spare);
+        $order = array_keys($points);
+        usort($order, static fn (int $a, int $b): int => $points[$a]->x <=> $points[$b]->x);
+        foreach ($order as $n => $i) {
+            foreach ([-1, 1] as $side) {
+                // Outwards from the hole, as long as one so far to the side could still be nearer.
+                for ($m = $n + $side; isset($order[$m]); $m += $side) {
+                    $j = $order[$m];
+                    if (abs($points[$j]->x - $points[$i]->x) > max($nearest[$i], $slack[$i] + $space->leastDistance())) {
+                        break;
+                    }
+                    $distance = $points[$i]->distanceTo($points[$j]);
+                    $nearest[$i] = min($nearest[$i], $distance);
+                    $slack[$i] = min($slack[$i], $distance - $space->leastDistanceOf($cupAt[$i], $cupAt[$j]));
+                }
             }
         }
 

@@ -154,23 +154,19 @@ final class LidRules
 
     private static function lips(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $spacing = $plan->holes->arrangement->holeDistance;
-        $lacking = $plan->holes->arrangement->least(
-            static fn (float $distance, int $i, int $j): float => $distance - $plan->cutting->space->leastDistanceByLips(
-                $plan->holes->cupAt[$i],
-                $plan->holes->cupAt[$j],
-            ),
+        $space = $plan->cutting->space;
+        $pair = $plan->holes->leastPair(
+            static fn (float $distance, int $cup, int $other): float => $distance - $space->leastDistanceByLips($cup, $other),
         );
-        if ($spacing === null || $lacking === null || $lacking >= -self::ROUNDING_MM) {
+        if ($pair === null || $pair->figure >= -self::ROUNDING_MM) {
             return null;
         }
-        $wanted = $spacing - $lacking;
 
         return new Finding('lid.lips', Severity::Stop, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             sprintf(
                 'Two cups stand %s apart and their lips need %s. Move them apart.',
-                $context->write->length($spacing),
-                $context->write->length($wanted),
+                $context->write->length($pair->distance),
+                $context->write->length($pair->distance - $pair->figure),
             ),
             'Lips that overlap do not lie flat, and no cup can be lifted out by itself.', self::layOutAgain($plan, $context));
     }
@@ -271,11 +267,12 @@ final class LidRules
 
     private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $share = $plan->holes->arrangement->least(
-            static fn (float $distance, int $i, int $j): float => $distance <= 0.0
+        $space = $plan->cutting->space;
+        $share = $plan->holes->leastPair(
+            static fn (float $distance, int $cup, int $other): float => $distance <= 0.0
                 ? 0.0
-                : $plan->cutting->space->web($distance, $plan->holes->cupAt[$i], $plan->holes->cupAt[$j]) / $distance,
-        );
+                : $space->web($distance, $cup, $other) / $distance,
+        )?->figure;
         if ($share === null || $share >= LayoutSpace::LEAST_LIGAMENT - self::ROUNDING_MM) {
             return null;
         }

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Tub;
 
 use KelpTub\Core\Lid\Arrangement;
+use KelpTub\Core\Lid\CupInHole;
 
 /** The holes as they are laid out. Lengths in mm. */
 final readonly class HolesPlan
 {
+    private const ROUNDING = 1.0e-12;
+
     /**
      * @param  list<int>  $cupAt  which of the sizes each hole has
      * @param  int  $asked  cups asked for, or laid out where as many as possible were wanted
@@ -48,16 +51,34 @@ final readonly class HolesPlan
     /** Least width of lid between two holes. */
     public function web(): ?float
     {
-        if ($this->arrangement->holeDistance === null) {
+        return $this->leastPair($this->cutting->space->web(...))?->figure;
+    }
+
+    /**
+     * The pair of holes at which a figure of their distance and their cups is least; null for fewer than two. One that grows with the
+     * distance, by no more than holes and lips differ: pairs much farther apart than the nearest are not looked at.
+     *
+     * @param  callable(float, int, int): float  $figure
+     */
+    public function leastPair(callable $figure): ?HolePair
+    {
+        $nearest = $this->arrangement->holeDistance;
+        if ($nearest === null) {
             return null;
         }
-        if (count($this->cutting->sizes) === 1) {
-            return $this->arrangement->holeDistance - $this->cutting->seat->hole;
+        $cups = $this->cutting->space->cups;
+        $holes = array_map(static fn (CupInHole $c): float => $c->hole, $cups);
+        $lips = array_map(static fn (CupInHole $c): float => $c->cup->lip, $cups);
+        $reach = $nearest * max($holes) / min($holes) + max(max($holes) - min($holes), max($lips) - min($lips));
+        $least = null;
+        foreach ($this->arrangement->pairs($reach * (1 + self::ROUNDING)) as [$distance, $i, $j]) {
+            $of = $figure($distance, $this->cupAt[$i], $this->cupAt[$j]);
+            if ($least === null || $of < $least->figure || ($of === $least->figure && [$i, $j] < [$least->hole, $least->other])) {
+                $least = new HolePair($of, $distance, $i, $j);
+            }
         }
 
-        return $this->arrangement->least(
-            fn (float $distance, int $i, int $j): float => $this->cutting->space->web($distance, $this->cupAt[$i], $this->cupAt[$j]),
-        );
+        return $least;
     }
 
     /** What is cut out, mm². */

@@ -26,6 +26,9 @@ final readonly class HolesPlanner
 
     private const ROUNDING_MM = 1.0e-9;
 
+    /** So many counts of plants of several crops are looked at one by one. */
+    private const ONE_BY_ONE = 6;
+
     private LayoutSpace $space;
 
     private LayoutSolver $solver;
@@ -94,30 +97,49 @@ final readonly class HolesPlanner
      */
     private function mostMixed(float $leastDistance, int $apart, int $within): int
     {
-        $planting = $this->tub->planting;
+        // Halving first; which counts have a pattern is a matter of luck, so the last few are looked at one by one.
+        while ($within - $apart > self::ONE_BY_ONE) {
+            $middle = intdiv($apart + $within + 1, 2);
+            [$apart, $within] = $this->holdsMixed($middle, $leastDistance) ? [$middle, $within] : [$apart, $middle - 1];
+        }
         for ($cups = $within; $cups > $apart; $cups--) {
-            $arrangement = $this->kind === PatternKind::Best
-                ? $this->solver->regular($cups, $leastDistance)
-                : $this->solver->arrange($this->kind, $cups, $leastDistance);
-            if ($arrangement === null) {
-                continue;
-            }
-            $wishes = array_map(
-                static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants),
-                CropMix::inProportion($planting->crops, $planting->density, $cups)->shares,
-            );
-            $crops = CropPlaces::of($wishes, null, [], $planting->density, $arrangement);
-            $slack = $arrangement->least(static function (float $distance, int $i, int $j) use ($crops, $planting): float {
-                [$crop, $other] = [$crops[$i], $crops[$j]];
-
-                return $crop === null || $other === null ? $distance : $distance - $planting->density->spacing($crop, $other);
-            });
-            if ($slack === null || $slack >= -self::ROUNDING_MM) {
+            if ($this->holdsMixed($cups, $leastDistance)) {
                 return $cups;
             }
         }
 
         return $apart;
+    }
+
+    /** Whether so many plants of the crops, in their proportions, keep the mean of their spacings. */
+    private function holdsMixed(int $cups, float $leastDistance): bool
+    {
+        $planting = $this->tub->planting;
+        $arrangement = $this->kind === PatternKind::Best
+            ? $this->solver->regular($cups, $leastDistance)
+            : $this->solver->arrange($this->kind, $cups, $leastDistance);
+        if ($arrangement === null) {
+            return false;
+        }
+        $wishes = array_map(
+            static fn (CropShare $s): CropWish => new CropWish($s->crop, $s->plants),
+            CropMix::inProportion($planting->crops, $planting->density, $cups)->shares,
+        );
+        $crops = CropPlaces::of($wishes, null, [], $planting->density, $arrangement);
+        foreach ($arrangement->points as $i => $point) {
+            for ($j = 0; $j < $i; $j++) {
+                [$crop, $other] = [$crops[$i], $crops[$j]];
+                if (
+                    $crop !== null
+                    && $other !== null
+                    && $point->distanceTo($arrangement->points[$j]) < $planting->density->spacing($crop, $other) - self::ROUNDING_MM
+                ) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
     }
 
     /**
