@@ -24,11 +24,11 @@ final readonly class PatchMaker
      */
     public function set(string $pointer, mixed $value): array
     {
-        $steps = explode('/', substr($pointer, 1));
+        $steps = self::steps($pointer);
         $at = $this->document;
         foreach ($steps as $i => $step) {
             $rest = array_slice($steps, $i + 1);
-            $here = '/'.implode('/', array_slice($steps, 0, $i + 1));
+            $here = '/'.implode('/', array_map(self::escaped(...), array_slice($steps, 0, $i + 1)));
             $next = is_array($at) ? ($at[(int) $step] ?? null) : ($at->{$step} ?? null);
             if ($rest === [] || $next === null || is_scalar($next)) {
                 $start = is_string($next) ? $this->fromLibrary($step, $next) : null;
@@ -49,7 +49,7 @@ final readonly class PatchMaker
     public function append(string $pointer, stdClass $value): array
     {
         $at = $this->document;
-        foreach (explode('/', substr($pointer, 1)) as $step) {
+        foreach (self::steps($pointer) as $step) {
             $at = is_array($at) ? ($at[(int) $step] ?? null) : ($at->{$step} ?? null);
         }
 
@@ -76,6 +76,21 @@ final readonly class PatchMaker
     public function remove(string $pointer): array
     {
         return [(object) ['op' => 'remove', 'path' => $pointer]];
+    }
+
+    /** @return list<string> the steps of a JSON Pointer (RFC 6901) */
+    public static function steps(string $pointer): array
+    {
+        return array_map(
+            static fn (string $step): string => str_replace(['~1', '~0'], ['/', '~'], $step),
+            explode('/', substr($pointer, 1)),
+        );
+    }
+
+    /** One step as it is written in a JSON Pointer. */
+    public static function escaped(string|int $step): string
+    {
+        return str_replace(['~', '/'], ['~0', '~1'], (string) $step);
     }
 
     private static function operation(string $op, string $path, mixed $value): stdClass

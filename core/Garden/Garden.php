@@ -15,7 +15,7 @@ final readonly class Garden
      * @param  stdClass  $document  the file as it was read, unknown keys and all
      * @param  list<Tub>  $tubs
      * @param  list<float>|null  $saws  the grower's hole saws, mm; null when never said
-     * @param  array<class-string, object>  $wishes  what each mark read of the document, by its class
+     * @param  array<string, object>  $wishes  what each mark read of the document, by the mark's key
      */
     public function __construct(
         public stdClass $document,
@@ -49,8 +49,26 @@ final readonly class Garden
      */
     public function of(string $class): object
     {
-        $wish = $this->wishes[$class] ?? null;
+        foreach ($this->wishes as $wish) {
+            if ($wish instanceof $class) {
+                return $wish;
+            }
+        }
 
-        return $wish instanceof $class ? $wish : throw new LogicException("No mark has read a $class.");
+        throw new LogicException("No mark has read a $class.");
+    }
+
+    /** What one mark read of the document, whatever it is. */
+    public function wishOf(Mark $mark): ?object
+    {
+        return $this->wishes[$mark->key()] ?? null;
+    }
+
+    /** Whether another garden has the same site, units and saws: what every tub is planned by. */
+    public function standsOnTheSame(self $other): bool
+    {
+        return $this->units === $other->units
+            && $this->saws === $other->saws
+            && ($this->document->site ?? null) === ($other->document->site ?? null);
     }
 }

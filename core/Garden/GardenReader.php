@@ -10,7 +10,6 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartCheck;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\File\SchemaCheck;
-use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /** Makes a garden of a document: its site and tubs here, and each mark reads its own part. What fails is refused whole with every fault. */
@@ -18,10 +17,13 @@ final readonly class GardenReader
 {
     private GardenFile $file;
 
+    private GardenMaker $maker;
+
     /** @param  list<Mark>  $marks */
-    public function __construct(private array $marks, private Library $library, SchemaCheck $schema)
+    public function __construct(private array $marks, Library $library, SchemaCheck $schema)
     {
         $this->file = new GardenFile($schema);
+        $this->maker = new GardenMaker($marks, $library);
     }
 
     /** @throws RefusedGarden */
@@ -34,11 +36,10 @@ final readonly class GardenReader
     public function fromDocument(stdClass $document): Garden
     {
         $this->file->check($document);
-        $own = get_object_vars($document->library->crops ?? new stdClass);
-        $library = $this->library->withCrops($own);
+        $library = $this->maker->library($document);
         $tubs = new TubReader($library);
         $faults = [
-            ...PartCheck::each($own, '/library/crops', PartCheck::crop(...)),
+            ...PartCheck::each(get_object_vars($document->library->crops ?? new stdClass), '/library/crops', PartCheck::crop(...)),
             ...$tubs->faults($document),
             ...self::feedFaults($document),
         ];
@@ -49,21 +50,8 @@ final readonly class GardenReader
         if ($faults !== []) {
             throw RefusedGarden::because($faults);
         }
-        $wishes = [];
-        foreach ($this->marks as $mark) {
-            $wish = $mark->read($document, $library);
-            $wishes += $wish === null ? [] : [$wish::class => $wish];
-        }
 
-        return new Garden(
-            $document,
-            $document->name ?? 'Garden',
-            UnitSystem::from($document->units ?? 'metric'),
-            Site::fromDocument($document->site ?? new stdClass),
-            $tubs->all($document),
-            isset($document->saws_mm) ? array_values(array_map(floatval(...), $document->saws_mm)) : null,
-            $wishes,
-        );
+        return $this->maker->of($document);
     }
 
     /** @return list<Fault> feeds that tubs name and nobody mixes */

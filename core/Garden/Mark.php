@@ -72,6 +72,23 @@ abstract class Mark
         return [];
     }
 
+    /**
+     * What findingsOnTub() goes by, besides the site: while these are the same objects it has nothing new to say. Null where that cannot
+     * be told.
+     *
+     * @return list<object|null>|null
+     */
+    public function basis(string $tub, Plan $plan): ?array
+    {
+        return null;
+    }
+
+    /** Whether it plans and judges again when a way out of a finding is tried. */
+    public function isTried(): bool
+    {
+        return true;
+    }
+
     public function report(Plan $plan): MarkReport
     {
         return new MarkReport;

@@ -14,19 +14,35 @@ final readonly class Plan
      * @param  array<class-string, object>  $parts
      * @param  array<string, list<Need>>  $needs  by tub id; under "" those of the garden as a whole
      */
-    private function __construct(public Garden $garden, private array $parts, private array $needs)
+    private function __construct(public Garden $garden, private array $parts, private array $needs, private ?self $before)
     {
     }
 
-    public static function of(Garden $garden): self
+    /** @param  self|null  $before  the plan of the garden as it was before a change: what the change leaves alone may be taken from it */
+    public static function of(Garden $garden, ?self $before = null): self
     {
-        return new self($garden, [], []);
+        return new self($garden, [], [], $before);
+    }
+
+    /**
+     * What this mark planned of the garden as it was before a change; null where there is nothing to take from it.
+     *
+     * @template T of object
+     *
+     * @param  class-string<T>  $class
+     * @return T|null
+     */
+    public function before(string $class): ?object
+    {
+        $part = $this->before !== null && $this->garden->standsOnTheSame($this->before->garden) ? $this->before->parts[$class] ?? null : null;
+
+        return $part instanceof $class ? $part : null;
     }
 
     /** The same with what one more mark has planned; a mark may plan nothing of its own. */
     public function with(?object $part): self
     {
-        return $part === null ? $this : new self($this->garden, [$part::class => $part] + $this->parts, $this->needs);
+        return $part === null ? $this : new self($this->garden, [$part::class => $part] + $this->parts, $this->needs, $this->before);
     }
 
     /**
@@ -41,7 +57,7 @@ final readonly class Plan
             $all[$tub] = [...($all[$tub] ?? []), ...$more];
         }
 
-        return new self($this->garden, $this->parts, $all);
+        return new self($this->garden, $this->parts, $all, $this->before);
     }
 
     /**

@@ -14,10 +14,13 @@ final readonly class Planner
 {
     public PlanningAids $aids;
 
+    private GardenMaker $maker;
+
     /** @param  list<Mark>  $marks  in the order in which they plan */
     public function __construct(private array $marks, Library $library, LayoutMemory $memory = new FreshMemory)
     {
         $this->aids = new PlanningAids($library, $memory);
+        $this->maker = new GardenMaker($marks, $library);
     }
 
     public function plan(Garden $garden): Plan
@@ -32,29 +35,87 @@ final readonly class Planner
     }
 
     /**
-     * The findings on a plan, worst first; among those alike the tubs' in their order, then the garden's, mark by mark.
+     * The findings on a plan, worst first; the ways out of them are not tried.
      *
      * @return list<Finding>
      */
     public function findings(Plan $plan): array
     {
+        return $this->judge($plan)->findings();
+    }
+
+    /**
+     * The same with their remedies: tried where there is time, else as they come to mind and marked so.
+     *
+     * @return list<Finding>
+     */
+    public function mended(Plan $plan): array
+    {
+        $now = $this->judge($plan);
+        $trials = new Trials($this, $now);
+
+        return array_map(
+            fn (Finding $finding): Finding => $this->aids->memory->maySolve() ? $trials->mended($finding) : $finding->mendedBy(
+                array_map(static fn (Remedy $way): Remedy => $way->untried(), $finding->ways()),
+            ),
+            $now->findings(),
+        );
+    }
+
+    private function judge(Plan $plan): Judgement
+    {
         $context = new RuleContext($plan, $this->aids);
-        $findings = [];
+        $said = [];
         foreach ($plan->garden->tubs as $tub) {
             foreach ($this->marks as $mark) {
-                foreach ($mark->findingsOnTub($tub->id, $context) as $finding) {
-                    $findings[] = $finding->saidBy($mark);
-                }
+                $said["$tub->id {$mark->key()}"] = self::saidBy($mark, $mark->findingsOnTub($tub->id, $context));
             }
         }
         foreach ($this->marks as $mark) {
-            foreach ($mark->findings($context) as $finding) {
-                $findings[] = $finding->saidBy($mark);
+            $said[" {$mark->key()}"] = self::saidBy($mark, $mark->findings($context));
+        }
+
+        return new Judgement($plan, $said);
+    }
+
+    /**
+     * What would be said after a patch, of what it changes; the rest stays as it was said. Money is not looked at.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    public function judgeAgain(Judgement $now, array $patch): Judgement
+    {
+        $plan = Plan::of($this->maker->patched($now->plan->garden, $patch), $now->plan);
+        $marks = array_filter($this->marks, static fn (Mark $mark): bool => $mark->isTried());
+        foreach ($marks as $mark) {
+            $plan = $plan->with($mark->plan($plan, $this->aids));
+        }
+        $context = new RuleContext($plan, $this->aids);
+        $same = $plan->garden->standsOnTheSame($now->plan->garden);
+        $said = [];
+        foreach ($plan->garden->tubs as $tub) {
+            foreach ($marks as $mark) {
+                $place = "$tub->id {$mark->key()}";
+                $basis = $mark->basis($tub->id, $plan);
+                $said[$place] = $same && isset($now->said[$place]) && $basis !== null && $basis === $mark->basis($tub->id, $now->plan)
+                    ? $now->said[$place]
+                    : self::saidBy($mark, $mark->findingsOnTub($tub->id, $context));
             }
         }
-        usort($findings, static fn (Finding $a, Finding $b): int => $a->severity->rank() <=> $b->severity->rank());
+        foreach ($marks as $mark) {
+            $said[" {$mark->key()}"] = self::saidBy($mark, $mark->findings($context));
+        }
 
-        return $findings;
+        return new Judgement($plan, $said);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<Finding>
+     */
+    private static function saidBy(Mark $mark, array $findings): array
+    {
+        return array_map(static fn (Finding $finding): Finding => $finding->saidBy($mark), $findings);
     }
 
     /** Garden in, report out. */
@@ -62,7 +123,7 @@ final readonly class Planner
     {
         $plan = $this->plan($garden);
 
-        return $this->written($plan, $this->findings($plan));
+        return $this->written($plan, $this->mended($plan));
     }
 
     /**

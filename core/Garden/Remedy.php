@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use Closure;
 use stdClass;
 
 /** A way out of a finding: what it does in words, and a JSON Patch (RFC 6902) on the garden that does it. */
@@ -11,9 +12,40 @@ final readonly class Remedy
 {
     /**
      * @param  list<stdClass>  $patch
-     * @param  bool  $pending  whether it may change once a layout is known that takes longer to find
+     * @param  (Closure(): (Remedy|null))|null  $otherwise  what to try where this does not help
+     * @param  list<string>  $then  codes of the stops that it would bring
+     * @param  bool  $pending  whether it was not tried yet
      */
-    public function __construct(public string $says, public array $patch, public bool $pending = false)
+    public function __construct(
+        public string $says,
+        public array $patch,
+        public ?Closure $otherwise = null,
+        public array $then = [],
+        public bool $pending = false,
+    ) {
+    }
+
+    /** The same, not tried yet. */
+    public function untried(): self
     {
+        return new self($this->says, $this->patch, pending: true);
+    }
+
+    /**
+     * The same with what it would bring named after it.
+     *
+     * @param  list<Finding>  $stops
+     */
+    public function bringing(array $stops): self
+    {
+        if ($stops === []) {
+            return new self($this->says, $this->patch);
+        }
+
+        return new self(
+            "$this->says. Then: ".lcfirst(rtrim(explode('. ', $stops[0]->says)[0], '.')),
+            $this->patch,
+            then: array_values(array_unique(array_map(static fn (Finding $f): string => $f->code, $stops))),
+        );
     }
 }

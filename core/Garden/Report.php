@@ -48,11 +48,6 @@ final class Report
                 $tubs[$id] = self::joined($tubs[$id], $of);
             }
         }
-        foreach ($findings as $finding) {
-            if ($finding->tub !== null && $finding->isPending()) {
-                $tubs[$finding->tub]['layout']['pending'] = true;
-            }
-        }
 
         return (object) [
             'format' => self::FORMAT,
@@ -103,7 +98,12 @@ final class Report
             'says' => $finding->says,
             'why' => $finding->why,
             'remedies' => array_map(
-                static fn (Remedy $r): stdClass => (object) ['says' => $r->says, 'patch' => $r->patch],
+                static fn (Remedy $r): stdClass => (object) [
+                    'says' => $r->says,
+                    'patch' => $r->patch,
+                    'then' => $r->then,
+                    'pending' => $r->pending,
+                ],
                 $finding->remedies,
             ),
         ];

@@ -57,10 +57,15 @@ final readonly class TubReader
         return $faults;
     }
 
-    /** @return list<Tub> */
-    public function all(stdClass $document): array
+    /** @return list<Tub> those that are as they were in a garden before are the same objects */
+    public function all(stdClass $document, ?Garden $before = null): array
     {
-        return PartReader::each($document->tubs ?? [], $this->tub(...));
+        return PartReader::each(
+            $document->tubs ?? [],
+            fn (stdClass $raw, int $index): Tub => $before !== null && $raw === ($before->document->tubs[$index] ?? null)
+                ? $before->tubs[$index]
+                : $this->tub($raw, $index),
+        );
     }
 
     /** @return list<Fault> */

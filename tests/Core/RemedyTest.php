@@ -12,7 +12,7 @@ function findingsOf(Garden $garden): array
 {
     $planner = Gardens::planner();
 
-    return $planner->findings($planner->plan($garden));
+    return $planner->mended($planner->plan($garden));
 }
 
 /**

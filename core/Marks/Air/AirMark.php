@@ -106,12 +106,27 @@ final class AirMark extends Mark
     {
         $planner = new AirPlanner($before->garden->site);
         $tubs = $before->get(TubPlans::class)->tubs;
+        $known = $before->before(AirPlans::class);
+        $same = $before->before(TubPlans::class)->tubs ?? [];
         $systems = array_map(
-            static fn (AirSystem $system): AirPlan => $planner->system($system, $tubs),
+            static fn (AirSystem $system): AirPlan => $known?->same($system, $tubs) ?? $planner->system($system, $tubs),
             $before->garden->of(AirSystems::class)->systems,
         );
 
-        return new AirPlans($systems, array_map(static fn (TubPlan $tub): TubAir => $planner->tub($tub, $systems), $tubs));
+        return new AirPlans($systems, array_map(
+            static fn (TubPlan $tub): TubAir => (in_array($tub, $same, true) ? $known?->sameTub($tub, $systems) : null)
+                ?? $planner->tub($tub, $systems),
+            $tubs,
+        ));
+    }
+
+    public function basis(string $tub, Plan $plan): array
+    {
+        return [
+            $plan->get(TubPlans::class)->tubs[$tub] ?? null,
+            $plan->get(AirPlans::class)->tubs[$tub] ?? null,
+            $plan->garden->of(AirSystems::class),
+        ];
     }
 
     public function needs(Plan $plan, Library $library): array

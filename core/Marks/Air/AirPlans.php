@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Air;
 
+use KelpTub\Core\Air\AirSystem;
+use KelpTub\Core\Air\Branch;
 use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** Each pump's network, and the air and oxygen in each tub. */
 final readonly class AirPlans
@@ -15,5 +18,36 @@ final readonly class AirPlans
      */
     public function __construct(public array $systems, public array $tubs)
     {
+    }
+
+    /**
+     * A pump's network as it was solved for the same tubs; null where something of it has changed.
+     *
+     * @param  array<string, TubPlan>  $tubs  by id
+     */
+    public function same(AirSystem $system, array $tubs): ?AirPlan
+    {
+        foreach ($this->systems as $known) {
+            $fed = array_map(static fn (Branch $b): ?TubPlan => $tubs[$b->tub] ?? null, $system->branches);
+            if ($known->system == $system && $known->tubs === $fed) {
+                return $known;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The air of a tub that is planned as it was, where the pumps that feed it are those that did.
+     *
+     * @param  list<AirPlan>  $systems
+     */
+    public function sameTub(TubPlan $tub, array $systems): ?TubAir
+    {
+        $feeding = static fn (array $all): array => array_values(
+            array_filter($all, static fn (AirPlan $plan): bool => in_array($tub, $plan->tubs, true)),
+        );
+
+        return $feeding($systems) === $feeding($this->systems) ? $this->tubs[$tub->tub->id] ?? null : null;
     }
 }

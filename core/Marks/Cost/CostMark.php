@@ -66,6 +66,11 @@ final class CostMark extends Mark
         return CostRules::of($context);
     }
 
+    public function isTried(): bool
+    {
+        return false;
+    }
+
     public function report(Plan $plan): MarkReport
     {
         return new MarkReport(CostReport::of($plan->get(CostPlan::class), $plan->garden->of(MoneyWish::class)));

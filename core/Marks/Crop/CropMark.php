@@ -32,6 +32,11 @@ final class CropMark extends Mark
         return [...CropRules::of($plan, $context), ...PassiveRules::of($plan, $context)];
     }
 
+    public function basis(string $tub, Plan $plan): array
+    {
+        return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
+    }
+
     public function report(Plan $plan): MarkReport
     {
         return new MarkReport(

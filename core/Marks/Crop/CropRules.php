@@ -73,7 +73,7 @@ final class CropRules
             );
         }
         $remedies = $most >= 1 ? [
-            PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context, $solver->isWaiting()),
+            PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context),
         ] : [];
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),

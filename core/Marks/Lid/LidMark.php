@@ -37,6 +37,11 @@ final class LidMark extends Mark
         return [...CupRules::of($plan, $context), ...LidRules::of($plan, $context)];
     }
 
+    public function basis(string $tub, Plan $plan): array
+    {
+        return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
+    }
+
     public function report(Plan $plan): MarkReport
     {
         return new MarkReport(

@@ -313,7 +313,7 @@ final class LidRules
         $solver = $context->solver($plan->cutting->space);
         $most = $solver->most(PatternKind::Best, $plan->cutting->space->leastDistance(), $plan->holes->count());
 
-        return $most < 1 ? [] : [PlantRemedies::cups("Lay out $most again", $plan, $most, $context, $solver->isWaiting())];
+        return $most < 1 ? [] : [PlantRemedies::cups("Lay out $most again", $plan, $most, $context)];
     }
 
     /** @return list<Remedy> */

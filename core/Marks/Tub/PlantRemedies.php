@@ -14,14 +14,14 @@ use stdClass;
 final class PlantRemedies
 {
     /** So many cups; a layout by hand becomes the best regular one. */
-    public static function cups(string $says, TubPlan $plan, int $cups, RuleContext $context, bool $pending = false): Remedy
+    public static function cups(string $says, TubPlan $plan, int $cups, RuleContext $context): Remedy
     {
         $pointer = $plan->tub->pointer('/layout');
         $patch = $plan->tub->holes->layout->isByHand()
             ? $context->patch->set($pointer, (object) ['pattern' => 'best', 'cups' => $cups, 'holes' => null])
             : $context->patch->set("$pointer/cups", $cups);
 
-        return new Remedy($says, [...$patch, ...self::shares($plan, $cups, $context)], $pending);
+        return new Remedy($says, [...$patch, ...self::shares($plan, $cups, $context)]);
     }
 
     /** So many of the cups planted: fewer holes, or where these are cut already, fewer of them planted. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Tub;
 
+use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\MarkReport;
@@ -22,9 +23,11 @@ final class TubMark extends Mark
     public function plan(Plan $before, PlanningAids $aids): TubPlans
     {
         $planner = new TubPlanner($before->garden, $aids->memory);
+        $known = $before->before(TubPlans::class)->tubs ?? [];
         $plans = [];
         foreach ($before->garden->tubs as $tub) {
-            $plans[$tub->id] = $planner->plan($tub);
+            $same = $known[$tub->id] ?? null;
+            $plans[$tub->id] = $same?->tub === $tub ? $same : $planner->plan($tub);
         }
 
         return new TubPlans($plans);
@@ -40,6 +43,11 @@ final class TubMark extends Mark
         $plan = $context->plan->get(TubPlans::class)->tubs[$tub];
 
         return [...VesselRules::of($plan, $context), ...SystemRules::of($plan, $context)];
+    }
+
+    public function basis(string $tub, Plan $plan): array
+    {
+        return [$plan->get(TubPlans::class)->tubs[$tub] ?? null, $plan->garden->of(AirSystems::class)];
     }
 
     public function report(Plan $plan): MarkReport

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchedDocument;
+use KelpTub\Core\Units\UnitSystem;
+use stdClass;
+
+/** Makes a garden of a document that has passed every check. */
+final readonly class GardenMaker
+{
+    /** @param  list<Mark>  $marks */
+    public function __construct(private array $marks, private Library $library)
+    {
+    }
+
+    /** The Library as a document sees it: with the crops that it brings along. */
+    public function library(stdClass $document): Library
+    {
+        return $this->library->withCrops(get_object_vars($document->library->crops ?? new stdClass));
+    }
+
+    public function of(stdClass $document): Garden
+    {
+        return $this->made($document, null);
+    }
+
+    /**
+     * A garden after a patch that is known to be sound. Tubs that it leaves alone are the same objects as before, and so is what marks
+     * read of what it leaves alone.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    public function patched(Garden $before, array $patch): Garden
+    {
+        return $this->made(PatchedDocument::of($before->document, $patch), $before);
+    }
+
+    private function made(stdClass $document, ?Garden $before): Garden
+    {
+        $library = $this->library($document);
+        $wishes = [];
+        foreach ($this->marks as $mark) {
+            $wish = $before !== null && self::isSameBeside($document, $before->document)
+                ? $before->wishOf($mark)
+                : $mark->read($document, $library);
+            $wishes += $wish === null ? [] : [$mark->key() => $wish];
+        }
+
+        return new Garden(
+            $document,
+            $document->name ?? 'Garden',
+            UnitSystem::from($document->units ?? 'metric'),
+            Site::fromDocument($document->site ?? new stdClass),
+            (new TubReader($library))->all($document, $before),
+            isset($document->saws_mm) ? array_values(array_map(floatval(...), $document->saws_mm)) : null,
+            $wishes,
+        );
+    }
+
+    /** Whether all that marks read for themselves is the same: everything but the tubs and the site. */
+    private static function isSameBeside(stdClass $document, stdClass $before): bool
+    {
+        $rest = static fn (stdClass $d): array => array_diff_key(get_object_vars($d), ['tubs' => true, 'site' => true]);
+
+        return $rest($document) === $rest($before);
+    }
+}
