@@ -8,7 +8,7 @@ namespace KelpTub\Core\Air;
  * Oxygen that roots take up against what bubbles and the still surface bring in. mg/L, mg/h, litres, m², °C.
  *
  * Uptake falls as oxygen runs short: `demand·C/(C + 0.5)`. Supply is `k·(C* − C)`. Steady is where they meet; without air the
- * surface alone supplies. Source: handbook, rules section 7.
+ * surface alone supplies; a nursery's trickling water brings `½·L/h·(C* − C)` besides. Source: handbook, rules section 7.
  */
 final readonly class OxygenBalance
 {
@@ -35,13 +35,16 @@ final readonly class OxygenBalance
     /** † still surface, mg/h per m² and mg/L (10 mm/h). */
     private const SURFACE = 10.0;
 
+    /** † share of what it lacks that water takes up on its way over the cups and back; 0.3 to 0.7. */
+    private const TRICKLE = 0.5;
+
     /** † rule of thumb that growers ask for: air per litre of solution, L/min, from and to. */
     private const THUMB_L_MIN_PER_L = [0.13, 0.26];
 
     /**
      * @param  float  $saturation  C*, mg/L
      * @param  float  $demand  of the grown plants at plenty, mg/h
-     * @param  float  $bubbles  supply per mg/L of deficit from the stones, mg/h
+     * @param  float  $bubbles  supply per mg/L of deficit from stones and trickling water, mg/h: what stops when the power fails
      * @param  float  $surface  supply per mg/L of deficit through the surface, mg/h
      */
     private function __construct(
@@ -55,13 +58,21 @@ final readonly class OxygenBalance
     /**
      * @param  float  $standardTransfer  of all stones in the tub in clean oxygen-free water at 20 °C, mg/h
      * @param  float  $surfaceArea  of the water, m²
+     * @param  float  $trickle  water that trickles over cups and falls back, L/h, mean of the pump's cycle
      */
-    public static function of(float $saturation, float $demand, float $standardTransfer, float $surfaceArea, float $celsius): self
-    {
+    public static function of(
+        float $saturation,
+        float $demand,
+        float $standardTransfer,
+        float $surfaceArea,
+        float $celsius,
+        float $trickle = 0.0,
+    ): self {
         return new self(
             $saturation,
             $demand,
-            self::ALPHA * $standardTransfer / self::STANDARD_SATURATION_MG_L * self::TEMPERATURE_FACTOR ** ($celsius - 20),
+            self::ALPHA * $standardTransfer / self::STANDARD_SATURATION_MG_L * self::TEMPERATURE_FACTOR ** ($celsius - 20)
+                + self::TRICKLE * $trickle,
             self::SURFACE * $surfaceArea,
         );
     }
@@ -120,6 +131,12 @@ final readonly class OxygenBalance
             - ($other + self::HALF_UPTAKE_MG_L) * log1p($fall / (self::STOP_MG_L - $other));
 
         return 60 * $workingLitres / $this->surface * $slow / ($rest - $other);
+    }
+
+    /** The demand in mg/h that the air and the surface hold at an oxygen, mg/L: supply equals uptake there. */
+    public function demandHeldAt(float $oxygen): float
+    {
+        return max(0.0, ($this->bubbles + $this->surface) * ($this->saturation - $oxygen) * ($oxygen + self::HALF_UPTAKE_MG_L) / $oxygen);
     }
 
     /** Root of `k·(C* − C)·(C + ½) = demand·C`, a quadratic with one positive root. */

@@ -10,8 +10,10 @@ final readonly class Stone
     /** Height of a stone's top above the inside floor unless given, mm. */
     public const DEFAULT_HEIGHT_MM = 20.0;
 
-    /** Least water above a stone at the lowest level, mm. */
-    public const LEAST_COVER_MM = 80.0;
+    /** Water that stands over a stone at least, mm; in a shallow tub a share of its water line will do. */
+    private const LEAST_COVER_MM = 80.0;
+
+    private const LEAST_COVER_SHARE = 0.4;
 
     public function __construct(
         public ?string $key,
@@ -22,5 +24,11 @@ final readonly class Stone
         public float $mostFlow,
         public float $resistance,
     ) {
+    }
+
+    /** Least water over a stone under such a water line, mm: 80, or two fifths of it. Source: handbook, rules sections 2 and 7. */
+    public static function leastCover(float $line): float
+    {
+        return min(self::LEAST_COVER_MM, self::LEAST_COVER_SHARE * $line);
     }
 }

@@ -50,6 +50,26 @@ final class StonePlacement
     }
 
     /**
+     * No fewer stones than this have every cup in reach: of cups more than twice the reach apart no two share one.
+     *
+     * @param  list<Point>  $cups
+     */
+    public static function leastFor(array $cups): int
+    {
+        $apart = [];
+        foreach ($cups as $cup) {
+            foreach ($apart as $other) {
+                if ($cup->distanceTo($other) <= 2 * self::REACH_MM) {
+                    continue 2;
+                }
+            }
+            $apart[] = $cup;
+        }
+
+        return count($apart);
+    }
+
+    /**
      * The farthest that any cup is from its nearest stone, mm.
      *
      * @param  list<Point>  $cups

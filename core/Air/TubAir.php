@@ -7,7 +7,8 @@ namespace KelpTub\Core\Air;
 /** The air into one tub (L/min) and the oxygen balance it makes; a passive tub has no balance, only a saturation (mg/L). */
 final readonly class TubAir
 {
-    public function __construct(public float $flow, public float $saturation, public ?OxygenBalance $balance)
+    /** @param  float  $trickle  water that trickles over the cups and falls back, L/h, mean of the pump's cycle */
+    public function __construct(public float $flow, public float $saturation, public ?OxygenBalance $balance, public float $trickle = 0.0)
     {
     }
 }

@@ -36,6 +36,7 @@ final readonly class Crop
         public float $matureMassG,
         public float $matureHeightMm,
         public string $habit,
+        private bool $own = false,
     ) {
     }
 
@@ -50,8 +51,32 @@ final readonly class Crop
             (float) $row->ec_low, (float) $row->ec_high, (float) $row->ph_low, (float) $row->ph_high,
             (float) $row->root_oxygen_mg_h, (float) $row->water_temp_low_c, (float) $row->water_temp_high_c,
             $row->support, (float) $row->light_hours, (float) $row->yield_g, (float) $row->cup_min_mm,
-            (float) $row->mature_mass_g, (float) $row->mature_height_mm, $row->habit,
+            (float) $row->mature_mass_g, (float) $row->mature_height_mm, $row->habit, $row->own ?? false,
         );
+    }
+
+    /** Its name inside a sentence: in small letters, but for one that the grower has given. */
+    public function inSentence(): string
+    {
+        return $this->own ? $this->name : mb_strtolower($this->name);
+    }
+
+    /** Its name at the start of a sentence with what it does: "Basil does well", "Chives do well". */
+    public function doing(string $one, string $many): string
+    {
+        return "$this->name ".($this->isPlural() ? $many : $one);
+    }
+
+    /** The same within a sentence. */
+    public function doingInSentence(string $one, string $many): string
+    {
+        return $this->inSentence().' '.($this->isPlural() ? $many : $one);
+    }
+
+    /** Whether its name is of many: "chives", "stem cuttings"; not "watercress". */
+    public function isPlural(): bool
+    {
+        return preg_match('/[^usi]s$/u', $this->name) === 1;
     }
 
     public function middleEc(): float

@@ -7,14 +7,19 @@ namespace KelpTub\Core\Cup;
 /**
  * Which saw cuts the hole for a cup.
  *
- * Among saws that leave a bearing of 1.5 mm or more: the largest with 0.5 ≤ play ≤ 4; if none, the one with the least play ≥ 0;
- * if none, the largest that wedges. The grower's saws are asked first in each of these. A wanted raise picks the saw that comes
+ * In order: of the grower's saws the one that seats it snugly; the grower's with bearing of 1.5 mm or more and up to 4 mm of play, least
+ * play first; of the stock series the snug one; of the stock series, then the grower's, the one with bearing of 1.5 mm or more and least
+ * play; of the grower's, then the stock series, the largest in which it wedges by less than a quarter of its height; else the hole is
+ * traced. Of several snug ones the one whose play is nearest 1.5 mm, the smaller of equals. A wanted raise picks the saw that comes
  * nearest to it. Source: handbook, rules section 3.
  */
 final class SawChoice
 {
-    /** Least play for a cup to drop in freely, mm. */
-    private const LEAST_PLAY_MM = 0.5;
+    /** Of several saws that seat a cup snugly the one with the play nearest this is taken, mm. */
+    private const BEST_PLAY_MM = 1.5;
+
+    /** A cup that would stand prouder than this share of its height is better traced than wedged. */
+    private const MOST_RAISE_SHARE = 0.25;
 
     private const ROUNDING_MM = 1.0e-9;
 
@@ -28,30 +33,69 @@ final class SawChoice
         if ($wantedRaise !== null && $wantedRaise > 0.0) {
             return self::nearestRaise($cup, [...$owned, ...$stock], $wantedRaise);
         }
-        $bears = static fn (Seat $seat): bool => $seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM;
-        $rules = [
-            [
-                static fn (Seat $s): bool => $bears($s) && $s->play >= self::LEAST_PLAY_MM - self::ROUNDING_MM
-                    && $s->play <= Seat::MOST_PLAY_MM + self::ROUNDING_MM,
-                true,
-            ],
-            [static fn (Seat $s): bool => $bears($s) && $s->play >= -self::ROUNDING_MM, false],
-            [static fn (Seat $s): bool => $s->kind === SeatKind::Wedged, true],
-        ];
-        $seats = array_map(
-            static fn (array $saws): array => array_map(static fn (Saw $s): Seat => Seat::of($cup, $s->diameter), $saws),
-            [$owned, $stock],
-        );
-        foreach ($rules as [$fits, $largest]) {
-            foreach ([$owned, $stock] as $shelf => $saws) {
-                $fitting = array_keys(array_filter($seats[$shelf], $fits));
-                if ($fitting !== []) {
-                    return $saws[$largest ? $fitting[count($fitting) - 1] : $fitting[0]];
-                }
+
+        return self::snug($cup, $owned)
+            ?? self::leastPlay($cup, $owned, Seat::MOST_PLAY_MM)
+            ?? self::snug($cup, $stock)
+            ?? self::leastPlay($cup, $stock, INF)
+            ?? self::leastPlay($cup, $owned, INF)
+            ?? self::largestWedge($cup, $owned)
+            ?? self::largestWedge($cup, $stock);
+    }
+
+    /**
+     * The saw that seats the cup snugly, of those that can be had; null where none does.
+     *
+     * @param  list<Saw>  $saws
+     */
+    public static function snug(Cup $cup, array $saws): ?Saw
+    {
+        return self::least($saws, static function (Saw $saw) use ($cup): ?float {
+            $seat = Seat::of($cup, $saw->diameter);
+
+            return $seat->isSnug() ? abs($seat->play - self::BEST_PLAY_MM) : null;
+        });
+    }
+
+    /** @param  list<Saw>  $saws */
+    private static function leastPlay(Cup $cup, array $saws, float $most): ?Saw
+    {
+        return self::least($saws, static function (Saw $saw) use ($cup, $most): ?float {
+            $seat = Seat::of($cup, $saw->diameter);
+
+            return $seat->bears() && $seat->play >= -self::ROUNDING_MM && $seat->play <= $most + self::ROUNDING_MM ? $seat->play : null;
+        });
+    }
+
+    /** @param  list<Saw>  $saws */
+    private static function largestWedge(Cup $cup, array $saws): ?Saw
+    {
+        return self::least($saws, static function (Saw $saw) use ($cup): ?float {
+            $seat = Seat::of($cup, $saw->diameter);
+
+            return $seat->kind === SeatKind::Wedged && $seat->raise < self::MOST_RAISE_SHARE * $cup->height ? $seat->raise : null;
+        });
+    }
+
+    /**
+     * The saw with the least of a figure, the smaller of equals; those without one are passed over.
+     *
+     * @param  list<Saw>  $saws
+     * @param  callable(Saw): (float|null)  $figure
+     */
+    private static function least(array $saws, callable $figure): ?Saw
+    {
+        $best = null;
+        $least = INF;
+        foreach ($saws as $saw) {
+            $of = $figure($saw);
+            $nearer = $of === null ? 0.0 : $least - $of;
+            if ($nearer > self::ROUNDING_MM || ($of !== null && $nearer >= -self::ROUNDING_MM && $saw->diameter < ($best->diameter ?? INF))) {
+                [$best, $least] = [$saw, $of];
             }
         }
 
-        return null;
+        return $best;
     }
 
     /** @param  list<Saw>  $saws */

@@ -99,19 +99,21 @@ final class SawSeries
     }
 
     /**
-     * Whether one of the grower's saws is sold as this size, to the whole millimetre.
+     * The grower's saw that cuts this hole: within half a millimetre it is the same saw; null where there is none.
      *
-     * @param  list<float>|null  $diameters  the saws the grower has, mm; null when never said
+     * @param  list<Saw>  $owned
      */
-    public static function has(?array $diameters, float $size): bool
+    public static function ownedFor(float $diameter, array $owned): ?Saw
     {
-        foreach ($diameters ?? [] as $diameter) {
-            if (abs($diameter - $size) <= 2 * self::SAME_MM) {
-                return true;
+        $nearest = null;
+        foreach ($owned as $saw) {
+            $off = abs($saw->diameter - $diameter);
+            if ($off <= self::SAME_MM && ($nearest === null || $off < abs($nearest->diameter - $diameter))) {
+                $nearest = $saw;
             }
         }
 
-        return false;
+        return $nearest;
     }
 
     /** `54 mm` or `2 1/8 in`: in the grower's units where the size is one of that series, else in the other's. */

@@ -49,7 +49,7 @@ final readonly class Library
         return $rows === [] ? $this : new self(
             $this->vessels,
             $this->cups,
-            $this->crops->with($rows),
+            $this->crops->with(array_map(static fn (stdClass $row): stdClass => (object) [...get_object_vars($row), 'own' => true], $rows)),
             $this->stones,
             $this->pumps,
             $this->tubes,

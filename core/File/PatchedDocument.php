@@ -7,7 +7,7 @@ namespace KelpTub\Core\File;
 use stdClass;
 use Swaggest\JsonDiff\JsonPatch;
 
-/** A document after a JSON Patch (RFC 6902). What the patch does not reach is shared with the one before: the same object is the same still. */
+/** A document after a JSON Patch (RFC 6902). What the patch does not reach is shared with the one before: the same object still. */
 final class PatchedDocument
 {
     /** @param  list<stdClass>  $patch */

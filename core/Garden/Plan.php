@@ -34,7 +34,8 @@ final readonly class Plan
      */
     public function before(string $class): ?object
     {
-        $part = $this->before !== null && $this->garden->standsOnTheSame($this->before->garden) ? $this->before->parts[$class] ?? null : null;
+        $same = $this->before !== null && $this->garden->standsOnTheSame($this->before->garden);
+        $part = $same ? $this->before->parts[$class] ?? null : null;
 
         return $part instanceof $class ? $part : null;
     }

@@ -62,6 +62,18 @@ final readonly class Planner
         );
     }
 
+    /**
+     * A way to bring air into a tub that brings no stop with it: the simplest that does, or the simplest of all.
+     *
+     * @return list<stdClass>
+     */
+    public function addAir(Garden $garden, Tub $tub): array
+    {
+        $now = $this->judge($this->plan($garden));
+
+        return (new Trials($this, $now))->harmless((new RuleContext($now->plan, $this->aids))->addAir('Add air', $tub))->patch;
+    }
+
     private function judge(Plan $plan): Judgement
     {
         $context = new RuleContext($plan, $this->aids);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Lid\LayoutSolver;
@@ -32,10 +33,19 @@ final readonly class RuleContext
         return new Remedy($says, $this->patch->set($pointer, $value));
     }
 
-    /** A remedy that puts air into a tub. */
+    /** A remedy that puts air into a tub, and what else to try where that does not do. */
     public function addAir(string $says, Tub $tub): Remedy
     {
-        return new Remedy($says, (new AirEdits($this->plan->garden, $this->patch))->aerate($tub));
+        return (new AirEdits($this->plan->garden, $this->patch))->ways($says, $tub, $this->pumpsBySize());
+    }
+
+    /** @return list<Pump> those of the Library, the smallest first */
+    public function pumpsBySize(): array
+    {
+        $pumps = array_values(iterator_to_array($this->library->pumps));
+        usort($pumps, static fn (Pump $a, Pump $b): int => $a->freeFlow() <=> $b->freeFlow());
+
+        return $pumps;
     }
 
     /** Asks how many cups a lid would take otherwise. */

@@ -63,6 +63,8 @@ final readonly class Site
     /** How much faster or slower plants drink here than in the reference room. */
     public function climate(): float
     {
-        return Climate::factor($this->airTemperatureC, $this->humidityPct, $this->lightHours);
+        $inSun = $this->fullSun && $this->setting !== Setting::Indoor;
+
+        return Climate::factor($this->airTemperatureC, $this->humidityPct, $this->lightHours, $inSun);
     }
 }

@@ -23,58 +23,128 @@ final class Trials
     {
     }
 
-    /** The finding with the ways out of it that help. */
+    /** The finding with the ways out of it that help: those that mend it; where none does those that lessen it; else those at a cost. */
     public function mended(Finding $finding): Finding
     {
-        $helping = $costly = [];
-        foreach ($finding->ways() as $way) {
-            for (; $way !== null; $way = $way->otherwise === null ? null : ($way->otherwise)()) {
-                $brought = $this->brought($finding, $way);
-                if ($brought === []) {
-                    $helping[] = $way->bringing([]);
-                    break;
-                }
-                if ($brought !== null && $finding->severity === Severity::Stop) {
-                    $costly[] = $way->bringing($brought);
-                }
+        $helping = ['mends' => [], 'lessens' => [], 'costs' => []];
+        foreach ($finding->ways() as $first) {
+            [$how, $way] = $this->best($finding, $first);
+            if ($way !== null) {
+                $helping[$how][] = $way;
             }
         }
 
-        return $finding->mendedBy($helping === [] ? $costly : $helping);
+        return $finding->mendedBy(current(array_filter($helping)) ?: []);
     }
 
     /**
-     * What would come up that is worse than the finding, or stops; null where the way does not help against it at all.
+     * Of a way and what else to try the first that mends the finding; else the one that lessens it most, else the first that brings a
+     * stop in place of a stop.
+     *
+     * @return array{string, Remedy|null}
+     */
+    private function best(Finding $finding, Remedy $first): array
+    {
+        $lessens = $costs = null;
+        $least = INF;
+        for ($way = $first; $way !== null; $way = $way->otherwise === null ? null : ($way->otherwise)()) {
+            $left = $this->left($finding, $way);
+            $brought = $left === null ? null : $this->brought($finding, $way);
+            if ($left === null || $brought === null) {
+                continue;
+            }
+            if ($brought !== []) {
+                $costs ??= $finding->severity === Severity::Stop ? $way->bringing($brought) : null;
+            } elseif ($left === []) {
+                return ['mends', $way->bringing([])];
+            } elseif (self::amiss($left) < $least) {
+                [$lessens, $least] = [$way->bringing([]), self::amiss($left)];
+            }
+        }
+
+        return $lessens === null ? ['costs', $costs] : ['lessens', $lessens];
+    }
+
+    /** Of a way and what else to try the first that brings no stop; the first of all where each of them does. */
+    public function harmless(Remedy $first): Remedy
+    {
+        for ($way = $first; $way !== null; $way = $way->otherwise === null ? null : ($way->otherwise)()) {
+            $stops = array_filter(
+                $this->broughtUp($this->after($way), Severity::Mend->rank()),
+                static fn (Finding $f): bool => $f->severity === Severity::Stop,
+            );
+            if ($stops === []) {
+                return $way;
+            }
+        }
+
+        return $first;
+    }
+
+    /**
+     * What a way leaves of a finding and others of its kind on the tub; null where that is no less than now.
+     *
+     * @return list<Finding>|null
+     */
+    private function left(Finding $finding, Remedy $way): ?array
+    {
+        $then = $this->after($way);
+        $kind = self::kind($finding);
+        $places = $this->places($then);
+        $now = self::byKind($this->now, $places)[$kind] ?? null;
+        $left = self::byKind($then, $places)[$kind] ?? [];
+
+        return $now === null || ! self::isLess($left, $now) ? null : $left;
+    }
+
+    /**
+     * The stops that would come up; null where nothing stops, but something comes up that is worse than the finding: what mends one thing
+     * and spoils another is no way out.
      *
      * @return list<Finding>|null
      */
     private function brought(Finding $finding, Remedy $way): ?array
     {
-        $key = GardenFile::encode((object) ['patch' => $way->patch]);
-        $then = $this->tried[$key] ??= $this->planner->judgeAgain($this->now, $way->patch);
-        $places = array_values(array_filter(
-            array_keys($then->said),
-            fn (string $place): bool => $then->said[$place] !== ($this->now->said[$place] ?? []),
-        ));
-        $now = self::byKind($this->now, $places);
-        $after = self::byKind($then, $places);
-        $kind = self::kind($finding);
-        if (! isset($now[$kind]) || ! self::isLess($after[$kind] ?? [], $now[$kind])) {
-            return null;
-        }
-        $brought = [];
-        foreach ($after as $other => $findings) {
-            $worst = min(array_map(static fn (Finding $f): int => $f->severity->rank(), $now[$other] ?? []) ?: [PHP_INT_MAX]);
-            foreach ($findings as $new) {
-                if ($new->severity->rank() < $worst && $new->severity->rank() < max(1, $finding->severity->rank())) {
-                    $brought[] = $new;
-                }
-            }
-        }
-        // What mends badly, or worse than it was, is no way out; a stop may be worth it.
+        $brought = $this->broughtUp($this->after($way), max(Severity::Mend->rank(), $finding->severity->rank()));
         $stops = array_values(array_filter($brought, static fn (Finding $f): bool => $f->severity === Severity::Stop));
 
         return $stops === [] && $brought !== [] ? null : $stops;
+    }
+
+    private function after(Remedy $way): Judgement
+    {
+        return $this->tried[GardenFile::encode((object) ['patch' => $way->patch])] ??= $this->planner->judgeAgain($this->now, $way->patch);
+    }
+
+    /** @return list<string> where something else is said than now */
+    private function places(Judgement $then): array
+    {
+        return array_values(array_filter(
+            array_keys($then->said),
+            fn (string $place): bool => $then->said[$place] !== ($this->now->said[$place] ?? []),
+        ));
+    }
+
+    /**
+     * What is worse than a rank and than anything of its kind was.
+     *
+     * @return list<Finding>
+     */
+    private function broughtUp(Judgement $then, int $rank): array
+    {
+        $places = $this->places($then);
+        $now = self::byKind($this->now, $places);
+        $brought = [];
+        foreach (self::byKind($then, $places) as $kind => $findings) {
+            $worst = min([PHP_INT_MAX, ...array_map(static fn (Finding $f): int => $f->severity->rank(), $now[$kind] ?? [])]);
+            foreach ($findings as $finding) {
+                if ($finding->severity->rank() < min($worst, $rank)) {
+                    $brought[] = $finding;
+                }
+            }
+        }
+
+        return $brought;
     }
 
     /**
@@ -92,9 +162,14 @@ final class Trials
                 return $fewer < 0;
             }
         }
-        $amiss = static fn (array $findings): float => array_sum(array_map(static fn (Finding $f): float => $f->by, $findings));
 
-        return $amiss($after) < $amiss($now) - self::ROUNDING * max(1.0, abs($amiss($now)));
+        return self::amiss($after) < self::amiss($now) - self::ROUNDING * max(1.0, abs(self::amiss($now)));
+    }
+
+    /** @param  list<Finding>  $findings */
+    private static function amiss(array $findings): float
+    {
+        return array_sum(array_map(static fn (Finding $f): float => $f->by, $findings));
     }
 
     private static function kind(Finding $finding): string

@@ -92,16 +92,6 @@ final readonly class TubEdits
         return $this->garden->of(AirSystems::class)->feed($tub->id) ? $patch : [...$patch, ...$this->air->line($tub->id)];
     }
 
-    /**
-     * Stones and a line for a tub that lacks them.
-     *
-     * @return list<stdClass>
-     */
-    public function aerate(Tub $tub): array
-    {
-        return $this->air->aerate($tub);
-    }
-
     /** @return array<string, mixed> what a way of running a tub is set to at first */
     private static function settings(GrowingSystem $system): array
     {

@@ -251,6 +251,7 @@ final readonly class TubReader
                 (float) ($raw->nursery->on_min ?? DripCycle::DEFAULT_ON_MIN),
                 (float) ($raw->nursery->off_min ?? DripCycle::DEFAULT_OFF_MIN),
             ),
+            isset($raw->lowest_mm) ? (float) $raw->lowest_mm : null,
         );
     }
 

@@ -17,6 +17,7 @@ final readonly class TubWater
     /**
      * @param  LineChoice|null  $askedLine  as given, whether the system has it or not
      * @param  list<TopUp>  $plannedTopUps  of a passive tub
+     * @param  float|null  $lowest  the level down to which the water is of use, mm, where the grower has set it
      */
     public function __construct(
         public GrowingSystem $system,
@@ -27,6 +28,7 @@ final readonly class TubWater
         public RaftWish $raft,
         public ClonerWish $cloner,
         public DripCycle $drip,
+        public ?float $lowest,
     ) {
     }
 

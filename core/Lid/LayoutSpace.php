@@ -391,6 +391,9 @@ final readonly class LayoutSpace
      */
     private static function walls(Profile $profile, Cup $cup, float $cupBottom): array
     {
+        if ($cupBottom >= $profile->rim()) {
+            return [];
+        }
         $top = min($profile->rim(), $cupBottom + $cup->height);
         $heights = [max(0.0, $cupBottom), $top];
         $walls = [];

@@ -21,11 +21,14 @@ final readonly class PassiveCourse
 
     private const USED_SHARE = 0.9;
 
+    /** Of a first fill under this a quarter is little. */
+    private const LITTLE_L = 4.0;
+
     /** Planned top-ups are a week apart. */
     private const LEAST_DAYS_APART = 7.0;
 
     /** More than this many is no plan. */
-    private const MOST_TOP_UPS = 40;
+    private const MOST_TOP_UPS = 6;
 
     /** @var list<TopUp> by day */
     public array $topUps;
@@ -64,19 +67,28 @@ final readonly class PassiveCourse
         return $this->use->dayWhenUsed($this->usable + $added);
     }
 
+    /** As much at a time as is safe, rounded down to what a jug shows: 50 mL, or 10 mL of little. */
+    public static function safeLitres(float $start): float
+    {
+        $steps = $start < self::LITTLE_L ? 100 : 20;
+
+        return floor(self::SAFE_SHARE * $start * $steps) / $steps;
+    }
+
     /**
      * Top-ups of a quarter of the start volume that carry the tub to a day, no more of them than it takes. Each comes as late as it may,
      * on a whole day when nine tenths of what can be used are gone: by then the air gap is so deep that a quarter leaves most of it.
      *
-     * @return list<TopUp>|null null where that many are no plan
+     * @return list<TopUp>|null null where that many, or two on one day, are no plan
      */
     public static function safeTopUps(TubWaterUse $use, float $start, float $usable, float $toDay): ?array
     {
-        $each = self::SAFE_SHARE * $start;
+        $each = self::safeLitres($start);
         $topUps = [];
         while ($use->until($toDay) > $usable + count($topUps) * $each) {
             $day = $use->dayWhenUsed(self::USED_SHARE * $usable + count($topUps) * $each);
-            if ($day === null || $day < 1.0 || count($topUps) >= self::MOST_TOP_UPS) {
+            $last = $topUps === [] ? 0.0 : $topUps[count($topUps) - 1]->day;
+            if ($each <= 0.0 || $day === null || floor($day) <= $last || count($topUps) >= self::MOST_TOP_UPS) {
                 return null;
             }
             $topUps[] = new TopUp(floor($day), $each);
@@ -91,7 +103,7 @@ final readonly class PassiveCourse
         $last = $this->topUps === [] ? 0.0 : $this->topUps[count($this->topUps) - 1]->day;
         $day = floor(($this->dryDay() ?? $this->use->harvestDay) - 1.0);
 
-        return new TopUp(max($last + self::LEAST_DAYS_APART, $day), round(self::SAFE_SHARE * $this->start, 3));
+        return new TopUp(max($last + self::LEAST_DAYS_APART, $day), self::safeLitres($this->start));
     }
 
     private function added(float $day): float

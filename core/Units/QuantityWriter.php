@@ -84,6 +84,18 @@ final readonly class QuantityWriter
         return self::plain($value, $decimals).($unit === '' ? '' : self::GAP.$unit);
     }
 
+    /** The same for what may be next to nothing: `0.26 L/min`, and `under 0.01 L/min` where the digits would show none of it. */
+    public function small(float $value, string $unit): string
+    {
+        return $value > 0.0 && $value < 0.005 ? 'under '.self::plain(0.01, 2).self::GAP.$unit : $this->number($value, 2, $unit);
+    }
+
+    /** One or many of a thing: `1 day`, `13 days`. What stands for many has its number at %d. */
+    public function count(int $number, string $one, string $many): string
+    {
+        return $number === 1 ? $one : sprintf($many, $number);
+    }
+
     /** `2 1/8 in` for 53.975 mm: whole inches and the nearest sixteenth, in lowest terms. */
     public static function inches(float $mm): string
     {

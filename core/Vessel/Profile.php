@@ -146,7 +146,7 @@ final readonly class Profile
     /** The longest inside dimension anywhere, in mm. */
     public function longest(): float
     {
-        return max(0.0, ...array_map(static fn (Station $s): float => $s->section->length, $this->stations));
+        return max(0.0, ...array_map(static fn (Station $s): float => max($s->section->length, $s->section->width), $this->stations));
     }
 
     /** The same vessel with its areas multiplied by $scale (lengths by √scale, heights unchanged). */

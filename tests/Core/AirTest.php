@@ -220,7 +220,7 @@ it('finds what is wrong with the air', function (array $tub, array $garden, arra
     ],
     'warm' => [[], ['site' => ['water_temperature_c' => 25]], [], 'mind air.warm'],
     'a far cup' => [['vessel' => 'tote-90'], [], [], 'mind air.far-cup'],
-    'shallow' => [['vessel' => 'crate-flat-28'], [], [], 'mend air.shallow'],
+    'shallow' => [['vessel' => 'crate-flat-28', 'stones' => ['kind' => 'disc-100', 'height_mm' => 90]], [], [], 'mend air.shallow'],
     'a tube hole near the water' => [['water_line' => 'high-start'], [], [], 'mend air.entry'],
 ]);
 

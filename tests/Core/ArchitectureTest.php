@@ -10,6 +10,7 @@ arch('the core imports nothing of the framework, the web, the database or the ap
         [
             'KelpTub\Core',
             'Opis\JsonSchema',
+            'Swaggest\JsonDiff',
             'InvalidArgumentException',
             'LogicException',
             'JsonException',

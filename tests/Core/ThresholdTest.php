@@ -251,9 +251,10 @@ it('speaks up just past the mark, and not before it', function (
     $line = static fn (array $more = []): callable => static fn (float $x): Garden => Gardens::tub([
         ...filledTo($x, box(400, 300, 300)), ...$more,
     ]);
-    yield 'little water over the stones' => [$line(), 200, 50, 'mend air.shallow', 20 + 80];
+    // Two fifths of a line under 200.
+    yield 'little water over the stones' => [$line(), 200, 22, 'mend air.shallow', 20 / 0.6];
     yield 'little water over stones held high' => [
-        $line(['stones' => ['kind' => 'disc-100', 'height_mm' => 60]]), 200, 50, 'mend air.shallow', 60 + 80,
+        $line(['stones' => ['kind' => 'disc-100', 'height_mm' => 60]]), 200, 70, 'mend air.shallow', 60 / 0.6,
     ];
     // The water starts at the cups, twenty over the line.
     yield 'a tube hole near the water' => [$line(), 200, 270, 'mend air.entry', 300 - 25 - 15 - 20];

@@ -13,6 +13,7 @@ use KelpTub\Core\Air\Saturation;
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Air\TubeRoute;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Site;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
@@ -111,6 +112,9 @@ final readonly class AirPlanner
         );
         $area = $plan->tub->body->vessel->profile->sectionAt($plan->water->line->grown)->area() / 1.0e6;
 
-        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius));
+        $drips = $plan->tub->system === GrowingSystem::Nursery && $plan->holes->count() > 0;
+        $trickle = $drips ? $plan->tub->water->drip->litresADay() / 24 : 0.0;
+
+        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle), $trickle);
     }
 }

@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\TubeRoute;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Report;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -55,7 +56,8 @@ final class AirReport
         $air = $plan->get(AirPlans::class)->tubs[$tub->tub->id];
         $balance = $air->balance;
         $working = $tub->water->working();
-        $outage = $balance?->outageMinutes($working);
+        $sprayed = $tub->tub->system === GrowingSystem::Cloner;
+        $outage = $sprayed ? null : $balance?->outageMinutes($working);
 
         return [
             'oxygen' => [
@@ -64,6 +66,7 @@ final class AirReport
                 'air_l_min' => $balance === null ? null : $air->flow,
                 'steady_mg_l' => $balance?->steady(),
                 'outage_min' => $outage,
+                'stems_dry_h' => $sprayed ? AirWorkings::STEMS_DRY_H : null,
                 'thumb_l_min' => $balance === null ? null : OxygenBalance::thumb($working),
             ],
             'limits' => [
@@ -72,7 +75,7 @@ final class AirReport
                 'oxygen_mind_mg_l' => OxygenBalance::MIND_MG_L,
             ],
             'shape' => self::shape($tub),
-            'workings' => AirWorkings::of($air, $outage, $working, $plan->garden->units),
+            'workings' => AirWorkings::of($air, $outage, $working, $tub->tub->system, $plan->garden->units),
         ];
     }
 

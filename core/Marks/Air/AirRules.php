@@ -6,7 +6,6 @@ namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\OxygenBalance;
-use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\TubeRoute;
@@ -17,6 +16,7 @@ use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\RoundedBox;
+use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
@@ -29,6 +29,12 @@ final class AirRules
 
     /** Valve settings that a remedy proposes, from open to nearly shut. */
     private const VALVES = [0.8, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1, 0.05];
+
+    /** Settings of the other valves that a remedy tries, the widest first. */
+    private const BALANCE = [0.6, 0.4, 0.25, 0.15];
+
+    /** A tub with a longer mouth is not stirred by one plume, mm. */
+    private const LONG_MM = 600.0;
 
     private const ROUNDING = 1.0e-9;
 
@@ -117,7 +123,10 @@ final class AirRules
                 $w->number($balance->demand, 0, 'mg/h'),
                 $w->number($balance->saturation, 1, 'mg/L'),
             ),
-            self::isAired($plan, $context) ? self::moreOxygen($plan, $context) : [$context->addAir('Add a stone and a line', $plan->tub)]);
+            fn (): array => self::isAired($plan, $context)
+                ? self::moreOxygen($plan, $balance, $context)
+                : [$context->addAir('Add a stone and a line', $plan->tub)],
+            $balance->saturation - $steady);
     }
 
     private static function warm(TubPlan $plan, RuleContext $context): ?Finding
@@ -138,6 +147,7 @@ final class AirRules
             'Air cannot bring water above saturation, and roots and rot both speed up with warmth.');
     }
 
+    /** A plume stirs the whole of a small tub; a cup far from every stone is worth a word in a long one, or where oxygen is short. */
     private static function farCup(TubPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
@@ -145,27 +155,43 @@ final class AirRules
             return null;
         }
         $farthest = StonePlacement::farthestCup($plan->holes->arrangement->points, $plan->fittings->stones);
-        if ($farthest <= StonePlacement::REACH_MM + self::ROUNDING) {
+        $balance = $context->plan->get(AirPlans::class)->tubs[$tub->id]->balance;
+        $short = $balance !== null && ! $plan->plants->mix->isEmpty() && $balance->steady() < OxygenBalance::MIND_MG_L;
+        $mouth = $tub->body->vessel->profile->mouth();
+        if (
+            $farthest <= StonePlacement::REACH_MM + self::ROUNDING
+            || (! $short && max($mouth->length, $mouth->width) <= self::LONG_MM)
+        ) {
             return null;
-        }
-        $remedies = [];
-        $floor = RoundedBox::of($tub->body->vessel->profile->sectionAt(0.0));
-        for ($count = $tub->water->stones->count + 1; $count <= self::MOST_STONES && $remedies === []; $count++) {
-            if (StonePlacement::farthestCup(
-                $plan->holes->arrangement->points,
-                StonePlacement::of($plan->holes->arrangement->points, $count, $floor, $tub->water->stones->stone->length),
-            ) <= StonePlacement::REACH_MM) {
-                $remedies[] = $context->set("Use $count stones", $tub->pointer('/stones/count'), $count);
-            }
         }
 
         return new Finding('air.far-cup', Severity::Mind, $tub->id, $tub->pointer('/stones/count'),
             sprintf(
-                'A cup is %s from the nearest stone; %s is as far as it helps. Add a stone.',
+                'A cup is %s from the nearest stone, and %s is as far as its bubbles help%s. Add a stone.',
                 $context->write->length($farthest),
                 $context->write->length(StonePlacement::REACH_MM),
+                $short ? ' where oxygen is short' : ' in a long tub',
             ),
-            'Bubbles rise straight up; roots far from them stand in still water.', $remedies);
+            'Bubbles rise straight up and stir the water round them; roots far from them stand in still water.',
+            fn (): array => self::moreStones($plan, $context),
+            $farthest);
+    }
+
+    /** @return list<Remedy> the fewest stones with which every cup has one in reach */
+    private static function moreStones(TubPlan $plan, RuleContext $context): array
+    {
+        $stones = $plan->tub->water->stones;
+        $cups = $plan->holes->arrangement->points;
+        $floor = RoundedBox::of($plan->tub->body->vessel->profile->sectionAt(0.0));
+        $least = StonePlacement::leastFor($cups);
+        for ($count = max($least, ($stones->count ?? 0) + 1); $count <= self::MOST_STONES && $stones !== null; $count++) {
+            $placed = StonePlacement::of($cups, $count, $floor, $stones->stone->length);
+            if (StonePlacement::farthestCup($cups, $placed) <= StonePlacement::REACH_MM) {
+                return [$context->set("Use $count stones", $plan->tub->pointer('/stones/count'), $count)];
+            }
+        }
+
+        return [];
     }
 
     private static function shallow(TubPlan $plan, RuleContext $context): ?Finding
@@ -175,12 +201,13 @@ final class AirRules
             return null;
         }
         $cover = $plan->water->line->grown - $tub->water->stones->height;
-        if ($cover >= Stone::LEAST_COVER_MM) {
+        $least = Stone::leastCover($plan->water->line->grown);
+        if ($cover >= $least - self::ROUNDING) {
             return null;
         }
         $remedies = [];
-        if ($tub->water->stones->height > 0.0 && $plan->water->line->grown >= Stone::LEAST_COVER_MM) {
-            $height = floor($plan->water->line->grown - Stone::LEAST_COVER_MM);
+        if ($tub->water->stones->height > 0.0) {
+            $height = floor($plan->water->line->grown - $least);
             $remedies[] = $context->set(
                 sprintf('Set the stones at %s', $context->write->length($height)),
                 $tub->pointer('/stones/height_mm'),
@@ -192,9 +219,9 @@ final class AirRules
             sprintf(
                 'Only %s of water stands over the stones; %s is the least. Use a deeper tub, lower stones or a higher line.',
                 $context->write->length(max(0.0, $cover)),
-                $context->write->length(Stone::LEAST_COVER_MM),
+                $context->write->length($least),
             ),
-            'Bubbles give off their oxygen on the way up; a short way gives little.', $remedies);
+            'Bubbles give off their oxygen on the way up; a short way gives little.', $remedies, $least - $cover);
     }
 
     private static function entry(TubPlan $plan, RuleContext $context): ?Finding
@@ -241,6 +268,13 @@ final class AirRules
         $each = $air->perStone($branch);
         $w = $context->write;
         $at = $air->system->pointer("/branches/$branch");
+        if ($air->system->branches[$branch]->valve <= 0.0) {
+            return new Finding('air.starved', Severity::Stop, $plan->tub->id, "$at/valve",
+                sprintf('The valve of the line to %s is closed, and no air comes out of its stone. Open it.', $plan->tub->name),
+                'A closed valve is a way to take a tub off its pump, not to run it.',
+                fn (): array => [self::opened($air, $branch, $context)],
+                $stones->stone->leastFlow);
+        }
         if ($each > $stones->stone->mostFlow) {
             return new Finding('air.over', Severity::Mind, $plan->tub->id, $at,
                 sprintf(
@@ -249,7 +283,8 @@ final class AirRules
                     $w->number($stones->stone->mostFlow, 1, 'L/min'),
                 ),
                 'Driven harder, bubbles run together into large ones and little more oxygen dissolves.',
-                self::calmer($air, $branch, $context));
+                fn (): array => [...self::calmer($air, $branch, $context), self::oneMoreStone($plan->tub, $stones->count, $context)],
+                $each - $stones->stone->mostFlow);
         }
         if ($each >= $stones->stone->leastFlow) {
             return null;
@@ -261,37 +296,115 @@ final class AirRules
                 ? sprintf('No air comes out of the stone in %s. Use coarser or shallower stones, or a stronger pump.', $plan->tub->name)
                 : sprintf(
                     'Each stone gets %s and needs %s. Use fewer stones or a stronger pump.',
-                    $w->number($each, 2, 'L/min'),
+                    $w->small($each, 'L/min'),
                     $w->number($stones->stone->leastFlow, 1, 'L/min'),
                 ),
             sprintf(
                 'The pump gives %s at the manifold; depth, stone and line take more than that leaves. An easy stone nearby takes the rest.',
                 $w->number($air->network->pressure, 1, 'kPa'),
             ),
-            self::stronger($air, $branch, $context));
+            fn (): array => self::fed($air, $branch, $context),
+            $stones->stone->leastFlow - $each);
     }
 
-    /** @return list<Pump> those of the Library, the smallest first */
-    private static function pumpsBySize(RuleContext $context): array
+    /** @return list<Remedy> what to try against too little air, the cheapest first */
+    private static function fed(AirPlan $air, int $branch, RuleContext $context): array
     {
-        $pumps = array_values(iterator_to_array($context->library->pumps));
-        usort($pumps, static fn (Pump $a, Pump $b): int => $a->freeFlow() <=> $b->freeFlow());
+        $tub = $air->tubs[$branch]->tub;
+        $stones = $tub->water->stones;
 
-        return $pumps;
+        return array_values(array_filter([
+            $air->system->branches[$branch]->valve < 1.0 ? self::opened($air, $branch, $context) : null,
+            self::balanced($air, $branch, $context),
+            $stones !== null && $stones->count > 1 ? self::fewerStones($tub, $stones->count - 1, $context) : null,
+            $stones === null ? null : self::easierStone($tub, $stones->stone, $context),
+            self::largerPump($air, $context),
+        ]));
     }
 
-    /** @return list<Remedy> a stronger pump from the Library with which this branch gets enough, the smallest first */
-    private static function stronger(AirPlan $air, int $branch, RuleContext $context): array
+    /** A valve opened all the way, or as far as the others on the pump bear. */
+    private static function opened(AirPlan $air, int $branch, RuleContext $context): Remedy
     {
-        foreach (self::pumpsBySize($context) as $pump) {
-            $solved = AirPlanner::pumpedBy($air, $pump);
-            $stones = $air->tubs[$branch]->tub->water->stones;
-            if ($stones !== null && $solved->perStone($branch) >= $stones->stone->leastFlow) {
-                return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
+        $pointer = $air->system->pointer("/branches/$branch/valve");
+        $half = $context->set("Open the valve to 50\u{2009}%", $pointer, 0.5);
+        $all = $context->set('Open the valve', $pointer, 1.0);
+
+        return new Remedy($all->says, $all->patch, static fn (): Remedy => $half);
+    }
+
+    /** The other valves on the pump throttled, no more than it takes; null where there are none. */
+    private static function balanced(AirPlan $air, int $branch, RuleContext $context): ?Remedy
+    {
+        $way = null;
+        foreach (array_reverse(self::BALANCE) as $valve) {
+            $patch = [];
+            foreach ($air->system->branches as $b => $other) {
+                if ($b !== $branch && $other->valve > $valve) {
+                    $patch = [...$patch, ...$context->patch->set($air->system->pointer("/branches/$b/valve"), $valve)];
+                }
+            }
+            if ($patch !== []) {
+                $next = $way;
+                $open = $context->write->number(100 * $valve, 0, '%');
+                $way = new Remedy("Throttle the other valves of that pump to $open", $patch, static fn (): ?Remedy => $next);
             }
         }
 
-        return [];
+        return $way;
+    }
+
+    private static function fewerStones(Tub $tub, int $count, RuleContext $context): Remedy
+    {
+        $way = $context->set($context->write->count($count, 'Use 1 stone', 'Use %d stones'), $tub->pointer('/stones/count'), $count);
+
+        return new Remedy(
+            $way->says,
+            $way->patch,
+            $count > 1 ? static fn (): Remedy => self::fewerStones($tub, $count - 1, $context) : null,
+        );
+    }
+
+    private static function oneMoreStone(Tub $tub, int $count, RuleContext $context): Remedy
+    {
+        $more = $count + 1;
+        $way = $context->set("Use $more stones", $tub->pointer('/stones/count'), $more);
+        $next = $more < self::MOST_STONES / 2 ? static fn (): Remedy => self::oneMoreStone($tub, $more, $context) : null;
+
+        return new Remedy($way->says, $way->patch, $next);
+    }
+
+    /** A stone that air passes more easily: coarser bubbles, then less resistance; the first of the Library that does. */
+    private static function easierStone(Tub $tub, Stone $stone, RuleContext $context): ?Remedy
+    {
+        $ease = static fn (Stone $s): array => [$s->bubble->wettingPressure(), $s->resistance];
+        $easier = array_filter(
+            iterator_to_array($context->library->stones),
+            static fn (Stone $s): bool => $ease($s) < $ease($stone) && $s->leastFlow <= $stone->leastFlow,
+        );
+        uasort($easier, static fn (Stone $a, Stone $b): int => $ease($b) <=> $ease($a));
+        $way = null;
+        foreach (array_reverse($easier) as $key => $other) {
+            $next = $way;
+            $set = $context->set("Use the $other->name", $tub->pointer('/stones/kind'), $key);
+            $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
+        }
+
+        return $way;
+    }
+
+    /** The smallest larger pump of the Library that does; null where it has none. */
+    private static function largerPump(AirPlan $air, RuleContext $context): ?Remedy
+    {
+        $way = null;
+        foreach (array_reverse($context->pumpsBySize()) as $pump) {
+            if ($pump->freeFlow() > $air->system->pump->freeFlow() || $pump->maxPressure() > $air->system->pump->maxPressure()) {
+                $next = $way;
+                $set = $context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key);
+                $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
+            }
+        }
+
+        return $way;
     }
 
     /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */
@@ -315,37 +428,28 @@ final class AirRules
 
         return $found === null || $found >= $air->system->branches[$branch]->valve ? [] : [
             $context->set(
-                sprintf('Open the valve to %s %%', $context->write->number($found * 100, 0)),
+                sprintf('Open the valve to %s', $context->write->number($found * 100, 0, '%')),
                 $air->system->pointer("/branches/$branch/valve"),
                 $found,
             ),
         ];
     }
 
-    /** @return list<Remedy> the least change that brings the oxygen over the mark */
-    private static function moreOxygen(TubPlan $plan, RuleContext $context): array
+    /** @return list<Remedy> what brings more oxygen, or lets fewer roots share it */
+    private static function moreOxygen(TubPlan $plan, OxygenBalance $balance, RuleContext $context): array
     {
-        $planner = new AirPlanner($context->plan->garden->site);
+        $ways = [];
         foreach ($context->plan->get(AirPlans::class)->systems as $air) {
-            foreach ($air->tubs as $fed) {
-                if ($fed->tub->id !== $plan->tub->id) {
-                    continue;
-                }
-                foreach (self::pumpsBySize($context) as $pump) {
-                    if ($pump->freeFlow() <= $air->system->pump->freeFlow()) {
-                        continue;
-                    }
-                    $others = array_values(
-                        array_filter($context->plan->get(AirPlans::class)->systems, static fn (AirPlan $a): bool => $a !== $air),
-                    );
-                    $solved = $planner->tub($plan, [...$others, AirPlanner::pumpedBy($air, $pump)]);
-                    if (($solved->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L) {
-                        return [$context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key)];
-                    }
+            foreach ($air->tubs as $branch => $fed) {
+                if ($fed->tub->id === $plan->tub->id) {
+                    $ways[] = $air->system->branches[$branch]->valve < 1.0 ? self::opened($air, $branch, $context) : null;
+                    $ways[] = self::largerPump($air, $context);
                 }
             }
         }
+        $fewer = (int) floor($plan->plants->count * min(1.0, $balance->demandHeldAt(OxygenBalance::MIND_MG_L) / $balance->demand));
+        $ways[] = $fewer >= 1 && $fewer < $plan->plants->count ? PlantRemedies::plants($plan, $fewer, $context) : null;
 
-        return [];
+        return array_values(array_filter($ways));
     }
 }

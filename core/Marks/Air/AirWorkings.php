@@ -6,18 +6,26 @@ namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
 
 /** How the oxygen's figures come about, with this garden's numbers in it. */
 final class AirWorkings
 {
+    /** † cuttings whose spray has stopped dry in so many hours; from, to. */
+    public const STEMS_DRY_H = 6.0;
+
+    private const STEMS_DRY_FROM_H = 3.0;
+
+    private const STEMS_DRY_TO_H = 12.0;
+
     /**
      * @param  float|null  $outage  minutes without air, as reported
      * @param  float  $working  litres in the tub
      * @return array<string, string> by the figure's key
      */
-    public static function of(TubAir $air, ?float $outage, float $working, UnitSystem $units): array
+    public static function of(TubAir $air, ?float $outage, float $working, GrowingSystem $system, UnitSystem $units): array
     {
         $balance = $air->balance;
         if ($balance === null) {
@@ -28,32 +36,53 @@ final class AirWorkings
 
         return [
             'steady_mg_l' => sprintf(
-                'Grown roots ask for %s. %s of air meets that where the oxygen settles at %s; the water cannot hold more than %s, so '
+                'Grown roots ask for %s. %s that where the oxygen settles at %s; the water cannot hold more than %s, so '
                     .'more air adds ever less.',
                 $w->number($balance->demand, 0, 'mg/h'),
-                $w->number($air->flow, 2, 'L/min'),
+                self::supply($air, $w),
                 $w->number($balance->steady(), 1, 'mg/L'),
                 $w->number($balance->saturation, 1, 'mg/L'),
             ),
             'thumb_l_min' => self::thumb($air, $working, $w),
-            'outage_min' => match ($outage) {
-                null => "Without air the surface alone keeps the oxygen above $mark.",
-                0.0 => "The oxygen is under $mark already, with the pump on.",
-                default => 'The time in which roots take the oxygen in '.$w->volume($working)." down to $mark with the pump off.",
+            'outage_min' => match (true) {
+                $system === GrowingSystem::Cloner => sprintf(
+                    'Without spray the stems dry in about %s (%s to %s). Mist them by hand until the pump runs again.',
+                    $w->number(self::STEMS_DRY_H, 0, 'h'),
+                    $w->number(self::STEMS_DRY_FROM_H, 0),
+                    $w->number(self::STEMS_DRY_TO_H, 0, 'h'),
+                ),
+                $outage === null => "Without air the surface alone keeps the oxygen above $mark.",
+                $outage === 0.0 => "The oxygen is under $mark already, with the pump on.",
+                default => 'The time in which roots take the oxygen in '.$w->volume($working)." down to $mark with the pump off. Roots in "
+                    .'the air gap go on breathing; to lower the water by '.$w->length(20).' to '.$w->length(30).' buys time.',
             },
         ];
     }
 
-    /** What a grower's rule of thumb would say, and where the balance differs from it. */
+    private static function supply(TubAir $air, QuantityWriter $w): string
+    {
+        $litres = $w->number($air->trickle, 0, 'L');
+
+        return match (true) {
+            $air->flow > 0.0 && $air->trickle > 0.0 => "{$w->small($air->flow, 'L/min')} of air, and $litres an hour trickling back, meet",
+            $air->flow > 0.0 => "{$w->small($air->flow, 'L/min')} of air meets",
+            $air->trickle > 0.0 => "The surface, and $litres an hour trickling back over the cups, meet",
+            default => 'The still surface meets',
+        };
+    }
+
+    /** What a grower's rule of thumb would say, and why the balance differs from it where it does. */
     private static function thumb(TubAir $air, float $working, QuantityWriter $w): string
     {
         [$from, $to] = OxygenBalance::thumb($working);
         $says = sprintf('The rule of thumb says %s to %s', $w->number($from, 1), $w->number($to, 1, 'L/min'));
+        $enough = ($air->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L;
 
         return match (true) {
-            $air->flow >= $from => "$says.",
-            ($air->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L => "$says, by volume; these roots need less, and the "
-                .'balance decides.',
+            $enough && $air->flow >= $from => "$says, and the balance agrees.",
+            $enough => "$says. It goes by litres of water; the oxygen goes to roots, and these need less. The balance decides.",
+            $air->flow >= $from => "$says, and that much comes in. It goes by litres of water; these roots need more, and bubbles give off "
+                .'little on a short way up or in warm water. The balance decides.',
             default => "$says, and the balance agrees that more is wanted.",
         };
     }

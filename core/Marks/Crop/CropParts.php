@@ -35,7 +35,7 @@ final class CropParts
                 "plug-$plug->value",
                 $library->partName("plug-$plug->value"),
                 NeedKind::Consumable,
-                $plan->plants->mix->plants() * $tub->count,
+                $plan->plants->count * $tub->count,
                 stage: NeedStage::Planting,
             );
         }

@@ -63,36 +63,45 @@ final class CropRules
         if ($severity === null) {
             return null;
         }
-        $solver = $context->solver($plan->cutting->space);
-        $most = min($plan->plants->capacity->bySpacing, $plan->holes->count() - 1);
-        if ($plan->tub->planting->density === Density::Tight) {
-            $most = $solver->most(
-                $plan->tub->holes->layout->regular(),
-                max($plan->cutting->space->leastDistance(), $wanted),
-                $plan->holes->count() - 1,
-            );
-        }
-        $remedies = $most >= 1 ? [
-            PlantRemedies::cups($most === 1 ? 'Plant one' : "Plant $most", $plan, $most, $context),
-        ] : [];
+        $roomy = $plan->plants->capacity->bySpacing;
+        $fewer = $severity === Severity::Mind && $roomy >= 1 && $roomy < $plan->plants->count
+            ? "$roomy would have that room; {$plan->plants->count} may stand, a little close. Harvest them young."
+            : 'Plant fewer, or harvest young.';
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
             $crop === $other
                 ? sprintf(
-                    'Plants stand %s apart and %s wants %s. Plant fewer, or harvest young.',
+                    'Plants stand %s apart and %s %s. %s',
                     $context->write->length($spacing),
-                    mb_strtolower($crop->name),
+                    $crop->doingInSentence('wants', 'want'),
                     $context->write->length($wanted),
+                    $fewer,
                 )
                 : sprintf(
-                    '%s and %s stand %s apart and want %s between them. Plant fewer, or harvest young.',
+                    '%s and %s stand %s apart and want %s between them. %s',
                     $crop->name,
-                    mb_strtolower($other->name),
+                    $other->inSentence(),
                     $context->write->length($spacing),
                     $context->write->length($wanted),
+                    $fewer,
                 ),
             'Crowded plants shade each other, stay wet and rot.',
-            $remedies);
+            fn (): array => self::fewerApart($plan, $wanted, $context),
+            1 - $spacing / $wanted);
+    }
+
+    /** @return list<Remedy> so many plants as have the room they want */
+    private static function fewerApart(TubPlan $plan, float $wanted, RuleContext $context): array
+    {
+        $most = $plan->tub->planting->density === Density::Tight
+            ? $context->solver($plan->cutting->space)->most(
+                $plan->tub->holes->layout->regular(),
+                max($plan->cutting->space->leastDistance(), $wanted),
+                $plan->holes->count() - 1,
+            )
+            : min($plan->plants->capacity->bySpacing, $plan->holes->count() - 1);
+
+        return $most < 1 ? [] : [PlantRemedies::cups($context->write->count($most, 'Plant one', 'Plant %d'), $plan, $most, $context)];
     }
 
     private static function water(TubPlan $plan, RuleContext $context): ?Finding
@@ -111,22 +120,29 @@ final class CropRules
         $crops = $plan->plants->mix->crops();
         $w = $context->write;
 
+        $fewer = $severity === Severity::Mind && $most >= 1 && $most < $plan->plants->count
+            ? "It is enough for $most; {$plan->plants->count} may grow in it, watched more closely. A larger tub is calmer."
+            : 'Plant fewer, or take a larger tub.';
+
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
             count($crops) === 1
                 ? sprintf(
-                    '%s for each plant, and %s wants %s. Plant fewer, or take a larger tub.',
+                    '%s for each plant, and %s %s. %s',
                     $w->volume($plan->water->working() / $plan->plants->count),
-                    mb_strtolower($crops[0]->name),
+                    $crops[0]->doingInSentence('wants', 'want'),
                     $w->volume($crops[0]->litresPerPlant),
+                    $fewer,
                 )
                 : sprintf(
-                    '%s in the tub, and its %d plants want %s together. Plant fewer, or take a larger tub.',
+                    '%s in the tub, and its %d plants want %s together. %s',
                     $w->volume($plan->water->working()),
                     $plan->plants->count,
                     $w->volume($wanted),
+                    $fewer,
                 ),
             'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
-            $most >= 1 && $most < $plan->plants->count ? [PlantRemedies::plants($plan, $most, $context)] : []);
+            fn (): array => $most >= 1 && $most < $plan->plants->count ? [PlantRemedies::plants($plan, $most, $context)] : [],
+            1 - $share);
     }
 
     /** Crops that share a reservoir share its strength, its pH and its warmth. */
@@ -162,11 +178,11 @@ final class CropRules
             $highest = $crops[0];
             if ($window($highest)[0] > $window($lowest)[1] + self::ROUNDING) {
                 $apart[] = sprintf(
-                    '%s: %s wants %s, %s %s',
+                    '%s: %s %s, %s %s',
                     $name,
-                    mb_strtolower($lowest->name),
+                    $lowest->doingInSentence('wants', 'want'),
                     $shown(...$window($lowest)),
-                    mb_strtolower($highest->name),
+                    $highest->inSentence(),
                     $shown(...$window($highest)),
                 );
             }
@@ -198,13 +214,13 @@ final class CropRules
             }
             $findings[] = new Finding('crop.cup', Severity::Mind, $tub->id, $tub->pointer('/cup'),
                 sprintf(
-                    '%s wants a cup of %s or more; this one is %s.',
-                    $crop->name,
+                    '%s a cup of %s or more; this one is %s.',
+                    $crop->doing('wants', 'want'),
                     $context->write->length($crop->cupMinMm),
                     $context->write->length($smallest->top),
                 ),
                 'A stem that outgrows its cup is strangled by it, and a heavy plant rocks in a small one.',
-                self::largerCup($plan, $crop, $context));
+                fn (): array => self::largerCup($plan, $crop, $context), $crop->cupMinMm - $smallest->top);
         }
 
         return $findings;
@@ -243,10 +259,14 @@ final class CropRules
 
         return new Finding('crop.passive', $short ? Severity::Mind : Severity::Mend, $tub->id, $tub->pointer('/system'),
             $short
-                ? sprintf('%s does well in still water to the first harvest, and poorly after it.', $crop->name)
-                : sprintf('%s grows slowly and rots more often without air. Add an air stone, or grow something else here.', $crop->name),
+                ? sprintf('%s in still water to the first harvest, and poorly after it.', $crop->doing('does well', 'do well'))
+                : sprintf(
+                    '%s slowly and %s more often without air. Add an air stone, or grow something else here.',
+                    $crop->doing('grows', 'grow'),
+                    $crop->isPlural() ? 'rot' : 'rots',
+                ),
             'Some roots live on the air gap alone; others, and old ones, need oxygen in the water.',
-            [$context->addAir('Add air', $tub)]);
+            fn (): array => [$context->addAir('Add air', $tub)]);
     }
 
     private static function temperature(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
@@ -264,9 +284,9 @@ final class CropRules
             $plan->tub->id,
             '/site/water_temperature_c',
             sprintf(
-                'The water is %s; %s does well from %s to %s.',
+                'The water is %s; %s well from %s to %s.',
                 $w->temperature($water),
-                mb_strtolower($crop->name),
+                $crop->doingInSentence('does', 'do'),
                 $w->temperature($crop->waterTempLowC),
                 $w->temperature($crop->waterTempHighC),
             ),
@@ -285,9 +305,9 @@ final class CropRules
 
         return new Finding('crop.light', Severity::Mind, $plan->tub->id, '/site/light_hours',
             sprintf(
-                '%s hours of light, and %s wants %s. Add a lamp, or expect thin, slow plants.',
-                $w->number($hours, 1),
-                mb_strtolower($crop->name),
+                '%s of light, and %s %s. Add a lamp, or expect thin, slow plants.',
+                $hours === 1.0 ? '1 hour' : $w->number($hours, 1).' hours',
+                $crop->doingInSentence('wants', 'want'),
                 $w->number($crop->lightHours, 0),
             ),
             'Too little light draws stems out and stops growth, whatever the water holds.',
@@ -303,8 +323,8 @@ final class CropRules
 
         return new Finding('crop.headroom', Severity::Mind, $plan->tub->id, '/site/headroom_mm',
             sprintf(
-                'Grown %s stands %s over the lid, and there are %s. Pinch it out, or grow something lower.',
-                mb_strtolower($crop->name),
+                'Grown %s %s over the lid, and there is room for %s. Pinch the tips out, or grow something lower.',
+                $crop->doingInSentence('stands', 'stand'),
                 $context->write->length($crop->matureHeightMm),
                 $context->write->length($room),
             ),

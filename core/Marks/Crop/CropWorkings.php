@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Crop;
 
 use KelpTub\Core\Crop\CropMix;
+use KelpTub\Core\Crop\Neighbours;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -50,7 +51,14 @@ final class CropWorkings
                 );
         }
 
-        return implode('; ', $parts).'. The least of them counts.';
+        $leaning = Neighbours::leaning($plan->holes->arrangement, $plan->cutting->lid) < 1.0;
+
+        return implode('; ', $parts).'. The least of them counts.'.match (true) {
+            $plan->plants->count <= $capacity->plants => '',
+            $leaning && $capacity->limitedBy === 'spacing' => " {$plan->plants->count} stand here: all on the outside of a small lid, they "
+                .'lean out over its edge and take less room on it.',
+            default => " {$plan->plants->count} stand here, which is more; what they lack is said among the findings.",
+        };
     }
 
     /** Litres a plant wants under the tub's school, the mean of several crops. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Crop;
 
 use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Crop\TubWaterUse;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
@@ -55,50 +56,61 @@ final class PassiveRules
         // Not the sum to each crop's own harvest: those that repeat go on drinking while the others grow.
         $drunk = $use->until($use->harvestDay);
         $w = $context->write;
-        $remedies = [];
-        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $drunk);
-        if ($fewer >= 1 && $fewer < $plan->plants->count) {
-            $remedies[] = PlantRemedies::plants($plan, $fewer, $context);
-        }
-        $topUps = PassiveCourse::safeTopUps($use, $plan->water->working(), $plan->water->usable(), $use->harvestDay);
-        if ($topUps !== null) {
-            $days = array_map(static fn (TopUp $t): string => $w->number($t->day, 0), $topUps);
-            $last = array_pop($days);
-            $remedies[] = $context->set(
-                sprintf('Top up %s on day %s', $w->volume($topUps[0]->litres), $days === [] ? $last : implode(', ', $days)." and $last"),
-                $tub->pointer('/planned_top_ups'),
-                array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => round($t->litres, 3)], $topUps),
-            );
-        }
+        $left = (int) ceil($use->harvestDay - $dry);
+        $when = sprintf(
+            'It runs dry on day %s, %s before harvest',
+            $w->number(floor($dry), 0),
+            $w->count($left, '1 day', '%d days'),
+        );
 
         return new Finding('passive.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
             $tub->water->plannedTopUps === []
-                ? sprintf(
-                    'It runs dry on day %s, %s days before harvest, with no top-ups planned. It lacks %s.',
-                    $w->number(floor($dry), 0),
-                    $w->number(ceil($use->harvestDay - $dry), 0),
-                    $w->volume($drunk - $plan->water->usable()),
-                )
-                : sprintf(
-                    'It runs dry on day %s, %s days before harvest, in spite of the top-ups planned. Bring them forward, or add one.',
-                    $w->number(floor($dry), 0),
-                    $w->number(ceil($use->harvestDay - $dry), 0),
-                ),
+                ? sprintf('%s, with no top-ups planned. It lacks %s.', $when, $w->volume($drunk - $plan->water->usable()))
+                : "$when, in spite of the top-ups planned. Bring them forward, or add one.",
             sprintf(
                 'The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air '
                     .'roots stay dry.',
                 $w->volume($drunk),
                 $w->volume($plan->water->usable()),
             ),
-            [
-                ...$remedies,
-                $context->set(
-                    sprintf('Top up %s whenever it has fallen', $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE)),
-                    $tub->pointer('/top_ups'),
-                    'quarter',
+            fn (): array => self::waysToLast($plan, $use, $drunk, $context),
+            $use->harvestDay - $dry);
+    }
+
+    /** @return list<Remedy> fewer plants, top-ups on their days or whenever they are due, or air */
+    private static function waysToLast(TubPlan $plan, TubWaterUse $use, float $drunk, RuleContext $context): array
+    {
+        $w = $context->write;
+        $tub = $plan->tub;
+        $ways = [];
+        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $drunk);
+        if ($fewer >= 1 && $fewer < $plan->plants->count) {
+            $ways[] = PlantRemedies::plants($plan, $fewer, $context);
+        }
+        $topUps = PassiveCourse::safeTopUps($use, $plan->water->working(), $plan->water->usable(), $use->harvestDay);
+        if ($topUps !== null && $topUps !== []) {
+            $days = array_map(static fn (TopUp $t): string => $w->number($t->day, 0), $topUps);
+            $last = array_pop($days);
+            $ways[] = $context->set(
+                sprintf(
+                    'Top up %s on %s',
+                    $w->volume($topUps[0]->litres),
+                    $days === [] ? "day $last" : 'days '.implode(', ', $days)." and $last",
                 ),
-                $context->addAir('Add air and refill freely', $plan->tub),
-            ]);
+                $tub->pointer('/planned_top_ups'),
+                array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres], $topUps),
+            );
+        }
+
+        return [
+            ...$ways,
+            $context->set(
+                sprintf('Top up %s whenever it has fallen', $w->volume(PassiveCourse::safeLitres($plan->water->working()))),
+                $tub->pointer('/top_ups'),
+                'quarter',
+            ),
+            $context->addAir('Add air and refill freely', $tub),
+        ];
     }
 
     /**
@@ -123,14 +135,14 @@ final class PassiveRules
             if (! $large && ! $drowns) {
                 continue;
             }
-            $safe = $w->volume($course->start * PassiveCourse::SAFE_SHARE);
+            $safe = PassiveCourse::safeLitres($course->start);
             $findings[] = new Finding('passive.top-up', Severity::Mend, $plan->tub->id, $plan->tub->pointer("/planned_top_ups/$i"),
                 $large
                     ? sprintf(
                         '%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.',
                         $w->volume($topUp->litres),
                         $w->number($topUp->day, 0),
-                        $safe,
+                        $w->volume($safe),
                     )
                     : sprintf(
                         'The top-up on day %s cuts the air gap from %s to %s. Give less, and more often.',
@@ -139,19 +151,29 @@ final class PassiveRules
                         $w->length(max(0.0, $after)),
                     ),
                 'Roots that have grown in the air gap cannot live under water again.',
-                [
-                    ...($large ? [
-                        $context->set(
-                            "Give $safe",
-                            $plan->tub->pointer("/planned_top_ups/$i/litres"),
-                            round($course->start * PassiveCourse::SAFE_SHARE, 3),
-                        ),
-                    ] : []),
+                fn (): array => [
+                    ...($large && $safe > 0.0
+                        ? [$context->set("Give {$w->volume($safe)}", $plan->tub->pointer("/planned_top_ups/$i/litres"), $safe)]
+                        : ($large ? [] : self::less($plan, $i, $topUp, $before, $context))),
                     $context->addAir('Add air and refill freely', $plan->tub),
-                ]);
+                ],
+                $topUp->litres);
         }
 
         return $findings;
+    }
+
+    /** @return list<Remedy> as much of a planned top-up as leaves half of the air gap */
+    private static function less(TubPlan $plan, int $index, TopUp $topUp, float $gap, RuleContext $context): array
+    {
+        $course = $plan->water->course();
+        $level = $plan->water->line->cupBottom - self::GAP_KEPT * $gap;
+        $room = $course === null ? 0.0 : $plan->water->reservoir->litresAt($level) - $course->litresBefore($topUp);
+        $litres = floor($room * 20) / 20;
+
+        return $litres <= 0.0 ? [] : [
+            $context->set("Give {$context->write->volume($litres)}", $plan->tub->pointer("/planned_top_ups/$index/litres"), $litres),
+        ];
     }
 
     private static function gap(TubPlan $plan, RuleContext $context): ?Finding
@@ -171,13 +193,14 @@ final class PassiveRules
         return new Finding('passive.gap', Severity::Mind, $tub->id, $tub->pointer('/water_line'),
             sprintf(
                 'The air gap is %s half-way and %s at harvest; %s and %s are wanted. Fill it lower once roots hang in the water.',
-                $w->length($halfWay),
-                $w->length($atHarvest),
+                $halfWay > 0.0 ? $w->length($halfWay) : 'none',
+                $atHarvest > 0.0 ? $w->length($atHarvest) : 'none',
                 $w->length(self::GAP_HALF_WAY_MM),
                 $w->length(self::GAP_HARVEST_MM),
             ),
             'In still water the roots in the air gap breathe for the plant. A tub much larger than the plant needs leaves none.',
-            [$context->addAir('Add air', $tub)]);
+            fn (): array => [$context->addAir('Add air', $tub)],
+            max(0.0, self::GAP_HALF_WAY_MM - $halfWay) + max(0.0, self::GAP_HARVEST_MM - $atHarvest));
     }
 
     private static function topUp(TubPlan $plan, RuleContext $context): ?Finding
@@ -193,16 +216,16 @@ final class PassiveRules
                 ? sprintf(
                     'Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.',
                     $w->volume($plan->water->working() * PassiveCourse::MOST_SHARE),
-                    $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE),
+                    $w->volume(PassiveCourse::safeLitres($plan->water->working())),
                 )
                 : sprintf(
                     'Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.',
-                    $w->volume($plan->water->working() * PassiveCourse::SAFE_SHARE),
+                    $w->volume(PassiveCourse::safeLitres($plan->water->working())),
                 ),
             'Roots that have grown in the air gap cannot live under water again.',
-            [
-                new Remedy('Top up a quarter at a time', $context->patch->set($tub->pointer('/top_ups'), 'quarter')),
-                $context->addAir('Add air and refill freely', $plan->tub),
+            fn (): array => [
+                $context->set('Top up a quarter at a time', $tub->pointer('/top_ups'), 'quarter'),
+                $context->addAir('Add air and refill freely', $tub),
             ]);
     }
 }

@@ -50,33 +50,38 @@ final class CupRules
         return match ($seat->kind) {
             SeatKind::FallsThrough => new Finding('cup.falls-through', Severity::Stop, $tub->id, $at,
                 sprintf(
-                    'The cup falls through: the hole is %s and its lip %s. Cut a smaller hole.',
+                    '%s falls through: the hole is %s and its lip %s. Cut a smaller hole.',
+                    self::named($plan, $size),
                     $w->length($seat->hole),
                     $w->length($cup->lip),
                 ),
                 'A cup hangs by its lip, so the hole is wider than the body and narrower than the lip.',
-                self::rightSaw($plan, $context)),
+                self::rightSaw($plan, $size, $context)),
             SeatKind::DoesNotEnter => new Finding('cup.does-not-enter', Severity::Stop, $tub->id, $at,
                 sprintf(
-                    'The cup does not go in: the hole is %s and its bottom %s. Cut a larger hole.',
+                    '%s does not go in: the hole is %s and its bottom %s. Cut a larger hole.',
+                    self::named($plan, $size),
                     $w->length($seat->hole),
                     $w->length($cup->bottom),
                 ),
                 'Too small can be cut larger; too large starts over. Try one hole first.',
-                self::rightSaw($plan, $context)),
+                self::rightSaw($plan, $size, $context)),
             SeatKind::Wedged => $tub->holes->raise !== null && $tub->holes->raise > 0.0
                 ? null
                 : new Finding('cup.wedged', Severity::Mind, $tub->id, $at,
                     sprintf(
-                        'The cup wedges in the hole and stands %s proud of full depth. Cut %s, or keep it as a raise.',
+                        '%s wedges in the hole and stands %s proud of full depth. Cut %s, or keep it as a raise.',
+                        self::named($plan, $size),
                         $w->length($seat->raise),
                         $w->length($cup->top + 1),
                     ),
                     'A tapered cup stops where its body is as wide as the hole; its bottom, and the water line with it, come up by '
                         .'as much.',
                     [
-                        ...self::rightSaw($plan, $context),
-                        $context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2)),
+                        ...self::rightSaw($plan, $size, $context),
+                        ...($size === $plan->cutting->sizes[0]
+                            ? [$context->set('Keep it raised', $tub->pointer('/raise_mm'), round($seat->raise, 2))]
+                            : []),
                     ]),
             SeatKind::Lip => null,
         };
@@ -88,36 +93,57 @@ final class CupRules
         if (
             $plan->cutting->inMouth
             || $size->seat->kind !== SeatKind::Lip
-            || $size->seat->bearing >= Seat::LEAST_BEARING_MM - self::ROUNDING_MM
+            || $size->seat->bears()
         ) {
             return null;
         }
 
         return new Finding('cup.bearing', $plan->cutting->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
             sprintf(
-                'The lip bears on %s each side and needs %s. Cut a smaller hole.',
-                $context->write->fine($size->seat->bearing),
+                '%s hangs by a lip that bears on %s each side and needs %s. Cut a smaller hole.',
+                self::named($plan, $size),
+                $size->seat->bearing > 0.0 ? $context->write->fine($size->seat->bearing) : 'nothing',
                 $context->write->fine(Seat::LEAST_BEARING_MM),
             ),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
-            self::rightSaw($plan, $context));
+            self::rightSaw($plan, $size, $context));
     }
 
+    /** A cup that wobbles, or whose lip slips off one side when it is pushed to the other. A jar's mouth is as wide as it is. */
     private static function play(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
     {
-        $tub = $plan->tub;
-        if ($size->seat->kind !== SeatKind::Lip || $size->seat->play <= Seat::MOST_PLAY_MM + self::ROUNDING_MM) {
+        $seat = $size->seat;
+        $loose = $plan->cutting->inMouth ? $seat->play > Seat::MOST_PLAY_MM + self::ROUNDING_MM : $seat->isLoose();
+        if ($seat->kind !== SeatKind::Lip || ! $loose) {
             return null;
         }
+        $w = $context->write;
+        $garden = $context->plan->garden;
+        $snug = $plan->cutting->inMouth ? null : SawChoice::snug($size->cup, [
+            ...SawSeries::owned($garden->saws ?? [], $garden->units),
+            ...SawSeries::stock($garden->units),
+        ]);
 
-        return new Finding('cup.play', Severity::Mind, $tub->id, $at,
+        return new Finding('cup.play', Severity::Mind, $plan->tub->id, $at,
             sprintf(
-                'The cup has %s of play and wobbles; light gets in. Up to %s is good.',
-                $context->write->fine($size->seat->play),
-                $context->write->fine(Seat::MOST_PLAY_MM),
+                '%s has %s of play%s; light gets in.%s',
+                self::named($plan, $size),
+                $w->fine($seat->play),
+                $seat->play > Seat::MOST_PLAY_MM + self::ROUNDING_MM
+                    ? ', and up to '.$w->fine(Seat::MOST_PLAY_MM).' is good'
+                    : ', and pushed to one side its lip bears '.($seat->heldAside > 0.0 ? 'only '.$w->fine($seat->heldAside) : 'nothing')
+                        .' on the other',
+                $snug === null ? '' : " The {$snug->name()} saw seats it snugly.",
             ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
-            $plan->cutting->inMouth ? [] : self::rightSaw($plan, $context));
+            $plan->cutting->inMouth ? [] : self::rightSaw($plan, $size, $context),
+            $seat->play);
+    }
+
+    /** The cup, where there are two sizes which. */
+    private static function named(TubPlan $plan, CupPlan $size): string
+    {
+        return $size === $plan->cutting->sizes[0] ? 'The cup' : 'The second cup';
     }
 
     private static function depth(TubPlan $plan, CupPlan $size, string $at, RuleContext $context): ?Finding
@@ -129,7 +155,8 @@ final class CupRules
 
         return new Finding('cup.too-deep', Severity::Stop, $tub->id, $at,
             sprintf(
-                'The cup is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.',
+                '%s is %s deep and the tub only %s: it stands on the floor. Use a shallower cup or a deeper tub.',
+                self::named($plan, $size),
                 $context->write->length($size->cup->height),
                 $context->write->length($tub->body->vessel->profile->rim()),
             ),
@@ -162,28 +189,18 @@ final class CupRules
                 : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
     }
 
-    /** @return list<Remedy> the saw that seats the cup by its lip, where there is one and the hole was given */
-    private static function rightSaw(TubPlan $plan, RuleContext $context): array
+    /** @return list<Remedy> the saw that seats the tub's cup by its lip, where there is one and the hole was given */
+    private static function rightSaw(TubPlan $plan, CupPlan $size, RuleContext $context): array
     {
         $tub = $plan->tub;
-        if ($tub->holes->diameter === null) {
+        // The hole that is given is the first cup's; the second one's follows its saw.
+        if ($tub->holes->diameter === null || $size !== $plan->cutting->sizes[0]) {
             return [];
         }
         $garden = $context->plan->garden;
         [$owned, $stock] = [SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units)];
-        $saw = SawChoice::for($tub->holes->cup, $owned, $stock, $tub->holes->raise);
-        $seat = $saw === null ? null : Seat::of($tub->holes->cup, $saw->diameter);
-        if (
-            $saw === null
-            || $seat === null
-            || ! $seat->holds()
-            || $seat->bearing < Seat::LEAST_BEARING_MM
-            || $seat->play > Seat::MOST_PLAY_MM
-            || ($seat->kind === SeatKind::Wedged && $tub->holes->raise === null)
-        ) {
-            return [];
-        }
+        $saw = SawChoice::for($size->cup, $owned, $stock, $tub->holes->raise);
 
-        return [$context->set("Cut it with the {$saw->name()} saw", $tub->pointer('/hole_mm'), null)];
+        return $saw === null ? [] : [$context->set("Cut it with the {$saw->name()} saw", $tub->pointer('/hole_mm'), null)];
     }
 }

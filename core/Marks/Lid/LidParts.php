@@ -7,7 +7,6 @@ namespace KelpTub\Core\Marks\Lid;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
-use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubParts;
@@ -31,7 +30,7 @@ final class LidParts
                     1,
                     stage: NeedStage::Saws,
                     shared: true,
-                    owned: SawSeries::has($garden->saws, $hole) ? 1.0 : 0.0,
+                    owned: $size->saw->owned ? 1.0 : 0.0,
                 );
                 $needs[] = TubParts::drill($library);
             }

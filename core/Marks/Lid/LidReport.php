@@ -59,6 +59,7 @@ final class LidReport
             'raise_mm' => $seat->raise,
             'bearing_mm' => $seat->bearing,
             'play_mm' => $seat->play,
+            'held_aside_mm' => $seat->heldAside,
             'count' => $plan->holes->cupsOf($size),
         ];
     }

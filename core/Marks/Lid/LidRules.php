@@ -87,10 +87,15 @@ final class LidRules
                 'A hole stays off the rim, which carries the load, and the hanging cup off the walls.') : null;
         }
 
-        $remedies = $plan->holes->asked > $laidOut ? [PlantRemedies::cups("Lay out $laidOut", $plan, $laidOut, $context)] : [];
+        $remedies = $plan->holes->asked > $laidOut
+            ? [PlantRemedies::cups($context->write->count($laidOut, 'Lay out one', 'Lay out %d'), $plan, $laidOut, $context)]
+            : [];
         if (($tub->planting->plants ?? 0) > $laidOut) {
             $remedies = [
-                new Remedy("Plant $laidOut", [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)]),
+                new Remedy(
+                    $context->write->count($laidOut, 'Plant one', 'Plant %d'),
+                    [...($remedies[0]->patch ?? []), ...$context->patch->set($tub->pointer('/plants'), $laidOut)],
+                ),
             ];
         }
 
@@ -99,7 +104,11 @@ final class LidRules
             Severity::Stop,
             $tub->id,
             $tub->pointer($plan->holes->asked > $laidOut ? '/layout/cups' : '/plants'),
-            sprintf('%d asked for, and the lid holds %d. The %d that fit are laid out.', $asked, $laidOut, $laidOut),
+            $context->write->count(
+                $laidOut,
+                "$asked asked for, and the lid holds one. It is laid out.",
+                "$asked asked for, and the lid holds %1\$d. The %1\$d that fit are laid out.",
+            ),
             'Lips must not touch, and there must be lid between the holes and round the edge.', $remedies);
     }
 
@@ -145,8 +154,8 @@ final class LidRules
 
         return new Finding('lid.incomplete', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout'),
             sprintf(
-                '%d cups make no complete pattern here: places of a larger %s stay uncut.',
-                $plan->holes->count(),
+                '%s no complete pattern here: places of a larger %s stay uncut.',
+                $plan->holes->count() === 1 ? '1 cup makes' : "{$plan->holes->count()} cups make",
                 $plan->holes->arrangement->pattern->value,
             ),
             'A regular pattern is easier to mark out; its last places are simply not cut.');
@@ -168,7 +177,8 @@ final class LidRules
                 $context->write->length($pair->distance),
                 $context->write->length($pair->distance - $pair->figure),
             ),
-            'Lips that overlap do not lie flat, and no cup can be lifted out by itself.', self::layOutAgain($plan, $context));
+            'Lips that overlap do not lie flat, and no cup can be lifted out by itself.',
+            fn (): array => self::layOutAgain($plan, $context), -$pair->figure);
     }
 
     private static function web(TubPlan $plan, RuleContext $context): ?Finding
@@ -181,12 +191,13 @@ final class LidRules
 
         return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             sprintf(
-                'Only %s of lid is left between two holes; a %s lid needs %s.',
-                $context->write->length($web),
+                '%s; a %s lid needs %s.',
+                $web <= 0.0 ? 'Two holes meet' : "Only {$context->write->length($web)} of lid is left between two holes",
                 $plan->cutting->lid->make->value,
                 $context->write->length($least),
             ),
-            'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.', self::layOutAgain($plan, $context));
+            'The web between holes carries the cups. Too thin, it cracks under the saw or sags later.',
+            fn (): array => self::layOutAgain($plan, $context), $least - $web);
     }
 
     private static function edge(TubPlan $plan, RuleContext $context): ?Finding
@@ -205,7 +216,7 @@ final class LidRules
                     $context->write->length($edge),
                     $context->write->length($least),
                 ),
-            'The rim of a lid is what stiffens it.', self::layOutAgain($plan, $context));
+            'The rim of a lid is what stiffens it.', fn (): array => self::layOutAgain($plan, $context), $least - $edge);
     }
 
     private static function wall(TubPlan $plan, RuleContext $context): ?Finding
@@ -223,7 +234,8 @@ final class LidRules
                     $context->write->length($clear),
                     $context->write->length(LayoutSpace::WALL_CLEAR_MM),
                 ),
-            'Walls taper inwards, so a cup that clears the rim may touch lower down.', self::layOutAgain($plan, $context));
+            'Walls taper inwards, so a cup that clears the rim may touch lower down.',
+            fn (): array => self::layOutAgain($plan, $context), -$clear);
     }
 
     private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
@@ -241,7 +253,8 @@ final class LidRules
                     $context->write->length($clear),
                     $context->write->length(KeepOut::CLEAR_MM),
                 ),
-            'Latches, handles and ribs need room to work, and a saw skids on them.', self::layOutAgain($plan, $context));
+            'Latches, handles and ribs need room to work, and a saw skids on them.',
+            fn (): array => self::layOutAgain($plan, $context), -$clear);
     }
 
     private static function removed(TubPlan $plan, RuleContext $context): ?Finding
@@ -257,12 +270,12 @@ final class LidRules
             $plan->tub->id,
             $plan->tub->pointer('/layout/cups'),
             sprintf(
-                '%s %% of the lid is cut away. Over %s lids start to sag; over %s they fail.',
-                $context->write->number($removed * 100, 0),
-                $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0),
-                $context->write->number(self::REMOVED_STOP * 100, 0),
+                '%s of the lid is cut away. Over %s lids start to sag; over %s they fail.',
+                $context->write->number($removed * 100, 0, '%'),
+                $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0, '%'),
+                $context->write->number(self::REMOVED_STOP * 100, 0, '%'),
             ),
-            'What is cut away no longer carries the cups.', self::mostThatKeep($plan, $context));
+            'What is cut away no longer carries the cups.', fn (): array => self::mostThatKeep($plan, $context), $removed);
     }
 
     private static function ligament(TubPlan $plan, RuleContext $context): ?Finding
@@ -279,11 +292,11 @@ final class LidRules
 
         return new Finding('lid.ligament', Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout'),
             sprintf(
-                'Between holes %s %% of the distance between centres is left; keep %s. Use fewer cups or a smaller hole.',
-                $context->write->number(max(0.0, $share * 100), 0),
-                $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0),
+                'Between holes %s of the distance between centres is left; keep %s. Use fewer cups or a smaller hole.',
+                $context->write->number(max(0.0, $share * 100), 0, '%'),
+                $context->write->number(LayoutSpace::LEAST_LIGAMENT * 100, 0, '%'),
             ),
-            'A row of holes with little between them tears like a stamp.', self::mostThatKeep($plan, $context));
+            'A row of holes with little between them tears like a stamp.', fn (): array => self::mostThatKeep($plan, $context), -$share);
     }
 
     private static function heavyPlant(TubPlan $plan, RuleContext $context): ?Finding
@@ -297,7 +310,7 @@ final class LidRules
         return new Finding('lid.heavy-plant', Severity::Mend, $tub->id, $tub->pointer('/trellis'),
             sprintf(
                 'A grown %s weighs %s and the lid is thin. Carry it on a trellis.',
-                mb_strtolower($fruiting[0]->name),
+                $fruiting[0]->inSentence(),
                 $context->write->mass($fruiting[0]->matureMassG / 1000),
             ),
             'A thin lid bends under a fruiting plant until the cup slips through.',
@@ -313,7 +326,9 @@ final class LidRules
         $solver = $context->solver($plan->cutting->space);
         $most = $solver->most(PatternKind::Best, $plan->cutting->space->leastDistance(), $plan->holes->count());
 
-        return $most < 1 ? [] : [PlantRemedies::cups("Lay out $most again", $plan, $most, $context)];
+        return $most < 1 ? [] : [
+            PlantRemedies::cups($context->write->count($most, 'Lay the one out again', 'Lay out %d again'), $plan, $most, $context),
+        ];
     }
 
     /** @return list<Remedy> */
@@ -321,6 +336,8 @@ final class LidRules
     {
         $most = $plan->plants->capacity->byLid;
 
-        return $most < 1 || $most >= $plan->holes->count() ? [] : [PlantRemedies::cups("Use $most cups", $plan, $most, $context)];
+        return $most < 1 || $most >= $plan->holes->count() ? [] : [
+            PlantRemedies::cups($context->write->count($most, 'Use one cup', 'Use %d cups'), $plan, $most, $context),
+        ];
     }
 }

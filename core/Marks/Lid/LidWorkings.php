@@ -67,8 +67,8 @@ final class LidWorkings
             $least,
             $w->length($pair->distance),
             $pair->crop === $pair->other
-                ? mb_strtolower($pair->crop->name).' wants'
-                : mb_strtolower("{$pair->crop->name} and {$pair->other->name}").' want',
+                ? $pair->crop->doingInSentence('wants', 'want')
+                : "{$pair->crop->inSentence()} and {$pair->other->inSentence()} want",
             $w->length($pair->wanted), $plan->tub->planting->density === Density::Tight
                 ? sprintf(', or %s of it harvested young', $w->number(Density::Tight->spacingShare(), 1))
                 : '');

@@ -106,16 +106,15 @@ final readonly class CuttingPlanner
     /** The saw for the hole that was asked for, or for the cup; null when none cuts it. */
     private function saw(Cup $cup, ?float $hole, ?float $raise): ?Saw
     {
-        if ($hole === null) {
-            return SawChoice::for($cup, $this->ownedSaws, $this->stockSaws, $raise);
+        $chosen = $hole === null
+            ? SawChoice::for($cup, $this->ownedSaws, $this->stockSaws, $raise)
+            : new Saw($hole, $hole, $this->units, false);
+        if ($chosen === null) {
+            return null;
         }
-        foreach ($this->ownedSaws as $saw) {
-            if (abs($saw->diameter - $hole) <= SawSeries::SAME_MM) {
-                return new Saw($hole, $saw->size, $this->units, true);
-            }
-        }
+        $own = SawSeries::ownedFor($chosen->diameter, $this->ownedSaws);
 
-        return new Saw($hole, $hole, $this->units, false);
+        return $own === null ? $chosen : new Saw($chosen->diameter, $own->size, $this->units, true);
     }
 
     /** A hole traced and cut by knife: half way between body and lip, or where the body is as wide as a wanted raise asks for. */

@@ -21,13 +21,16 @@ final class PlantRemedies
             ? $context->patch->set($pointer, (object) ['pattern' => 'best', 'cups' => $cups, 'holes' => null])
             : $context->patch->set("$pointer/cups", $cups);
 
-        return new Remedy($says, [...$patch, ...self::shares($plan, $cups, $context)]);
+        // No more plants than cups.
+        $plants = ($plan->tub->planting->plants ?? 0) > $cups ? $context->patch->set($plan->tub->pointer('/plants'), $cups) : [];
+
+        return new Remedy($says, [...$patch, ...$plants, ...self::shares($plan, $cups, $context)]);
     }
 
     /** So many of the cups planted: fewer holes, or where these are cut already, fewer of them planted. */
     public static function plants(TubPlan $plan, int $plants, RuleContext $context): Remedy
     {
-        $says = $plants === 1 ? 'Plant one' : "Plant $plants";
+        $says = $context->write->count($plants, 'Plant one', 'Plant %d');
         $tub = $plan->tub;
         if (! $tub->holes->layout->isByHand() && $tub->planting->plants === null) {
             return self::cups($says, $plan, $plants, $context);

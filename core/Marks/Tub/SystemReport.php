@@ -127,7 +127,7 @@ final class SystemReport
         $tub = $plan->tub;
 
         return $tub->system === GrowingSystem::Passive && $tub->body->cover === Cover::Paint && $tub->body->vessel->opacity->needsCover()
-            ? (object) ['from_mm' => $plan->water->lowest, 'to_mm' => $plan->water->line->highest()]
+            ? (object) ['from_mm' => $plan->water->lowest(), 'to_mm' => $plan->water->line->highest()]
             : null;
     }
 }

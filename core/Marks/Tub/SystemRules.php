@@ -97,7 +97,8 @@ final class SystemRules
                     $w->mass($carries),
                     $w->mass($load),
                 ),
-                'Foam bears what it displaces. Loaded past half of that, a board rides wet, and tips when plants lean.');
+                'Foam bears what it displaces. Loaded past half of that, a board rides wet, and tips when plants lean.',
+                by: $load - self::RAFT_SHARE * $carries);
         }
         if ($dip !== null && ($dip < 0.0 || $dip > WaterLine::HIGH_START_MM)) {
             $right = max(1.0, round($raft->thickness + $dip - WaterLine::RAFT_DIP_MM));
@@ -123,7 +124,8 @@ final class SystemRules
                 ),
                 $right > self::THICKEST_MM ? [] : [
                     $context->set(sprintf('Use a board of %s', $w->length($right)), $tub->pointer('/raft/thickness_mm'), $right),
-                ]);
+                ],
+                abs($dip - WaterLine::RAFT_DIP_MM));
         }
         $findings[] = self::jams($plan, $context);
 
@@ -134,9 +136,7 @@ final class SystemRules
     private static function jams(TubPlan $plan, RuleContext $context): ?Finding
     {
         $raft = $plan->cutting->raft;
-        $fallsTo = $plan->water->reservoir->levelFor(
-            $plan->water->working() - $plan->tub->water->topUps->usedShare() * $plan->water->usable(),
-        );
+        $fallsTo = $plan->water->reservoir->levelFor($plan->water->working() - $plan->water->usedAfloat());
         if ($raft === null || $raft->jamLevel <= $fallsTo + self::ROUNDING) {
             return null;
         }
@@ -207,9 +207,9 @@ final class SystemRules
         if ($drip->off > DripCycle::MOST_OFF_MIN) {
             $findings[] = new Finding('nursery.dry', Severity::Mend, $tub->id, $tub->pointer('/nursery/off_min'),
                 sprintf(
-                    'The pump rests %s minutes, and a plug without roots in the water is dry after about %s. Let it run more often.',
-                    $w->number($drip->off, 0),
-                    $w->number(DripCycle::MOST_OFF_MIN, 0),
+                    'The pump rests %s, and a plug without roots in the water is dry after about %s. Let it run more often.',
+                    $w->number($drip->off, 0, 'min'),
+                    $w->number(DripCycle::MOST_OFF_MIN, 0, 'min'),
                 ),
                 'A seedling lives on what its plug holds until its roots reach the water.',
                 [$context->set('Rest 45 minutes', $tub->pointer('/nursery/off_min'), (int) DripCycle::DEFAULT_OFF_MIN)]);

@@ -144,6 +144,7 @@ final readonly class TubParts
         $lower = $this->plan->fittings->pair?->lower;
         $tub = $this->plan->tub;
         $cordHole = QuantityWriter::plain(NestedPair::CORD_HOLE_MM, 0);
+        $ownSaw = SawSeries::ownedFor(NestedPair::CORD_HOLE_MM, SawSeries::owned($this->garden->saws ?? [], $this->garden->units));
 
         return $lower === null ? [] : [
             new Need($lower->key ?? "under:$tub->id", $lower->name, NeedKind::Part, $tub->count, stage: NeedStage::System),
@@ -155,7 +156,7 @@ final readonly class TubParts
                 1,
                 stage: NeedStage::System,
                 shared: true,
-                owned: SawSeries::has($this->garden->saws, NestedPair::CORD_HOLE_MM) ? 1.0 : 0.0,
+                owned: $ownSaw === null ? 0.0 : 1.0,
             ),
             self::drill($this->library),
         ];

@@ -87,7 +87,9 @@ final readonly class TubPlanner
             $tub->water,
             $line,
             new Reservoir($profile, self::hanging($cutting, $cupAt), $tub->planting->pebbles),
-            $stones === null ? self::LOWEST_SHARE * $profile->rim() : $stones->height + Stone::LEAST_COVER_MM,
+            $tub->water->lowest
+                ?? ($stones === null ? self::LOWEST_SHARE * $profile->rim() : $stones->height + Stone::leastCover($line->grown)),
+            $cutting->raft->jamLevel ?? 0.0,
             $mix?->waterUse($climate),
         );
     }

@@ -69,7 +69,7 @@ final class TubReport
             'water_line_mm' => $line->grown,
             'start_line_mm' => $line->start,
             'held_line_mm' => $line->held,
-            'lowest_mm' => $plan->water->lowest,
+            'lowest_mm' => $plan->water->lowest(),
             'tube_entry_mm' => $passive ? null : $plan->fittings->tubeEntry,
             'overflow_mm' => $garden->site->setting === Setting::Open ? $line->overflow() : null,
             'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim()

@@ -31,7 +31,7 @@ final class TubWorkings
             .($displaced > 0.0 ? sprintf('; pebbles under water take %s of it.', $w->volume($displaced)) : '; no cup is under water.')
             .sprintf(
                 ' Down to the lowest useful level at %s, %s can be used.',
-                $w->length($plan->water->lowest),
+                $w->length($plan->water->lowest()),
                 $w->volume($plan->water->usable()),
             );
     }

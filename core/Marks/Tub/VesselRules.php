@@ -34,6 +34,7 @@ final class VesselRules
     {
         return array_values(array_filter([
             self::label($plan, $context),
+            self::noWater($plan, $context),
             self::taper($plan, $context),
             ...self::fills($plan, $context),
             self::heavy($plan, $context),
@@ -66,6 +67,32 @@ final class VesselRules
             $brim < $label
                 ? 'Labels are often of the outside or to the rim; dose and weight follow the measures, not the label.'
                 : 'A vessel this much larger than its label is most often measured wrong.');
+    }
+
+    /** Water that is all under the lowest useful level. */
+    private static function noWater(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        if ($plan->water->usable() > 0.0) {
+            return null;
+        }
+        $tub = $plan->tub;
+        $w = $context->write;
+        $stones = $tub->water->stones;
+
+        return new Finding('vessel.no-water', Severity::Mend, $tub->id, $tub->pointer('/vessel'),
+            sprintf(
+                'None of its water can be used: the line is at %s, and water under %s has to stay. Use a deeper tub or a shallower cup%s.',
+                $w->length($plan->water->line->grown),
+                $w->length($plan->water->lowest()),
+                $stones === null ? '' : ', or lower the stones',
+            ),
+            'What covers the stones, or lies under the last roots, is not there to drink from.',
+            array_values(array_filter([
+                $stones === null || $stones->height <= 0.0
+                    ? null
+                    : $context->set('Lay the stones on the floor', $tub->pointer('/stones/height_mm'), 0),
+                $tub->water->lowest === null ? null : $context->set('Let the lowest level follow', $tub->pointer('/lowest_mm'), null),
+            ])));
     }
 
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding
@@ -168,6 +195,7 @@ final class VesselRules
         $filled = $profile->volumeAt($plan->water->line->grown) / $profile->brim();
         if (
             $tub->body->vessel->braced
+            || $profile->mouth()->round
             || $profile->longest() <= self::BOW_LENGTH_MM
             || $profile->rim() <= self::BOW_DEPTH_MM
             || $filled <= self::BOW_FILL

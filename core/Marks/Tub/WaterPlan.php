@@ -13,12 +13,16 @@ use KelpTub\Core\Vessel\Reservoir;
 /** How a tub's water stands, how much of it there is, and how it goes down. Heights in mm above the inside floor, volumes in litres. */
 final readonly class WaterPlan
 {
-    /** @param  float  $lowest  the level down to which the water is of use */
+    /**
+     * @param  float  $lowest  the level down to which the water is of use
+     * @param  float  $jam  the level at which a raft comes to hang in the walls: no water below it is of use; 0 where there is none
+     */
     public function __construct(
         private TubWater $asked,
         public WaterLine $line,
         public Reservoir $reservoir,
-        public float $lowest,
+        private float $lowest,
+        private float $jam,
         public ?TubWaterUse $use,
     ) {
     }
@@ -28,9 +32,21 @@ final readonly class WaterPlan
         return $this->reservoir->litresAt($this->line->grown);
     }
 
+    /** The level down to which the water is of use. */
+    public function lowest(): float
+    {
+        return max($this->lowest, $this->jam);
+    }
+
     public function usable(): float
     {
-        return $this->above($this->lowest);
+        return $this->above($this->lowest());
+    }
+
+    /** What of the water would be used when it is topped up, did a raft not jam. */
+    public function usedAfloat(): float
+    {
+        return $this->asked->topUps->usedShare() * $this->above($this->lowest);
     }
 
     /** Litres between a level and the water line. */

@@ -13,8 +13,10 @@ use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\RefusedGarden;
+use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\NewTub;
+use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Garden\TubEdits;
 use KelpTub\Core\WhatIf\NewTubAdvice;
@@ -63,13 +65,13 @@ final readonly class EditController
         $request->validate(['system' => ['required', Rule::enum(GrowingSystem::class)]]);
         $system = GrowingSystem::from((string) $request->query('system'));
 
-        return $this->onTub($request, static fn (TubEdits $edits, Tub $tub): array => $edits->run($tub, $system));
+        return $this->onTub($request, fn (Garden $garden, Tub $tub): array => (new TubEdits($garden, $this->library))->run($tub, $system));
     }
 
     /** Stones and a line for a tub that lacks them: the garden in the body, `?tub=`. */
-    public function aerate(Request $request): JsonResponse
+    public function aerate(Request $request, Planner $planner): JsonResponse
     {
-        return $this->onTub($request, static fn (TubEdits $edits, Tub $tub): array => $edits->aerate($tub));
+        return $this->onTub($request, static fn (Garden $garden, Tub $tub): array => $planner->addAir($garden, $tub));
     }
 
     /** What a new tub starts with: `{"vessel": key or whole, "system": … or null, "crop": key or null}` in. */
@@ -94,7 +96,7 @@ final readonly class EditController
         ]);
     }
 
-    /** @param  callable(TubEdits, Tub): list<stdClass>  $edit */
+    /** @param  callable(Garden, Tub): list<stdClass>  $edit */
     private function onTub(Request $request, callable $edit): JsonResponse
     {
         $garden = $this->reader->read($request->getContent());
@@ -102,7 +104,7 @@ final readonly class EditController
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
-            : new JsonResponse(['patch' => $edit(new TubEdits($garden, $this->library), $tub)]);
+            : new JsonResponse(['patch' => $edit($garden, $tub)]);
     }
 
     /** One's own thing whole, as a garden holds it so that its file stands alone; a shipped one by its key. */
