@@ -98,7 +98,7 @@ final class CropPlaces
                 for ($before = 0; $before < $at; $before++) {
                     $b = $free[$before];
                     // Two that lack nothing gain nothing.
-                    if ($lacking[$a] + $lacking[$b] <= $most || $crops[$a]?->key === $crops[$b]?->key) {
+                    if ($most >= $lacking[$a] + $lacking[$b] || $crops[$a]?->key === $crops[$b]?->key) {
                         continue;
                     }
                     $now = $lacking[$a] + $lacking[$b] - 2 * $lacks($crops[$a], $crops[$b], $a, $b);

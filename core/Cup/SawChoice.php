@@ -90,7 +90,8 @@ final class SawChoice
         foreach ($saws as $saw) {
             $of = $figure($saw);
             $nearer = $of === null ? 0.0 : $least - $of;
-            if ($nearer > self::ROUNDING_MM || ($of !== null && $nearer >= -self::ROUNDING_MM && $saw->diameter < ($best->diameter ?? INF))) {
+            $smaller = $of !== null && $nearer >= -self::ROUNDING_MM && $saw->diameter < ($best->diameter ?? INF);
+            if ($of !== null && ($nearer > self::ROUNDING_MM || $smaller)) {
                 [$best, $least] = [$saw, $of];
             }
         }

@@ -8,7 +8,8 @@ namespace KelpTub\Core\Cup;
  * A cup in a hole of a diameter d (mm): how it hangs, what bears it and how far it stands proud.
  *
  * d ≥ lip falls through; body top ≤ d < lip hangs by its lip; bottom < d < body top is wedged, raised by
- * `height·(top − d)/(top − bottom)`; d ≤ bottom does not enter. Pushed to one side it bears `(lip + top)/2 − d` on the other. Source: handbook, rules section 3.
+ * `height·(top − d)/(top − bottom)`; d ≤ bottom does not enter. Held aside it bears `(lip + top)/2 − d` on the other.
+ * Source: handbook, rules section 3.
  */
 final readonly class Seat
 {

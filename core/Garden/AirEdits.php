@@ -28,7 +28,7 @@ final readonly class AirEdits
     private const DISTANCE_MM = 1000;
 
     /** Valve settings by which lines on one pump may share its air. */
-    private const SHARING = [0.5, 0.3, 0.2];
+    private const SHARING = [0.5, 0.3, 0.2, 0.1];
 
     public function __construct(private Garden $garden, private PatchMaker $patch)
     {

@@ -90,6 +90,25 @@ final readonly class QuantityWriter
         return $value > 0.0 && $value < 0.005 ? 'under '.self::plain(0.01, 2).self::GAP.$unit : $this->number($value, 2, $unit);
     }
 
+    /** What lies over or under a mark, as both are written: "just over 200 mm" where the digits would show no difference. */
+    public static function over(string $value, string $mark): string
+    {
+        return $value === $mark ? "just over $mark" : $value;
+    }
+
+    public static function under(string $value, string $mark): string
+    {
+        return $value === $mark ? "just under $mark" : $value;
+    }
+
+    /** What bears on a square metre, kg: `263 kg/m²` or `54 lb/ft²`. */
+    public function load(float $kgPerSquareMetre): string
+    {
+        return $this->system === UnitSystem::Us
+            ? self::plain($kgPerSquareMetre * 1000 / Unit::G_PER_POUND * (self::MM_PER_FOOT / 1000) ** 2, 0).self::GAP.'lb/ft²'
+            : self::plain($kgPerSquareMetre, 0).self::GAP.'kg/m²';
+    }
+
     /** One or many of a thing: `1 day`, `13 days`. What stands for many has its number at %d. */
     public function count(int $number, string $one, string $many): string
     {

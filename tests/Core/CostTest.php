@@ -132,20 +132,20 @@ it('counts parts from the design', function () {
         ->and(part($report, 'tee')->need)->toBe(4.0)
         ->and(part($report, 'check-valve')->need)->toBe(1.0)
         ->and(part($report, 'tube-4-6')->need)->toEqualWithDelta($report->air[0]->tubing_mm, 1e-9)
-        ->and(part($report, 'saw-54')->need)->toBe(1.0)
+        ->and(part($report, 'saw-51')->need)->toBe(1.0)
         ->and(part($report, 'seed-basil')->need)->toBe(1.0)
         ->and(part($report, 'paint-dark'))->toBeNull();
 });
 
 it('takes off what is owned, and says so', function () {
     $bought = Gardens::report(Gardens::tub(['crop' => 'basil']));
-    $owned = Gardens::report(Gardens::tub(['crop' => 'basil'], ['owned' => ['drill' => 1, 'net-cup-50' => 2], 'saws_mm' => [54]]));
+    $owned = Gardens::report(Gardens::tub(['crop' => 'basil'], ['owned' => ['drill' => 1, 'net-cup-50' => 2], 'saws_mm' => [51]]));
 
     expect(part($owned, 'drill')->cost)->toBe(0.0)
         ->and(part($owned, 'drill')->owned)->toBe(1.0)
-        ->and(part($owned, 'saw-54')->buy)->toBe([])
+        ->and(part($owned, 'saw-51')->buy)->toBe([])
         ->and($bought->budget->outlay - $owned->budget->outlay)->toEqualWithDelta(
-            39 + part($bought, 'saw-54')->cost + part($bought, 'net-cup-50')->cost - part($owned, 'net-cup-50')->cost,
+            39 + part($bought, 'saw-51')->cost + part($bought, 'net-cup-50')->cost - part($owned, 'net-cup-50')->cost,
             1e-9,
         );
 });

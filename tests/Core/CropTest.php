@@ -164,11 +164,11 @@ it('finds what a crop has against its place', function (array $tub, array $site,
 ]);
 
 it('lets foliage lean out over a small lid', function () {
-    // Three lettuces on one ring stand 182.7 apart; four stand 149.2, over 0.8 of 170 and so no finding.
+    // Three lettuces on one ring stand 185.3 apart; four stand 151.3, over 0.8 of 170 and so no finding.
     $four = Gardens::tub(['crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]]);
     $grown = Gardens::report($four)->tubs[0];
 
-    expect($grown->layout->spacing_mm)->toEqualWithDelta(105.5 * sqrt(2), 1e-6)
+    expect($grown->layout->spacing_mm)->toEqualWithDelta(107.0 * sqrt(2), 1e-6)
         ->and($grown->limits->crop_spacing_mm)->toEqualWithDelta(136.0, 1e-9)
         ->and(array_filter(Gardens::findings($four), fn ($f) => str_contains($f, 'crop.spacing')))->toBe([]);
 });

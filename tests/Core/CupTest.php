@@ -44,25 +44,53 @@ function choose(Cup $cup, array $owned = [], ?float $raise = null, UnitSystem $s
     return SawChoice::for($cup, SawSeries::owned($owned, $system), SawSeries::stock($system), $raise)?->name();
 }
 
-it('chooses the largest saw with play, then the least play, then the largest wedge', function () {
-    expect(choose(cup()))->toBe('54 mm')
-        ->and(choose(cup(), system: UnitSystem::Us))->toBe('2 1/8 in')
-        // lip 53 leaves 1.5 of bearing only up to 50: no play of 0.5, so the least play.
+it('chooses the saw that seats a cup snugly, then the least play, then a small wedge, or none', function () {
+    // 51 leaves 1 of play and 3 held aside; 54 would leave 4 of play and nothing held aside.
+    expect(choose(cup()))->toBe('51 mm')
+        ->and(choose(cup(), system: UnitSystem::Us))->toBe('2 in')
+        // Of 50.5 to 53 the one whose play is nearest 1.5, and of two as near the smaller.
+        ->and(choose(cup(), [53.0, 52.0, 50.6]))->toBe('52 mm')
+        ->and(choose(cup(), [52.25, 50.75]))->toBe('51 mm')
+        // lip 53 leaves 1.5 of bearing only up to 50: nothing snug, so the least play.
         ->and(choose(cup(lip: 53)))->toBe('50 mm')
-        // lip 51 leaves it up to 48, under the body: it wedges in the largest below 50.
-        ->and(choose(cup(lip: 51)))->toBe('48 mm');
+        // lip 51 leaves it up to 48, under the body: it wedges in the largest below 50, proud by 7.4 of 52.
+        ->and(choose(cup(lip: 51)))->toBe('48 mm')
+        // A body of 160 is wider than any saw: wedged in 152 it stands 8/20 of its height proud, and is traced instead.
+        ->and(choose(cup(170, 160, 140, 52)))->toBeNull()
+        ->and(choose(cup(170, 156, 130, 52)))->toBe('152 mm');
 });
 
 it('asks the grower\'s saws first, and stock where none of them does', function () {
     expect(choose(cup(), [51.0]))->toBe('51 mm')
-        ->and(choose(cup(), [44.0]))->toBe('54 mm')
-        ->and(choose(cup(), [44.0, 51.0, 54.0]))->toBe('54 mm');
+        ->and(choose(cup(), [44.0]))->toBe('51 mm')
+        ->and(choose(cup(), [44.0, 51.0, 54.0]))->toBe('51 mm')
+        // Bearing enough and no more than 4 of play will do where the grower has it; more will not.
+        ->and(choose(cup(), [54.0]))->toBe('54 mm')
+        ->and(choose(cup(), [54.1]))->toBe('51 mm')
+        ->and(choose(cup(lip: 53), [49.9, 48.0]))->toBe('50 mm');
+});
+
+it('says what a cup bears that is held aside', function () {
+    expect(Seat::of(cup(), 54)->heldAside)->toBe(0.0)
+        ->and(Seat::of(cup(), 51)->heldAside)->toBe(3.0)
+        ->and(Seat::of(cup(), 53)->isSnug())->toBeTrue()
+        ->and(Seat::of(cup(), 53.01)->isSnug())->toBeFalse()
+        ->and(Seat::of(cup(), 50.5)->isSnug())->toBeTrue()
+        ->and(Seat::of(cup(), 50.49)->isSnug())->toBeFalse()
+        ->and(Seat::of(cup(), 53.01)->isLoose())->toBeTrue();
 });
 
 it('comes nearest to a wanted raise', function () {
     expect(choose(cup(), [], 22.0))->toBe('44 mm')
-        ->and(choose(cup(), [], 0.0))->toBe('54 mm');
+        ->and(choose(cup(), [], 0.0))->toBe('51 mm');
 });
+
+it('owns a saw within half a millimetre of the one that is needed, everywhere', function (float $own, float $hole, bool $owned) {
+    $report = Gardens::report(Gardens::tub(['hole_mm' => $hole], ['saws_mm' => [$own]]));
+    $saw = array_values(array_filter($report->parts, fn ($p) => str_starts_with($p->key, 'saw-')))[0];
+
+    expect([$report->tubs[0]->hole->owned, $saw->owned > 0.0])->toBe([$owned, $owned]);
+})->with([[54.0, 54.0, true], [53.975, 54.4, true], [54.0, 54.5, true], [54.0, 54.6, false], [54.0, 53.4, false]]);
 
 it('has no saw for a cup wider than any', function () {
     expect(choose(cup(320, 300, 280, 100)))->toBeNull();
@@ -118,7 +146,7 @@ it('hangs a cup in a jar\'s mouth without a saw, and saws a lid for a small cup'
         ->and($mouth->levels->cup_bottom_mm)->toBe(93.0)
         ->and($mouth->levels->water_line_mm)->toBe(103.0)
         ->and($mouth->layout->edge_mm)->toBeNull()
-        ->and($sawn->hole->saw)->toBe('54 mm');
+        ->and($sawn->hole->saw)->toBe('51 mm');
 });
 
 it('finds what is wrong with a hole', function (array $tub, string $finding) {
@@ -130,6 +158,7 @@ it('finds what is wrong with a hole', function (array $tub, string $finding) {
     'bearing' => [['hole_mm' => 56], 'mend cup.bearing'],
     'bearing on a thin lid' => [['hole_mm' => 56, 'vessel' => 'bucket-5'], 'stop cup.bearing'],
     'play' => [['hole_mm' => 54.9], 'mind cup.play'],
+    'held aside' => [['hole_mm' => 53.5], 'mind cup.play'],
     'too deep' => [
         ['cup' => ['lip_diameter_mm' => 58, 'top_diameter_mm' => 50, 'bottom_diameter_mm' => 36, 'height_mm' => 400]],
         'stop cup.too-deep',

@@ -216,18 +216,19 @@ it('explains its figures with this garden\'s numbers', function () {
         'working_l' => 'The measures hold 29.8 L up to the water line at 248 mm; no cup is under water. Down to the lowest useful level at '
             .'100 mm, 17.8 L can be used.',
         'mass_kg' => 'Empty 1.2 kg, water 29.8 kg, wet pebbles and plants the rest. Over its floor that is 263 kg/m².',
-        'hole' => 'Bearing (58 mm − 54 mm) / 2 = 2 mm each side; play 54 mm − 50 mm = 4 mm. Measure one cup against the saw, cut one hole, '
-            .'try it, then cut the rest.',
-        'spacing_mm' => 'The least distance between two hole centres. Lips and lid allow 69 mm. Of the plants the two that lack most, '
-            .'or have '
-            .'least to spare, stand 306 mm apart: mizuna wants 150 mm.',
-        'plants' => 'The lid holds 15; 150 mm apart, 6; 29.8 L at 2 L a plant carries 14. The least of them counts.',
+        'hole' => 'Bearing (58 mm − 51 mm) / 2 = 3.5 mm each side; play 51 mm − 50 mm = 1 mm; pushed to one side it bears 3 mm on the '
+            .'other. Measure one cup against the saw, cut one hole, try it, then cut the rest.',
+        'spacing_mm' => 'The least distance between two hole centres. Lips and lid allow 66 mm. Of the plants the two that lack most, '
+            .'or have least to spare, stand 309 mm apart: mizuna wants 150 mm.',
+        'plants' => 'The lid holds 20; 150 mm apart, 6; 29.8 L at 2 L a plant carries 14. The least of them counts.',
         'dry_day' => '2 plants drink 7.8 L to the first harvest in this climate (factor 1.12), most of it at the end: 588 mL a day. 17.8 L '
             .'can be used before the lowest level.',
         'steady_mg_l' => 'Grown roots ask for 9 mg/h. 2.74 L/min of air meets that where the oxygen settles at 8.9 mg/L; the water cannot '
             .'hold more than 9.1 mg/L, so more air adds ever less.',
-        'thumb_l_min' => 'The rule of thumb says 3.9 to 7.7 L/min, by volume; these roots need less, and the balance decides.',
-        'outage_min' => 'The time in which roots take the oxygen in 29.8 L down to 3 mg/L with the pump off.',
+        'thumb_l_min' => 'The rule of thumb says 3.9 to 7.7 L/min. It goes by litres of water; the oxygen goes to roots, and these need '
+            .'less. The balance decides.',
+        'outage_min' => 'The time in which roots take the oxygen in 29.8 L down to 3 mg/L with the pump off. Roots in the air gap go on '
+            .'breathing; to lower the water by 20 mm to 30 mm buys time.',
     ]);
 });
 
@@ -251,8 +252,8 @@ it('explains what differs by what was chosen', function (string $figure, string 
         'neighbours at the mean of their spacings, 4; 27.4 L at 2.5 L a plant, taken over the crops, carries 11.',
         ['crop' => null, 'crops' => [['crop' => 'mizuna', 'plants' => 1], ['crop' => 'basil', 'plants' => 1]]],
     ],
-    'no crop' => ['plants', 'The lid holds 15. The least', ['crop' => null]],
-    'no neighbours planted' => ['spacing_mm', 'Lips and lid allow 69 mm.', ['crop' => null]],
+    'no crop' => ['plants', 'The lid holds 20. The least', ['crop' => null]],
+    'no neighbours planted' => ['spacing_mm', 'Lips and lid allow 66 mm.', ['crop' => null]],
     'still water' => ['plants', 'the water carries 6 to harvest.', ['system' => 'passive']],
     'one plant' => ['dry_day', 'One plant drinks 3.9 L', ['layout' => ['pattern' => 'single']]],
     'a jar\'s mouth' => [
@@ -270,7 +271,7 @@ it('explains what differs by what was chosen', function (string $figure, string 
             ],
         ],
     ],
-    'air enough by the rule of thumb' => ['thumb_l_min', 'The rule of thumb says 3.6 to 7.1 L/min.', [
+    'air enough by the rule of thumb' => ['thumb_l_min', 'The rule of thumb says 3.6 to 7.1 L/min, and the balance agrees.', [
         'stones' => ['kind' => 'disc-100', 'count' => 2],
     ], ['pump' => 'pump-8w-4']],
     'more air wanted' => [

@@ -16,7 +16,9 @@ function square(float $side): array
 
 it('keeps corner and middle of five cups apart', function (float $side) {
     // Holes of 54 centred 47 from the edge: corner to middle is √2·(side/2 − 47), and lid and lips want 69.
-    $report = Gardens::report(Gardens::tub(['vessel' => square($side), 'layout' => ['pattern' => 'corners', 'cups' => 5]]));
+    $report = Gardens::report(
+        Gardens::tub(['vessel' => square($side), 'hole_mm' => 54, 'layout' => ['pattern' => 'corners', 'cups' => 5]]),
+    );
     $five = sqrt(2) * ($side / 2 - 47) >= 69;
 
     expect($report->tubs[0]->layout->pattern === 'corners' && $report->tubs[0]->layout->count === 5 && $report->tubs[0]->layout->complete)

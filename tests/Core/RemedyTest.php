@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
-use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Marks;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Core\Gardens;
@@ -120,7 +120,7 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
     ],
     'too many' => [['layout' => ['cups' => 90]], [], []],
     'too many plants' => [['layout' => ['cups' => 4], 'plants' => 6], [], []],
-    'over a third cut away' => [['vessel' => 'tote-45', 'layout' => ['cups' => 35]], [], []],
+    'over a third cut away' => [['vessel' => 'tote-45', 'hole_mm' => 54, 'layout' => ['cups' => 35]], [], []],
     'by hand, too close' => [
         [
             'vessel' => 'tote-45',
@@ -186,7 +186,10 @@ it('mends or lessens what it claims in many gardens, and names every stop that i
                 'vessel' => $pick($library->vessels->keys()),
                 'cup' => $pick($library->cups->keys()),
                 ...$pick([
-                    [], [], [], ['cups_2' => $pick($library->cups->keys())], ['hole_mm' => mt_rand(20, 110)], ['raise_mm' => mt_rand(1, 30)],
+                    [], [], [],
+                    ['cups_2' => $pick($library->cups->keys())],
+                    ['hole_mm' => mt_rand(20, 110)],
+                    ['raise_mm' => mt_rand(1, 30)],
                 ]),
                 ...$pick([['crop' => $pick($library->crops->keys())], ['crops' => array_map(
                     fn (string $crop): array => ['crop' => $crop, 'plants' => $pick([null, 1, 3])],

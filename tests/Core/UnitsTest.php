@@ -119,6 +119,7 @@ it('agrees with the vectors that the page formats against', function () {
             'fine' => $write->fine((float) $v->value),
             'volume' => $write->volume((float) $v->value),
             'mass' => $write->mass((float) $v->value),
+            'load' => $write->load((float) $v->value),
             'temperature' => $write->temperature((float) $v->value),
         };
         expect($shown)->toBe($v->shown);

@@ -1,9 +1,22 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { dimension, inches, length, mass, plain, run, span, temperature, volume, type Units, fine } from '../../resources/js/kit/format';
+import {
+    dimension,
+    inches,
+    length,
+    load,
+    mass,
+    plain,
+    run,
+    span,
+    temperature,
+    volume,
+    type Units,
+    fine,
+} from '../../resources/js/kit/format';
 
 interface Vector {
-    kind: 'fine' | 'length' | 'run' | 'volume' | 'mass' | 'temperature';
+    kind: 'fine' | 'length' | 'run' | 'volume' | 'mass' | 'load' | 'temperature';
     system: Units;
     value: number;
     shown: string;
@@ -13,7 +26,7 @@ const vectors = JSON.parse(readFileSync('tests/vectors/quantities.json', 'utf8')
 
 describe('format', () => {
     it.each(vectors)('writes $kind $value in $system as the core does', ({ kind, system, value, shown }) => {
-        expect({ fine, length, run, volume, mass, temperature }[kind](value, system)).toBe(shown);
+        expect({ fine, length, run, volume, mass, load, temperature }[kind](value, system)).toBe(shown);
     });
 
     it('drops trailing zeros and the sign of nothing', () => {

@@ -111,12 +111,13 @@ final class AirRules
             return null;
         }
         $w = $context->write;
+        $wanted = $w->number($severity === Severity::Mind ? OxygenBalance::MIND_MG_L : $floor, 0, 'mg/L');
 
         return new Finding('air.oxygen', $severity, $tub->id, $tub->pointer('/stones'),
             sprintf(
-                'Oxygen settles at %s with grown plants; %s is the floor. Bring in more air, or plant fewer.',
-                $w->number($steady, 1, 'mg/L'),
-                $w->number($floor, 0, 'mg/L'),
+                'Oxygen settles at %s with grown plants; %s. Bring in more air, or plant fewer.',
+                $w::under($w->number($steady, 1, 'mg/L'), $wanted),
+                $severity === Severity::Mind ? "$wanted is wanted" : "$wanted is the floor",
             ),
             sprintf(
                 'Roots ask for %s and the water can hold %s at most.',
@@ -165,11 +166,13 @@ final class AirRules
             return null;
         }
 
+        $w = $context->write;
+
         return new Finding('air.far-cup', Severity::Mind, $tub->id, $tub->pointer('/stones/count'),
             sprintf(
                 'A cup is %s from the nearest stone, and %s is as far as its bubbles help%s. Add a stone.',
-                $context->write->length($farthest),
-                $context->write->length(StonePlacement::REACH_MM),
+                $w::over($w->length($farthest), $w->length(StonePlacement::REACH_MM)),
+                $w->length(StonePlacement::REACH_MM),
                 $short ? ' where oxygen is short' : ' in a long tub',
             ),
             'Bubbles rise straight up and stir the water round them; roots far from them stand in still water.',
@@ -202,9 +205,10 @@ final class AirRules
         }
         $cover = $plan->water->line->grown - $tub->water->stones->height;
         $least = Stone::leastCover($plan->water->line->grown);
-        if ($cover >= $least - self::ROUNDING) {
+        if ($cover >= $least - self::ROUNDING || $plan->water->line->grown <= 0.0) {
             return null;
         }
+        $w = $context->write;
         $remedies = [];
         if ($tub->water->stones->height > 0.0) {
             $height = floor($plan->water->line->grown - $least);
@@ -217,9 +221,9 @@ final class AirRules
 
         return new Finding('air.shallow', Severity::Mend, $tub->id, $tub->pointer('/stones/height_mm'),
             sprintf(
-                'Only %s of water stands over the stones; %s is the least. Use a deeper tub, lower stones or a higher line.',
-                $context->write->length(max(0.0, $cover)),
-                $context->write->length($least),
+                '%s over the stones; %s is the least. Use a deeper tub, lower stones or a higher line.',
+                $cover > 0.0 ? 'Only '.$w::under($w->length($cover), $w->length($least)).' of water stands' : 'No water stands',
+                $w->length($least),
             ),
             'Bubbles give off their oxygen on the way up; a short way gives little.', $remedies, $least - $cover);
     }
@@ -232,11 +236,15 @@ final class AirRules
             return null;
         }
 
+        $w = $context->write;
+
         return new Finding('air.entry', Severity::Mend, $tub->id, $tub->pointer('/tube_entry'),
             sprintf(
-                'The tube hole is %s above the highest water; keep %s. Bring the tube in through the lid.',
-                $context->write->length($above),
-                $context->write->length(TubeRoute::ABOVE_WATER_MM),
+                'The tube hole is %s the highest water; keep %s over it. Bring the tube in through the lid.',
+                $above >= 0.0
+                    ? $w::under($w->length($above), $w->length(TubeRoute::ABOVE_WATER_MM)).' above'
+                    : $w->length(-$above).' under',
+                $w->length(TubeRoute::ABOVE_WATER_MM),
             ),
             'A hole in the wall near the water leaks when the tub is moved or overfilled.',
             [$context->set('Through the lid', $tub->pointer('/tube_entry'), 'lid')]);
@@ -279,7 +287,7 @@ final class AirRules
             return new Finding('air.over', Severity::Mind, $plan->tub->id, $at,
                 sprintf(
                     'Each stone gets %s and is made for up to %s. Add a stone or throttle the valve.',
-                    $w->number($each, 2, 'L/min'),
+                    $w::over($w->number($each, 2, 'L/min'), $w->number($stones->stone->mostFlow, 1, 'L/min')),
                     $w->number($stones->stone->mostFlow, 1, 'L/min'),
                 ),
                 'Driven harder, bubbles run together into large ones and little more oxygen dissolves.',
@@ -296,7 +304,7 @@ final class AirRules
                 ? sprintf('No air comes out of the stone in %s. Use coarser or shallower stones, or a stronger pump.', $plan->tub->name)
                 : sprintf(
                     'Each stone gets %s and needs %s. Use fewer stones or a stronger pump.',
-                    $w->small($each, 'L/min'),
+                    $w::under($w->small($each, 'L/min'), $w->number($stones->stone->leastFlow, 1, 'L/min')),
                     $w->number($stones->stone->leastFlow, 1, 'L/min'),
                 ),
             sprintf(
@@ -326,7 +334,7 @@ final class AirRules
     private static function opened(AirPlan $air, int $branch, RuleContext $context): Remedy
     {
         $pointer = $air->system->pointer("/branches/$branch/valve");
-        $half = $context->set("Open the valve to 50\u{2009}%", $pointer, 0.5);
+        $half = $context->set('Open the valve to '.$context->write->number(50, 0, '%'), $pointer, 0.5);
         $all = $context->set('Open the valve', $pointer, 1.0);
 
         return new Remedy($all->says, $all->patch, static fn (): Remedy => $half);
@@ -428,7 +436,7 @@ final class AirRules
 
         return $found === null || $found >= $air->system->branches[$branch]->valve ? [] : [
             $context->set(
-                sprintf('Open the valve to %s', $context->write->number($found * 100, 0, '%')),
+                sprintf('Throttle the valve to %s', $context->write->number($found * 100, 0, '%')),
                 $air->system->pointer("/branches/$branch/valve"),
                 $found,
             ),

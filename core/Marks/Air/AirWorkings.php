@@ -61,7 +61,7 @@ final class AirWorkings
 
     private static function supply(TubAir $air, QuantityWriter $w): string
     {
-        $litres = $w->number($air->trickle, 0, 'L');
+        $litres = $w->number($air->trickle, $air->trickle < 10.0 ? 1 : 0, 'L');
 
         return match (true) {
             $air->flow > 0.0 && $air->trickle > 0.0 => "{$w->small($air->flow, 'L/min')} of air, and $litres an hour trickling back, meet",
@@ -75,6 +75,9 @@ final class AirWorkings
     private static function thumb(TubAir $air, float $working, QuantityWriter $w): string
     {
         [$from, $to] = OxygenBalance::thumb($working);
+        if ($to < 0.1) {
+            return 'The rule of thumb goes by litres of water, and there are none to speak of.';
+        }
         $says = sprintf('The rule of thumb says %s to %s', $w->number($from, 1), $w->number($to, 1, 'L/min'));
         $enough = ($air->balance?->steady() ?? 0.0) >= OxygenBalance::MIND_MG_L;
 

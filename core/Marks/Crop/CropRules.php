@@ -14,6 +14,7 @@ use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
 
 /** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
 final class CropRules
@@ -64,6 +65,7 @@ final class CropRules
             return null;
         }
         $roomy = $plan->plants->capacity->bySpacing;
+        $apart = QuantityWriter::under($context->write->length($spacing), $context->write->length($wanted));
         $fewer = $severity === Severity::Mind && $roomy >= 1 && $roomy < $plan->plants->count
             ? "$roomy would have that room; {$plan->plants->count} may stand, a little close. Harvest them young."
             : 'Plant fewer, or harvest young.';
@@ -72,7 +74,7 @@ final class CropRules
             $crop === $other
                 ? sprintf(
                     'Plants stand %s apart and %s %s. %s',
-                    $context->write->length($spacing),
+                    $apart,
                     $crop->doingInSentence('wants', 'want'),
                     $context->write->length($wanted),
                     $fewer,
@@ -81,7 +83,7 @@ final class CropRules
                     '%s and %s stand %s apart and want %s between them. %s',
                     $crop->name,
                     $other->inSentence(),
-                    $context->write->length($spacing),
+                    $apart,
                     $context->write->length($wanted),
                     $fewer,
                 ),
@@ -128,14 +130,14 @@ final class CropRules
             count($crops) === 1
                 ? sprintf(
                     '%s for each plant, and %s %s. %s',
-                    $w->volume($plan->water->working() / $plan->plants->count),
+                    ucfirst($w::under($w->volume($plan->water->working() / $plan->plants->count), $w->volume($crops[0]->litresPerPlant))),
                     $crops[0]->doingInSentence('wants', 'want'),
                     $w->volume($crops[0]->litresPerPlant),
                     $fewer,
                 )
                 : sprintf(
                     '%s in the tub, and its %d plants want %s together. %s',
-                    $w->volume($plan->water->working()),
+                    ucfirst($w::under($w->volume($plan->water->working()), $w->volume($wanted))),
                     $plan->plants->count,
                     $w->volume($wanted),
                     $fewer,
@@ -285,7 +287,9 @@ final class CropRules
             '/site/water_temperature_c',
             sprintf(
                 'The water is %s; %s well from %s to %s.',
-                $w->temperature($water),
+                $water > $crop->waterTempHighC
+                    ? $w::over($w->temperature($water), $w->temperature($crop->waterTempHighC))
+                    : $w::under($w->temperature($water), $w->temperature($crop->waterTempLowC)),
                 $crop->doingInSentence('does', 'do'),
                 $w->temperature($crop->waterTempLowC),
                 $w->temperature($crop->waterTempHighC),

@@ -140,7 +140,7 @@ final class PassiveRules
                 $large
                     ? sprintf(
                         '%s on day %s is more than a quarter of the first fill (%s). Give it in two, or add air.',
-                        $w->volume($topUp->litres),
+                        ucfirst($w::over($w->volume($topUp->litres), $w->volume($safe))),
                         $w->number($topUp->day, 0),
                         $w->volume($safe),
                     )
@@ -152,9 +152,7 @@ final class PassiveRules
                     ),
                 'Roots that have grown in the air gap cannot live under water again.',
                 fn (): array => [
-                    ...($large && $safe > 0.0
-                        ? [$context->set("Give {$w->volume($safe)}", $plan->tub->pointer("/planned_top_ups/$i/litres"), $safe)]
-                        : ($large ? [] : self::less($plan, $i, $topUp, $before, $context))),
+                    ...self::less($plan, $i, $large ? $safe : null, $before, $context),
                     $context->addAir('Add air and refill freely', $plan->tub),
                 ],
                 $topUp->litres);
@@ -163,17 +161,27 @@ final class PassiveRules
         return $findings;
     }
 
-    /** @return list<Remedy> as much of a planned top-up as leaves half of the air gap */
-    private static function less(TubPlan $plan, int $index, TopUp $topUp, float $gap, RuleContext $context): array
+    /** @return list<Remedy> as much of a planned top-up as is safe, or else as leaves half of the air gap */
+    private static function less(TubPlan $plan, int $index, ?float $safe, float $gap, RuleContext $context): array
     {
         $course = $plan->water->course();
+        $topUp = $plan->tub->water->plannedTopUps[$index];
         $level = $plan->water->line->cupBottom - self::GAP_KEPT * $gap;
         $room = $course === null ? 0.0 : $plan->water->reservoir->litresAt($level) - $course->litresBefore($topUp);
-        $litres = floor($room * 20) / 20;
+        $way = null;
+        foreach ([floor($room * 20) / 20, $safe] as $litres) {
+            if ($litres !== null && $litres > 0.0 && $litres < $topUp->litres) {
+                $next = $way;
+                $set = $context->set(
+                    "Give {$context->write->volume($litres)}",
+                    $plan->tub->pointer("/planned_top_ups/$index/litres"),
+                    $litres,
+                );
+                $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
+            }
+        }
 
-        return $litres <= 0.0 ? [] : [
-            $context->set("Give {$context->write->volume($litres)}", $plan->tub->pointer("/planned_top_ups/$index/litres"), $litres),
-        ];
+        return $way === null ? [] : [$way];
     }
 
     private static function gap(TubPlan $plan, RuleContext $context): ?Finding

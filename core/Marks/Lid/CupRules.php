@@ -16,6 +16,7 @@ use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
 
 /** How the cup sits in its hole. Source: handbook, rules section 3. */
 final class CupRules
@@ -102,7 +103,9 @@ final class CupRules
             sprintf(
                 '%s hangs by a lip that bears on %s each side and needs %s. Cut a smaller hole.',
                 self::named($plan, $size),
-                $size->seat->bearing > 0.0 ? $context->write->fine($size->seat->bearing) : 'nothing',
+                $size->seat->bearing > 0.0
+                    ? QuantityWriter::under($context->write->fine($size->seat->bearing), $context->write->fine(Seat::LEAST_BEARING_MM))
+                    : 'nothing',
                 $context->write->fine(Seat::LEAST_BEARING_MM),
             ),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
@@ -128,7 +131,7 @@ final class CupRules
             sprintf(
                 '%s has %s of play%s; light gets in.%s',
                 self::named($plan, $size),
-                $w->fine($seat->play),
+                $seat->play > Seat::MOST_PLAY_MM ? $w::over($w->fine($seat->play), $w->fine(Seat::MOST_PLAY_MM)) : $w->fine($seat->play),
                 $seat->play > Seat::MOST_PLAY_MM + self::ROUNDING_MM
                     ? ', and up to '.$w->fine(Seat::MOST_PLAY_MM).' is good'
                     : ', and pushed to one side its lip bears '.($seat->heldAside > 0.0 ? 'only '.$w->fine($seat->heldAside) : 'nothing')

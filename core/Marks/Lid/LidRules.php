@@ -19,6 +19,7 @@ use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
 
 /** What the lid says of its holes: lips, webs, edge, walls, keep-outs, strength. Source: handbook, rules section 5. */
 final class LidRules
@@ -174,7 +175,10 @@ final class LidRules
         return new Finding('lid.lips', Severity::Stop, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             sprintf(
                 'Two cups stand %s apart and their lips need %s. Move them apart.',
-                $context->write->length($pair->distance),
+                QuantityWriter::under(
+                    $context->write->length($pair->distance),
+                    $context->write->length($pair->distance - $pair->figure),
+                ),
                 $context->write->length($pair->distance - $pair->figure),
             ),
             'Lips that overlap do not lie flat, and no cup can be lifted out by itself.',
@@ -191,8 +195,11 @@ final class LidRules
 
         return new Finding('lid.web', $web <= 0.0 ? Severity::Stop : Severity::Mend, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
             sprintf(
-                '%s; a %s lid needs %s.',
-                $web <= 0.0 ? 'Two holes meet' : "Only {$context->write->length($web)} of lid is left between two holes",
+                '%s; a %s lid needs %s between them.',
+                $web <= 0.0 ? 'Two holes meet' : sprintf(
+                    'Only %s of lid is left between two holes',
+                    QuantityWriter::under($context->write->length($web), $context->write->length($least)),
+                ),
                 $plan->cutting->lid->make->value,
                 $context->write->length($least),
             ),
@@ -213,7 +220,7 @@ final class LidRules
                 ? 'A hole runs over the edge of the lid. Move it in.'
                 : sprintf(
                     'A hole comes to %s of the edge of the lid; %s carries the load.',
-                    $context->write->length($edge),
+                    QuantityWriter::under($context->write->length($edge), $context->write->length($least)),
                     $context->write->length($least),
                 ),
             'The rim of a lid is what stiffens it.', fn (): array => self::layOutAgain($plan, $context), $least - $edge);
@@ -231,7 +238,7 @@ final class LidRules
                 ? sprintf('A hanging cup runs into the wall by %s. Move its hole in.', $context->write->length(-$clear))
                 : sprintf(
                     'A hanging cup comes to %s of the wall; keep %s.',
-                    $context->write->length($clear),
+                    QuantityWriter::under($context->write->length($clear), $context->write->length(LayoutSpace::WALL_CLEAR_MM)),
                     $context->write->length(LayoutSpace::WALL_CLEAR_MM),
                 ),
             'Walls taper inwards, so a cup that clears the rim may touch lower down.',
@@ -250,7 +257,7 @@ final class LidRules
                 ? sprintf('A cup stands %s into a part of the lid that was to stay clear. Move it.', $context->write->length(-$clear))
                 : sprintf(
                     'A cup comes to %s of a part of the lid that was to stay clear; keep %s.',
-                    $context->write->length($clear),
+                    QuantityWriter::under($context->write->length($clear), $context->write->length(KeepOut::CLEAR_MM)),
                     $context->write->length(KeepOut::CLEAR_MM),
                 ),
             'Latches, handles and ribs need room to work, and a saw skids on them.',
@@ -271,7 +278,10 @@ final class LidRules
             $plan->tub->pointer('/layout/cups'),
             sprintf(
                 '%s of the lid is cut away. Over %s lids start to sag; over %s they fail.',
-                $context->write->number($removed * 100, 0, '%'),
+                ucfirst(QuantityWriter::over(
+                    $context->write->number($removed * 100, 0, '%'),
+                    $context->write->number(($removed > self::REMOVED_STOP ? self::REMOVED_STOP : LayoutSpace::MOST_REMOVED) * 100, 0, '%'),
+                )),
                 $context->write->number(LayoutSpace::MOST_REMOVED * 100, 0, '%'),
                 $context->write->number(self::REMOVED_STOP * 100, 0, '%'),
             ),

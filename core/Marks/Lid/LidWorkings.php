@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Lid;
 
 use KelpTub\Core\Crop\Density;
+use KelpTub\Core\Cup\SeatKind;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
@@ -36,15 +37,28 @@ final class LidWorkings
             );
         }
 
+        $try = 'Measure one cup against the saw, cut one hole, try it, then cut the rest.';
+        if ($seat->kind !== SeatKind::Lip) {
+            return sprintf(
+                'The hole is %s; the cup is %s wide at its lip, %s under it and %s at its bottom. %s',
+                $w->length($seat->hole),
+                $w->length($cup->lip),
+                $w->length($cup->top),
+                $w->length($cup->bottom),
+                $try,
+            );
+        }
+
         return sprintf(
-            'Bearing (%s − %s) / 2 = %s each side; play %s − %s = %s. Measure one cup against the saw, cut one hole, try it, '
-                .'then cut the rest.',
+            'Bearing (%s − %s) / 2 = %s each side; play %s − %s = %s; pushed to one side it bears %s on the other. %s',
             $w->length($cup->lip),
             $w->length($seat->hole),
             $w->fine($seat->bearing),
             $w->length($seat->hole),
             $w->length($cup->top),
             $w->fine($seat->play),
+            $seat->heldAside > 0.0 ? $w->fine($seat->heldAside) : 'nothing',
+            $try,
         );
     }
 

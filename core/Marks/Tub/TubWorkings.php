@@ -38,10 +38,11 @@ final class TubWorkings
 
     private static function mass(TubPlan $plan, QuantityWriter $w): string
     {
-        return sprintf('Empty %s, water %s, wet pebbles and plants the rest. Over its floor that is %s kg/m².',
-            $w->mass($plan->tub->body->vessel->emptyKg), $w->mass($plan->water->working()), $w->number(
-                $plan->fittings->weight->kgPerSquareMetre,
-                0,
-            ));
+        return sprintf(
+            'Empty %s, water %s, wet pebbles and plants the rest. Over its floor that is %s.',
+            $w->mass($plan->tub->body->vessel->emptyKg),
+            $w->mass($plan->water->working()),
+            $w->load($plan->fittings->weight->kgPerSquareMetre),
+        );
     }
 }

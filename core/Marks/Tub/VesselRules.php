@@ -8,6 +8,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\FillFit;
 use KelpTub\Core\Vessel\LinerBag;
@@ -120,8 +121,8 @@ final class VesselRules
         $fit = $tub->body->vessel->fit;
         $why = 'Fills against a tape should lie on one line; one that does not was misread or poured wrong.';
         $off = static fn (float $share): string => sprintf(
-            '%s %% %s',
-            $context->write->number(abs($share) * 100, 1),
+            '%s %s',
+            $context->write->number(abs($share) * 100, 1, '%'),
             $share > 0 ? 'above' : 'below',
         );
         if ($fit?->odd !== null) {
@@ -152,8 +153,8 @@ final class VesselRules
         }
         $bearing = $context->plan->garden->site->bearing->isStructure()
             ? sprintf(
-                ' It bears %s kg/m² on what is under it: ask whoever is responsible for the structure.',
-                $context->write->number($plan->fittings->weight->kgPerSquareMetre, 0),
+                ' It bears %s on what is under it: ask whoever is responsible for the structure.',
+                $context->write->load($plan->fittings->weight->kgPerSquareMetre),
             )
             : '';
 
@@ -179,7 +180,7 @@ final class VesselRules
         return new Finding('vessel.shelf', $over ? Severity::Stop : Severity::Mend, $tub->id, '/site/shelf_limit_kg',
             sprintf(
                 '%s on a shelf that bears %s. %s',
-                $context->write->mass($kg),
+                $over ? QuantityWriter::over($context->write->mass($kg), $context->write->mass($limit)) : $context->write->mass($kg),
                 $context->write->mass($limit),
                 $over
                     ? 'Put it on the ground, or build it smaller.'
@@ -205,9 +206,9 @@ final class VesselRules
 
         return new Finding('vessel.bow', Severity::Mind, $tub->id, $tub->pointer('/vessel/braced'),
             sprintf(
-                '%s long and %s %% full, its long walls will bow. Brace it round the middle with a strap or a batten.',
+                '%s long and %s full, its long walls will bow. Brace it round the middle with a strap or a batten.',
                 $context->write->length($profile->longest()),
-                $context->write->number($filled * 100, 0),
+                $context->write->number($filled * 100, 0, '%'),
             ),
             'Water presses hardest at the bottom of a long flat wall; the lid then no longer sits.',
             [$context->set('Brace it', $tub->pointer('/vessel/braced'), true)]);

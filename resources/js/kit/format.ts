@@ -68,6 +68,13 @@ export function mass(kg: number, units: Units): string {
     return units === 'us' ? number((kg * 1000) / G_PER_POUND, 1, 'lb') : number(kg, 1, 'kg');
 }
 
+/** What bears on a square metre: `263 kg/m²` or `54 lb/ft²`. */
+export function load(kgPerSquareMetre: number, units: Units): string {
+    return units === 'us'
+        ? number(((kgPerSquareMetre * 1000) / G_PER_POUND) * (MM_PER_FOOT / 1000) ** 2, 0, 'lb/ft²')
+        : number(kgPerSquareMetre, 0, 'kg/m²');
+}
+
 export function temperature(celsius: number, units: Units): string {
     return units === 'us' ? number((celsius * 9) / 5 + 32, 0, '°F') : number(celsius, 1, '°C');
 }

@@ -10,7 +10,7 @@ import Counter from '../kit/Counter.vue';
 import { copyTub, fromLibrary, moveTub, removeTub, vesselInPlace } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { length, mass, number, volume } from '../kit/format';
+import { length, load, mass, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf, vesselOptions } from '../kit/library';
 import { at as mendedAt } from '../kit/findings';
@@ -683,7 +683,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :share="report.mass_kg / heaviest"
                 :limit="report.limits.lift_kg / heaviest"
                 :note="
-                    `${number(report.load_kg_m2, 0, 'kg/m²')} on its floor; ` +
+                    `${load(report.load_kg_m2, units)} on its floor; ` +
                     `over ${mass(report.limits.lift_kg, units)} fill it where it stands`
                 "
                 :why="report.workings.mass_kg"
