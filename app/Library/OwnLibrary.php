@@ -72,6 +72,11 @@ final readonly class OwnLibrary
         $fit = new SchemaFit($this->schema($kind));
         $check = null;
         foreach ($rows as $i => $row) {
+            if (count($faults) >= RefusedGarden::MOST_FAULTS) {
+                $left = count($rows) - $i;
+                $faults = [...array_slice($faults, 0, RefusedGarden::MOST_FAULTS - 1), new Fault('', "and $left more rows, not looked at")];
+                break;
+            }
             $found = [];
             if (! $row instanceof stdClass || ! $fit->fits($row)) {
                 $check ??= new SchemaCheck($this->schema($kind));

@@ -19,7 +19,8 @@ final class RememberedLayouts implements LayoutMemory
     /** @var array<string, array<string, int|string>> by the space and the question, as far as they were looked up */
     private array $known = [];
 
-    public function __construct(private readonly Repository $cache, private readonly bool $maySolve)
+    /** @param  int  $steps  of work that is not remembered yet that there is time for */
+    public function __construct(private readonly Repository $cache, private int $steps)
     {
     }
 
@@ -40,9 +41,14 @@ final class RememberedLayouts implements LayoutMemory
         $this->cache->forever($question->space->fingerprint, $this->known[$question->space->fingerprint]);
     }
 
-    public function maySolve(): bool
+    public function mayTake(int $steps): bool
     {
-        return $this->maySolve;
+        if ($steps > $this->steps) {
+            return false;
+        }
+        $this->steps -= $steps;
+
+        return true;
     }
 
     /** @return array<string, int|string> */

@@ -18,6 +18,9 @@ use KelpTub\Core\Marks\Marks;
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider
 {
+    /** Work that one request may do on what is not known yet: some two seconds of it at the most. */
+    private const STEPS = 90;
+
     public function register(): void
     {
         $this->app->singleton(LibraryFiles::class, static fn (): LibraryFiles => new LibraryFiles(
@@ -29,14 +32,14 @@ final class AppServiceProvider extends ServiceProvider
             GardenReader::class,
             fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader($this->app->make(Library::class)),
         );
-        // Previews and pages answer with the spreads that are known; one request works out the others.
-        $this->app->singleton(Planner::class, fn (): Planner => $this->planner(solve: false));
-        $this->app->singleton('planner.final', fn (): Planner => $this->planner(solve: true));
+        // Previews and pages answer with what is known; requests of their own work out the rest, so much at a time.
+        $this->app->singleton(Planner::class, fn (): Planner => $this->planner(0));
+        $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));
     }
 
-    private function planner(bool $solve): Planner
+    private function planner(int $steps): Planner
     {
-        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $solve));
+        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $steps));
     }
 
     public function boot(): void

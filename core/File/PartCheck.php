@@ -131,7 +131,7 @@ final class PartCheck
     {
         $faults = [];
         foreach ($things as $key => $thing) {
-            $faults = [...$faults, ...$check($thing, "$at/$key")];
+            $faults = [...$faults, ...$check($thing, "$at/".PatchMaker::escaped($key))];
         }
 
         return $faults;

@@ -11,7 +11,8 @@ use stdClass;
 /** Holds a document against a JSON Schema and says every fault in words, by JSON pointer. */
 final class SchemaCheck
 {
-    private const MOST_FAULTS = 200;
+    /** No more faults than this are counted. */
+    private const MOST_FAULTS = 2000;
 
     private readonly SchemaFit $fit;
 
@@ -26,14 +27,22 @@ final class SchemaCheck
         if ($this->fit->fits($document)) {
             return [];
         }
-        $error = (new Validator(null, self::MOST_FAULTS, false))->validate($document, $this->schema)->error();
+        // Lists that are too long are not gone through item by item.
+        $long = $this->fit->tooLong($document);
+        if ($long !== []) {
+            return $long;
+        }
+        $validator = new Validator(null, self::MOST_FAULTS, false);
+        // A member with a default is wanted all the same, and none is filled in: a document is what it says.
+        $validator->parser()->setOption('allowDefaults', false);
+        $error = $validator->validate($document, $this->schema)->error();
         $faults = [];
         foreach ($error === null ? [] : self::leaves($error) as $leaf) {
             $fault = self::fault($leaf);
             $faults[$fault->pointer.' '.$fault->message] = $fault;
         }
 
-        return array_values($faults);
+        return $faults === [] ? [new Fault('', 'does not fit the schema of this format')] : array_values($faults);
     }
 
     /** @return list<ValidationError> */

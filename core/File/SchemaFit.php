@@ -33,6 +33,49 @@ final readonly class SchemaFit
         return $this->value($document, $this->schema);
     }
 
+    /**
+     * The lists of a document that have more entries than they may, found without a look at what is in them.
+     *
+     * @return list<Fault>
+     */
+    public function tooLong(mixed $document): array
+    {
+        return $this->longIn($document, $this->schema, '');
+    }
+
+    /** @return list<Fault> */
+    private function longIn(mixed $value, mixed $schema, string $at): array
+    {
+        if (! $schema instanceof stdClass) {
+            return [];
+        }
+        if (is_array($value) && isset($schema->maxItems) && count($value) > $schema->maxItems) {
+            return [new Fault($at, 'has '.count($value)." entries; the most is $schema->maxItems")];
+        }
+        $faults = isset($schema->{'$ref'}) ? $this->longIn($value, $this->definitions[$schema->{'$ref'}] ?? null, $at) : [];
+        foreach ($schema->anyOf ?? [] as $form) {
+            $faults = [...$faults, ...$this->longIn($value, $form, $at)];
+        }
+        $inner = match (true) {
+            is_array($value) && isset($schema->items) => array_fill_keys(array_keys($value), $schema->items),
+            $value instanceof stdClass && isset($schema->properties) => array_intersect_key(
+                get_object_vars($schema->properties),
+                get_object_vars($value),
+            ),
+            default => [],
+        };
+        foreach ($inner as $step => $of) {
+            $found = $this->longIn(
+                is_array($value) ? $value[$step] : $value->{$step},
+                $of,
+                "$at/".PatchMaker::escaped($step),
+            );
+            $faults = $found === [] ? $faults : [...$faults, ...$found];
+        }
+
+        return array_values(array_unique($faults));
+    }
+
     private function value(mixed $value, mixed $schema): bool
     {
         if (! $schema instanceof stdClass) {

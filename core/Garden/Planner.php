@@ -45,21 +45,24 @@ final readonly class Planner
     }
 
     /**
-     * The same with their remedies: tried where there is time, else as they come to mind and marked so.
+     * The same with their remedies: tried as long as there is time, then as they come to mind and marked so.
      *
+     * @param  string|null  $first  the tub whose findings come first where there is not time for all
      * @return list<Finding>
      */
-    public function mended(Plan $plan): array
+    public function mended(Plan $plan, ?string $first = null): array
     {
         $now = $this->judge($plan);
         $trials = new Trials($this, $now);
+        $findings = $now->findings();
+        $order = array_keys($findings);
+        usort($order, static fn (int $a, int $b): int => [$findings[$a]->tub !== $first, $a] <=> [$findings[$b]->tub !== $first, $b]);
+        foreach ($order as $i) {
+            $findings[$i] = $trials->mended($findings[$i])
+                ?? $findings[$i]->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $findings[$i]->ways()));
+        }
 
-        return array_map(
-            fn (Finding $finding): Finding => $this->aids->memory->maySolve() ? $trials->mended($finding) : $finding->mendedBy(
-                array_map(static fn (Remedy $way): Remedy => $way->untried(), $finding->ways()),
-            ),
-            $now->findings(),
-        );
+        return array_values($findings);
     }
 
     /**
@@ -130,12 +133,12 @@ final readonly class Planner
         return array_map(static fn (Finding $finding): Finding => $finding->saidBy($mark), $findings);
     }
 
-    /** Garden in, report out. */
-    public function report(Garden $garden): stdClass
+    /** Garden in, report out; where there is not time for all of it, one tub may come first. */
+    public function report(Garden $garden, ?string $first = null): stdClass
     {
         $plan = $this->plan($garden);
 
-        return $this->written($plan, $this->mended($plan));
+        return $this->written($plan, $this->mended($plan, $first));
     }
 
     /**

@@ -16,6 +16,9 @@ final class Trials
 {
     private const ROUNDING = 1.0e-9;
 
+    /** The work of a trial. */
+    private const STEPS = 1;
+
     /** @var array<string, Judgement> by patch */
     private array $tried = [];
 
@@ -23,12 +26,19 @@ final class Trials
     {
     }
 
-    /** The finding with the ways out of it that help: those that mend it; where none does those that lessen it; else those at a cost. */
-    public function mended(Finding $finding): Finding
+    /**
+     * The finding with the ways out of it that help: those that mend it; where none does those that lessen it; else those at a cost. Null
+     * where there was not time to try them.
+     */
+    public function mended(Finding $finding): ?Finding
     {
         $helping = ['mends' => [], 'lessens' => [], 'costs' => []];
         foreach ($finding->ways() as $first) {
-            [$how, $way] = $this->best($finding, $first);
+            $best = $this->best($finding, $first);
+            if ($best === null) {
+                return null;
+            }
+            [$how, $way] = $best;
             if ($way !== null) {
                 $helping[$how][] = $way;
             }
@@ -39,15 +49,18 @@ final class Trials
 
     /**
      * Of a way and what else to try the first that mends the finding; else the one that lessens it most, else the first that brings a
-     * stop in place of a stop.
+     * stop in place of a stop. Null where there was not time for it.
      *
-     * @return array{string, Remedy|null}
+     * @return array{string, Remedy|null}|null
      */
-    private function best(Finding $finding, Remedy $first): array
+    private function best(Finding $finding, Remedy $first): ?array
     {
         $lessens = $costs = null;
         $least = INF;
         for ($way = $first; $way !== null; $way = $way->otherwise === null ? null : ($way->otherwise)()) {
+            if (! $this->mayTry($way)) {
+                return null;
+            }
             $left = $this->left($finding, $way);
             $brought = $left === null ? null : $this->brought($finding, $way);
             if ($left === null || $brought === null) {
@@ -111,9 +124,19 @@ final class Trials
         return $stops === [] && $brought !== [] ? null : $stops;
     }
 
+    private function mayTry(Remedy $way): bool
+    {
+        return isset($this->tried[self::named($way)]) || $this->planner->aids->memory->mayTake(self::STEPS);
+    }
+
     private function after(Remedy $way): Judgement
     {
-        return $this->tried[GardenFile::encode((object) ['patch' => $way->patch])] ??= $this->planner->judgeAgain($this->now, $way->patch);
+        return $this->tried[self::named($way)] ??= $this->planner->judgeAgain($this->now, $way->patch);
+    }
+
+    private static function named(Remedy $way): string
+    {
+        return GardenFile::encode((object) ['patch' => $way->patch]);
     }
 
     /** @return list<string> where something else is said than now */

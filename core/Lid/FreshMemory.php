@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Lid;
 
-/** Knows nothing at first and forgets nothing as long as it lives. */
+/** Knows nothing at first, forgets nothing as long as it lives, and has all the time there is. */
 final class FreshMemory implements LayoutMemory
 {
     /** @var array<string, array<string, int|string>> by the space and the question */
@@ -20,7 +20,7 @@ final class FreshMemory implements LayoutMemory
         $this->known[$question->space->fingerprint][$question->text] = $answer;
     }
 
-    public function maySolve(): bool
+    public function mayTake(int $steps): bool
     {
         return true;
     }

@@ -13,6 +13,9 @@ interface LayoutMemory
     /** Keeps an answer that will always be the same. */
     public function keep(LayoutQuestion $question, int|string $answer): void;
 
-    /** Whether there is time for a spread that is not known: one takes longer than a preview may. */
-    public function maySolve(): bool;
+    /**
+     * Whether there is time for work that is not remembered, of so many steps; takes them where there is. Counted in steps, so that the
+     * same question gets the same answer on any machine: a garden tried with a change is one, a spread of thirty holes about ten.
+     */
+    public function mayTake(int $steps): bool;
 }

@@ -40,6 +40,9 @@ final class LayoutSolver
     /** @var array<string, Arrangement|null> answers given so far */
     private array $known = [];
 
+    /** To spread so many holes more takes a step more. */
+    private const HOLES_A_STEP = 4;
+
     /** No more holes than this are spread. */
     public const MOST_SPREAD = 40;
 
@@ -239,7 +242,7 @@ final class LayoutSolver
         }
         if (! array_key_exists($count, $this->spread)) {
             $question = LayoutQuestion::spread($this->space, $count);
-            $known = $this->memory->maySolve() || $this->memory->recall($question) !== null;
+            $known = $this->memory->recall($question) !== null || $this->memory->mayTake(self::steps($count));
             $this->waiting = $this->waiting || ! $known;
             $this->spread[$count] = $known ? $this->rememberedLayout($question, fn (): ?Arrangement => $this->solved($count)) : null;
         }
@@ -263,13 +266,19 @@ final class LayoutSolver
             return null;
         }
         $question = LayoutQuestion::enough($this->space, $count, $leastDistance);
-        if (! $this->memory->maySolve() && $this->memory->recall($question) === null) {
+        if ($this->memory->recall($question) === null && ! $this->memory->mayTake(intdiv(self::steps($count), 2))) {
             $this->waiting = true;
 
             return null;
         }
 
         return $this->rememberedLayout($question, fn (): ?Arrangement => $this->solved($count, $leastDistance));
+    }
+
+    /** The work of a spread. */
+    private static function steps(int $count): int
+    {
+        return 2 + intdiv($count, self::HOLES_A_STEP);
     }
 
     private function solved(int $count, ?float $enough = null): ?Arrangement

@@ -19,7 +19,7 @@ final class PreviewMemory implements LayoutMemory
     {
     }
 
-    public function maySolve(): bool
+    public function mayTake(int $steps): bool
     {
         return false;
     }

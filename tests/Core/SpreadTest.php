@@ -120,7 +120,7 @@ it('lays a tub out by spread, and lets the best regular pattern stand in while i
         {
         }
 
-        public function maySolve(): bool
+        public function mayTake(int $steps): bool
         {
             return false;
         }
@@ -174,7 +174,7 @@ it('counts a lid once, keeps no count that waits for a spread, and tells lids ap
             $this->kept["$question->text {$question->space->fingerprint}"] = $answer;
         }
 
-        public function maySolve(): bool
+        public function mayTake(int $steps): bool
         {
             return $this->hasTime;
         }

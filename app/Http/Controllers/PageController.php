@@ -102,7 +102,7 @@ final readonly class PageController
             $read = $this->reader->fromDocument(SingleTub::alone($read, $one));
         }
         $plan = $this->planner->plan($read);
-        $findings = $this->planner->findings($plan);
+        $findings = $this->planner->mended($plan);
 
         return [
             'name' => $one === null ? $garden->name : $one->name,

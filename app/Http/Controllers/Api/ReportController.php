@@ -24,7 +24,10 @@ final readonly class ReportController
         return $this->answer($request, $this->quick);
     }
 
-    /** The final answer: layouts that take longer to find are found. */
+    /**
+     * Layouts that take longer are found, and remedies tried; `?tub=` says whose come first. What there is not time for stays pending:
+     * layouts are remembered, so that the next request gets further.
+     */
     public function plan(Request $request): Response
     {
         return $this->answer($request, $this->final);
@@ -32,8 +35,10 @@ final readonly class ReportController
 
     private function answer(Request $request, Planner $planner): Response
     {
+        $tub = $request->query('tub');
+
         return new Response(
-            GardenFile::encode($planner->report($this->reader->read($request->getContent()))),
+            GardenFile::encode($planner->report($this->reader->read($request->getContent()), is_string($tub) ? $tub : null)),
             headers: ['Content-Type' => 'application/json'],
         );
     }
