@@ -6,12 +6,14 @@ namespace App\Gardens;
 
 use App\Library\OwnLibrary;
 use App\Models\Garden;
+use Illuminate\Container\Attributes\Give;
 use Illuminate\Support\Facades\DB;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden as Document;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\WhatIf\Comparison;
 use stdClass;
 
@@ -23,8 +25,12 @@ final readonly class GardenStore
 
     private const NAME_LENGTH = 120;
 
-    public function __construct(private GardenReader $reader, private Planner $planner, private OwnLibrary $own)
-    {
+    /** @param  Planner  $planner  that has time for layouts: what is stored comes of final ones, or says that it does not */
+    public function __construct(
+        private GardenReader $reader,
+        #[Give('planner.final')] private Planner $planner,
+        private OwnLibrary $own,
+    ) {
     }
 
     /** @throws RefusedGarden */
@@ -64,6 +70,13 @@ final readonly class GardenStore
         });
     }
 
+    /** Works out anew what the list shows of a garden that was stored before all of its layouts were known. */
+    public function settle(Garden $garden): void
+    {
+        // No edit of the grower's: the garden keeps its time.
+        Garden::withoutTimestamps(fn (): bool => $garden->update($this->columns($garden->document)));
+    }
+
     public function copy(Garden $garden): Garden
     {
         $document = GardenFile::decode($garden->document);
@@ -91,7 +104,11 @@ final readonly class GardenStore
         );
     }
 
-    /** @return array{document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string} */
+    /**
+     * @return array{
+     *     document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string, settled: bool
+     * }
+     */
     private function columns(string $document): array
     {
         $garden = $this->reader->read($document);
@@ -107,6 +124,7 @@ final readonly class GardenStore
             'worst' => $findings === [] ? null : $findings[0]->severity->value,
             'outlay' => round($sums->outlay, 2),
             'currency' => $sums->currency,
+            'settled' => ! $plan->get(TubPlans::class)->isPending(),
         ];
     }
 }

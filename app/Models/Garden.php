@@ -22,6 +22,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $worst
  * @property string $outlay
  * @property string $currency
+ * @property bool $settled
  * @property Carbon $updated_at
  */
 final class Garden extends Model
@@ -32,7 +33,7 @@ final class Garden extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.u';
 
-    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer'];
+    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'settled' => 'boolean'];
 
     /** @return HasMany<Revision, $this> */
     public function revisions(): HasMany

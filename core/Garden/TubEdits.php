@@ -61,7 +61,7 @@ final readonly class TubEdits
             ...self::settings($new->system),
             'stones' => $new->system->hasStones() ? AirEdits::stonesFor($vessel) : null,
         ];
-        $crop = $new->ownCrop === null ? [] : $this->patch->set("/library/crops/".PatchMaker::escaped($new->crop ?? ""), $new->ownCrop);
+        $crop = $new->ownCrop === null ? [] : $this->patch->set('/library/crops/'.PatchMaker::escaped($new->crop ?? ''), $new->ownCrop);
 
         return [...$crop, ...$this->patch->append('/tubs', $tub), ...($new->system->hasStones() ? $this->air->line($tub->id) : [])];
     }

@@ -162,11 +162,27 @@ describe('Findings', () => {
 
     it('says a severity in words, and mends with one press', async () => {
         const wrapper = inGarden(Findings, {
-            findings: [finding('a.a', 'stop', [{ says: 'Call it Reed', patch: [{ op: 'add', path: '/name', value: 'Reed' }] }])],
+            findings: [
+                finding('a.a', 'stop', [
+                    { says: 'Call it Reed', patch: [{ op: 'add', path: '/name', value: 'Reed' }], then: [], pending: false },
+                ]),
+            ],
         });
         expect(wrapper.find('.severity').text()).toBe('Stop');
         await wrapper.find('.remedies button').trigger('click');
         expect(garden.document.value.name).toBe('Reed');
+    });
+
+    it('shows no way out while it is being tried, and shows it where there was no time for it', async () => {
+        const patch: Finding['remedies'][number]['patch'] = [{ op: 'add', path: '/name', value: 'Reed' }];
+        const findings = [finding('a.a', 'stop', [{ says: 'Call it Reed', patch, then: [], pending: true }])];
+        const wrapper = inGarden(Findings, { findings });
+        garden.previewer.settling.value = true;
+        await nextTick();
+        expect(wrapper.find('.remedies').exists()).toBe(false);
+        garden.previewer.settling.value = false;
+        await nextTick();
+        expect(wrapper.find('.remedies button').text()).toBe('Call it Reed');
     });
 
     it('says so when there is nothing', () => {

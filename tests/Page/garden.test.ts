@@ -18,7 +18,8 @@ let asked: Asked[] = [];
 let respond: Respond;
 
 /** As much of a report as an open garden looks at. */
-const report = (pending = false): Report => ({ tubs: [{ id: 'a', layout: { pending } }] }) as unknown as Report;
+const report = (pending = false, findings: unknown[] = []): Report =>
+    ({ tubs: [{ id: 'a', layout: { pending } }], findings }) as unknown as Report;
 const garden = (name = 'Sill'): Garden => ({
     format: 'kelp-tub.garden',
     version: 1,
@@ -332,7 +333,7 @@ describe('layouts that take longer', () => {
             release = done;
         });
         respond = async ({ path, method }) => {
-            if (path === '/api/plan') await wait;
+            if (path.startsWith('/api/plan')) await wait;
             return { status: 200, data: method === 'PUT' ? { revision: 2 } : report(path === '/api/preview') };
         };
         const g = open();
@@ -352,5 +353,50 @@ describe('layouts that take longer', () => {
         await settle();
         expect(g.previewer.layingOut.value).toBe(false);
         expect(g.report.value.tubs[0]!.layout.pending).toBe(false);
+    });
+
+    it('asks again as long as each answer gets further, with the tub that is looked at first, and no longer', async () => {
+        const tubs = (pending: number): Report =>
+            ({ tubs: [0, 1, 2].map((i) => ({ id: 'abc'[i], layout: { pending: i < pending } })), findings: [] }) as unknown as Report;
+        const answers = [tubs(3), tubs(2), tubs(1), tubs(1), tubs(0)];
+        respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : answers.shift() });
+        const g = open();
+        g.change('spread', (draft) => {
+            draft.tubs![0]!.layout = { pattern: 'spread' };
+        });
+        await settle();
+        expect(asked.map((a) => a.path).filter((p) => p.includes('plan'))).toEqual(Array(3).fill('/api/plan?tub=a'));
+        expect(answers).toHaveLength(1);
+        expect(g.previewer.settling.value).toBe(false);
+    });
+
+    it('tries remedies of the tub that is looked at, and does one only if it helps', async () => {
+        const remedy = (says: string, pending: boolean) => ({
+            says,
+            patch: [{ op: 'add', path: '/name', value: says }],
+            then: [],
+            pending,
+        });
+        const found = (tub: string, ...remedies: unknown[]) => ({ code: 'air.weak', tub, remedies });
+        respond = ({ path, method }) => ({
+            status: 200,
+            data:
+                method === 'PUT'
+                    ? { revision: 2 }
+                    : path === '/api/preview'
+                      ? report(false, [found('a', remedy('Helps', true), remedy('Does not', true)), found('b', remedy('Later', true))])
+                      : report(false, [found('a', remedy('Helps', false)), found('b', remedy('Later', true))]),
+        });
+        const g = open();
+        g.change('rename', (draft) => {
+            draft.name = 'Reed';
+        });
+        await settle(0);
+        const before = g.report.value.findings[0]!;
+        await settle();
+        expect(await g.mend(before, remedy('Does not', true) as never)).toBe(false);
+        expect(g.document.value.name).toBe('Reed');
+        expect(await g.mend(before, remedy('Helps', true) as never)).toBe(true);
+        expect(g.document.value.name).toBe('Helps');
     });
 });

@@ -32,9 +32,9 @@ final readonly class PageController
     {
     }
 
-    public function gardens(): Response
+    public function gardens(GardenList $list): Response
     {
-        return Inertia::render('Gardens', ['gardens' => GardenList::all(), 'version' => Version::NUMBER]);
+        return Inertia::render('Gardens', ['gardens' => $list->all(), 'version' => Version::NUMBER]);
     }
 
     /** Document and report go as text: what is {} stays {} on the way. */
@@ -61,6 +61,7 @@ final readonly class PageController
                 'name' => $garden->name,
                 'tub' => $tub,
                 'units' => $read->units->value,
+                'document' => $garden->document,
                 'report' => $this->report($garden),
             ],
         );

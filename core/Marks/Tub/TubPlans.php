@@ -23,6 +23,12 @@ final readonly class TubPlans
     }
 
     /** How many tubs there are. */
+    /** Whether a layout that takes longer to find may take the place of one of them. */
+    public function isPending(): bool
+    {
+        return array_filter($this->tubs, static fn (TubPlan $plan): bool => $plan->holes->pending) !== [];
+    }
+
     public function count(): int
     {
         return (int) $this->total(static fn (): float => 1.0);

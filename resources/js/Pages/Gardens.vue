@@ -12,6 +12,8 @@ interface Row {
     plants: number;
     worst: 'stop' | 'mend' | 'mind' | null;
     outlay: number;
+    /** Whether the figures come of final layouts. */
+    settled: boolean;
     currency: string;
     updated_at: string;
 }
@@ -147,7 +149,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                     <Link :href="`/gardens/${g.id}`" class="open">{{ g.name }}</Link>
                     <p class="faint small">
                         {{ g.tubs }} {{ g.tubs === 1 ? 'tub' : 'tubs' }} · {{ g.plants }} {{ g.plants === 1 ? 'plant' : 'plants' }} ·
-                        {{ money(g.outlay) }} {{ g.currency }} · {{ when(g.updated_at) }}
+                        {{ g.settled ? '' : 'about ' }}{{ money(g.outlay) }} {{ g.currency }} · {{ when(g.updated_at) }}
                     </p>
                     <span v-if="g.worst" class="severity" :class="g.worst">{{ WORDS[g.worst] }}</span><span v-else class="sound">{{
                         g.tubs ? 'Sound' : ''

@@ -2,19 +2,26 @@
 /** One page to take to the bench: the lid with its dimensions, where each hole goes, and what cuts it. */
 import Caution from '../kit/Caution.vue';
 import { Head } from '@inertiajs/vue3';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import { dimension, length, number, type Units } from '../kit/format';
+import { Previewer } from '../kit/previewer';
+import type { Garden } from '../types/garden';
 import type { Report } from '../types/report';
 
-const props = defineProps<{ id: string; name: string; tub: string; units: Units; report: string }>();
+const props = defineProps<{ id: string; name: string; tub: string; units: Units; document: string; report: string }>();
 
-const report = computed(() => JSON.parse(props.report) as Report);
+/** Only final holes are marked out: a layout that takes longer to find is waited for. */
+const previewer = new Previewer(JSON.parse(props.report) as Report, () => props.tub);
+const find = (): void => void previewer.finish(JSON.parse(props.document) as Garden);
+onMounted(find);
+const report = previewer.report;
 const tub = computed(() => report.value.tubs.find((t) => t.id === props.tub)!);
 /** What the lid and its cups have against these holes: better read before the first cut than after it. */
 const against = computed(() =>
     report.value.findings.filter((f) => f.tub === props.tub && f.severity !== 'mind' && /^(lid|cup)\./.test(f.code)),
 );
+const waiting = computed(() => tub.value.layout.pending && !tub.value.shape.in_mouth);
 const lid = computed(() => tub.value.shape.lid);
 const sizes = computed(() =>
     [tub.value.hole, tub.value.hole_2].flatMap((hole, i) =>
@@ -41,7 +48,7 @@ const print = (): void => window.print();
     <div class="desk">
         <nav class="acts">
             <a :href="`/gardens/${id}/${encodeURIComponent(tub.id)}/lid`">Back to the lid</a>
-            <button type="button" class="box strong" @click="print">Print</button>
+            <button type="button" class="box strong" :disabled="waiting" @click="print">Print</button>
         </nav>
         <main class="sheet" :class="{ dense, crowded }">
             <header>
@@ -52,6 +59,15 @@ const print = (): void => window.print();
                 </p>
             </header>
             <p v-if="tub.shape.in_mouth" class="none">Nothing is cut here: the cup hangs in the mouth by its lip.</p>
+            <p v-else-if="waiting" class="none" role="status">
+                <template v-if="previewer.settling.value"
+                    >The best places for the holes are being found. The sheet waits for them.</template
+                >
+                <template v-else>
+                    The best places for the holes were not found yet.
+                    <button type="button" class="word" @click="find">Go on looking</button>
+                </template>
+            </p>
             <template v-else>
                 <p v-if="against[0]" class="against">
                     <b class="severity" :class="against[0].severity">{{ against[0].severity === 'stop' ? 'Stop' : 'Mend' }}</b>

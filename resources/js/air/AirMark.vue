@@ -45,7 +45,10 @@ function setBranch(says: string, edit: (branch: NonNullable<AirSystem['branches'
     if (here) garden.change(says, (g) => edit(g.air![here.index]!.branches![here.branch]!));
 }
 
-const outage = computed(() => (oxygen.value.outage_min === null ? 'never' : span(oxygen.value.outage_min)));
+const outage = computed(() => {
+    const { outage_min: minutes, stems_dry_h: hours } = oxygen.value;
+    return hours !== null ? number(hours, 0, 'h') : minutes === null ? 'never' : span(minutes);
+});
 const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
 </script>
 
@@ -305,7 +308,9 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
                 <Figure
                     label="On a power cut"
                     :value="outage"
-                    :note="`until ${number(report.limits.oxygen_stop_mg_l, 0, 'mg/L')}`"
+                    :note="
+                        oxygen.stems_dry_h === null ? `until ${number(report.limits.oxygen_stop_mg_l, 0, 'mg/L')}` : 'until the stems dry'
+                    "
                     :why="report.workings.outage_min"
                 />
                 <Figure

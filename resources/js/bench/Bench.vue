@@ -68,6 +68,7 @@ const budget = computed(() => report.value.budget);
                     <dd>
                         <span class="number">{{ money(budget.outlay) }}</span>
                         {{ budget.cap === null ? budget.currency : `of ${money(budget.cap)} ${budget.currency}` }}
+                        <span v-if="garden.previewer.layingOut.value" class="small faint">lids being laid out</span>
                     </dd>
                 </div>
                 <div>

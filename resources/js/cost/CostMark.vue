@@ -217,11 +217,13 @@ const quantity = (part: PartReport, value: number): string =>
                 :limit="budget.cap === null ? null : budget.cap / full"
                 :tone="toneOf(findings, 'cost.over-cap')"
                 :note="
-                    budget.cap === null
-                        ? ''
-                        : budget.over_cap > 0
-                          ? `${money(budget.over_cap)} over the cap`
-                          : `${money(budget.cap - budget.outlay)} under the cap`
+                    garden.previewer.layingOut.value
+                        ? 'so far; lids are being laid out'
+                        : budget.cap === null
+                          ? ''
+                          : budget.over_cap > 0
+                            ? `${money(budget.over_cap)} over the cap`
+                            : `${money(budget.cap - budget.outlay)} under the cap`
                 "
             />
             <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u2009${currency}`" />

@@ -10,6 +10,13 @@ const garden = useGarden();
 const all = ref(false);
 const shown = computed(() => (all.value ? props.findings : props.findings.slice(0, props.open)));
 const rest = computed(() => props.findings.length - shown.value.length);
+/** Ways that were not tried yet are not shown while they are being tried: most often they are there in the next moment. */
+const ways = (finding: Finding): Finding['remedies'] =>
+    finding.remedies.filter((remedy) => !remedy.pending || !garden.previewer.settling.value);
+const passed = ref('');
+async function press(finding: Finding, remedy: Finding['remedies'][number]): Promise<void> {
+    passed.value = (await garden.mend(finding, remedy)) ? '' : `Tried: “${remedy.says}” would not help here.`;
+}
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 </script>
 
@@ -23,18 +30,13 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <summary class="small faint">Why</summary>
                 <p class="small">{{ finding.why }}</p>
             </details>
-            <div v-if="finding.remedies.length" class="remedies">
-                <button
-                    v-for="remedy in finding.remedies"
-                    :key="remedy.says"
-                    type="button"
-                    class="box"
-                    @click="garden.apply(remedy.says, remedy.patch)"
-                >
+            <div v-if="ways(finding).length" class="remedies">
+                <button v-for="remedy in ways(finding)" :key="remedy.says" type="button" class="box" @click="press(finding, remedy)">
                     {{ remedy.says }}
                 </button>
             </div>
         </article>
+        <p v-if="passed" class="small" role="status">{{ passed }}</p>
         <button v-if="rest > 0" type="button" class="word" @click="all = true">{{ rest }} more</button>
         <button v-else-if="all && findings.length > open" type="button" class="word" @click="all = false">Fold</button>
         <p v-if="elsewhere > 0" class="small faint">{{ elsewhere }} more at other marks.</p>

@@ -2,6 +2,8 @@ import { applyPatch, type Operation } from 'fast-json-patch';
 import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type InjectionKey, type Ref } from 'vue';
 import type { AirSystem, Garden, Tub } from '../types/garden';
 import type { Finding, Report, TubReport } from '../types/report';
+
+type Remedy = Finding['remedies'][number];
 import { call } from './api';
 import type { Units } from './format';
 import { History } from './history';
@@ -30,7 +32,7 @@ export class OpenGarden {
         readonly library: Library,
     ) {
         this.history = new History(`kelp-steps-${id}`);
-        this.previewer = new Previewer(JSON.parse(report) as Report);
+        this.previewer = new Previewer(JSON.parse(report) as Report, () => this.selected.value);
         this.saver = new Saver(id, revision);
         this.document.value = JSON.parse(document) as Garden;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
@@ -123,7 +125,27 @@ export class OpenGarden {
     }
 
     choose(id: string): void {
+        if (id === this.selected.value) return;
         this.selected.value = id;
+        // Its remedies are tried first now, unless something else is on its way.
+        if (!this.previewer.settling.value) void this.previewer.finish(this.document.value);
+    }
+
+    /**
+     * One press that mends a finding. One that was not tried yet waits until it was: what would not help is not done.
+     *
+     * @returns false where it turned out that it would not help
+     */
+    async mend(finding: Finding, remedy: Remedy): Promise<boolean> {
+        const tried = remedy.pending
+            ? (await this.previewer.settled()).findings
+                  .filter((now) => now.code === finding.code && now.tub === finding.tub)
+                  .flatMap((now) => now.remedies)
+                  .find((now) => now.says === remedy.says)
+            : remedy;
+        if (!tried) return false;
+        this.apply(tried.says, tried.patch);
+        return true;
     }
 
     faultAt(pointer: string): string | null {

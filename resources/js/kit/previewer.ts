@@ -12,52 +12,101 @@ export class Previewer {
     readonly faults = ref<Fault[]>([]);
     /** Whether a layout that takes longer is on its way. */
     readonly layingOut = ref(false);
+    /** Whether anything is: a layout, or the trial of remedies. */
+    readonly settling = ref(false);
 
     private previewing: AbortController | null = null;
     private next: Garden | null = null;
     private finishing: AbortController | null = null;
+    private busy: Promise<void> = Promise.resolve();
 
-    constructor(first: Report) {
+    /** @param tub the tub that is looked at: its remedies are tried first */
+    constructor(
+        first: Report,
+        private readonly tub: () => string | null = () => null,
+    ) {
         this.report = shallowRef(first);
     }
 
-    async preview(document: Garden): Promise<void> {
-        if (this.previewing) {
-            this.next = document;
-            return;
-        }
+    preview(document: Garden): Promise<void> {
+        if (this.previewing) this.next = document;
+        else this.busy = this.ask(document);
+        return this.busy;
+    }
+
+    /** The report once nothing of it is on its way any more. */
+    async settled(): Promise<Report> {
+        await this.busy;
+        return this.report.value;
+    }
+
+    private async ask(document: Garden): Promise<void> {
         this.previewing = new AbortController();
+        // What is still worked out is of a document before this one.
+        this.finishing?.abort();
+        this.finishing = null;
         const answer = await call<Report>('preview', { body: JSON.stringify(document), signal: this.previewing.signal });
         this.previewing = null;
         if (answer.kind === 'done') {
             this.report.value = answer.data;
             this.faults.value = [];
-            if (!this.next) void this.finish(document);
         } else if (answer.kind === 'refused') {
             this.faults.value = answer.faults;
         }
         const next = this.next;
         this.next = null;
-        if (next) void this.preview(next);
+        if (next) return this.ask(next);
+        if (answer.kind === 'done') return this.settle(document);
     }
 
-    /** Layouts that take longer to find come by a request of their own; what is chosen stands until then, and it can be cancelled. */
-    async finish(document: Garden): Promise<void> {
+    /** Layouts and trials that take longer come by requests of their own; what is chosen stands until then, and it can be cancelled. */
+    finish(document: Garden): Promise<void> {
+        this.busy = this.settle(document);
+        return this.busy;
+    }
+
+    private async settle(document: Garden): Promise<void> {
         this.cancelLayout();
-        this.layingOut.value = this.report.value.tubs.some((tub) => tub.layout.pending);
-        if (!this.layingOut.value) return;
         const mine = (this.finishing = new AbortController());
-        const answer = await call<Report>('plan', { body: JSON.stringify(document), signal: mine.signal });
-        if (this.finishing !== mine) return;
+        // Each request works for so long and remembers the layouts that it found; the next one gets further.
+        for (let left = this.left(); left > 0;) {
+            this.settling.value = true;
+            this.layingOut.value = this.layoutsLeft() > 0;
+            const tub = this.tub();
+            const answer = await call<Report>(`plan${tub === null ? '' : `?tub=${encodeURIComponent(tub)}`}`, {
+                body: JSON.stringify(document),
+                signal: mine.signal,
+            });
+            if (this.finishing !== mine) return;
+            if (answer.kind !== 'done') break;
+            this.report.value = answer.data;
+            if (this.left() >= left) break;
+            left = this.left();
+        }
         this.finishing = null;
         this.layingOut.value = false;
-        if (answer.kind === 'done') this.report.value = answer.data;
+        this.settling.value = false;
     }
 
     cancelLayout(): void {
         this.finishing?.abort();
         this.finishing = null;
         this.layingOut.value = false;
+        this.settling.value = false;
+    }
+
+    private layoutsLeft(): number {
+        return this.report.value.tubs.filter((tub) => tub.layout.pending).length;
+    }
+
+    /** What of the report is not final: layouts of all tubs, and remedies of the one that is looked at and of what it shares. */
+    private left(): number {
+        const tub = this.tub();
+        const untried = this.report.value.findings
+            .filter((finding) => finding.tub === null || finding.tub === tub)
+            .flatMap((finding) => finding.remedies)
+            .filter((remedy) => remedy.pending);
+        return this.layoutsLeft() + untried.length;
     }
 
     /** Faults at a place in the document or below it. */

@@ -314,6 +314,24 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 />
                 <Caution>Cut away from you, on a board; the edge is sharp. Round it with fine paper or tape.</Caution>
             </div>
+            <Measure
+                label="Water of use down to"
+                dimension="length"
+                optional
+                :model-value="tub.lowest_mm ?? null"
+                :at="`${at}/lowest_mm`"
+                :hint="
+                    tub.lowest_mm == null
+                        ? `Empty: ${length(report.levels.lowest_mm, units)} over the inside floor.`
+                        : 'Over the inside floor.'
+                "
+                @update:model-value="
+                    (x) =>
+                        setField('change the lowest level', (t) => {
+                            t.lowest_mm = x;
+                        })
+                "
+            />
             <Fold title="Measures">
                 <div class="stack tape">
                     <Toggle

@@ -20,9 +20,9 @@ final readonly class GardenController
     {
     }
 
-    public function index(): JsonResponse
+    public function index(GardenList $list): JsonResponse
     {
-        return new JsonResponse(['gardens' => GardenList::all()]);
+        return new JsonResponse(['gardens' => $list->all()]);
     }
 
     /** Makes a garden of a document, or an empty one of a name. */
