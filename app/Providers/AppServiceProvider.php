@@ -18,8 +18,8 @@ use KelpTub\Core\Marks\Marks;
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider
 {
-    /** Work that one request may do on what is not known yet: some two seconds of it at the most. */
-    private const STEPS = 90;
+    /** Work that one request may do on what is not known yet: some two or three seconds of it at the most. */
+    private const STEPS = 150;
 
     public function register(): void
     {

@@ -42,7 +42,7 @@ final class SchemaCheck
             $faults[$fault->pointer.' '.$fault->message] = $fault;
         }
 
-        return $faults === [] ? [new Fault('', 'does not fit the schema of this format')] : array_values($faults);
+        return array_values($faults);
     }
 
     /** @return list<ValidationError> */

@@ -28,8 +28,15 @@ final class LayoutSolver
     /** How a pattern is drawn in to clear keep-outs: shares of its full extent. */
     private const DRAWN_IN = [1.0, 0.96, 0.92, 0.88, 0.84, 0.8, 0.75, 0.7, 0.65, 0.6, 0.55, 0.5];
 
-    /** Looks at places that the count of a lid with keep-outs is worth; few at each number of holes where there are many numbers. */
+    /**
+     * Looks at places that the count of a lid with keep-outs is worth, few at each number of holes where there are many numbers; fewer where
+     * there are more keep-outs than this: no regular pattern goes between them.
+     */
     private const LOOKS_TO_COUNT = 120_000;
+
+    private const MANY_OBSTACLES = 12;
+
+    private const LOOKS_TO_MAKE = 4;
 
     /** So many times its even part each number of holes may take of them. */
     private const UNEVEN = 4;
@@ -132,7 +139,8 @@ final class LayoutSolver
     /** The same among regular patterns only: at once, whatever spreads are known. Counts up to $known are not looked for. */
     public function mostRegular(PatternKind $kind, float $leastDistance, int $cap, int $known = 0): int
     {
-        $last = $this->looks + self::LOOKS_TO_COUNT;
+        $many = max(1.0, count($this->space->obstacles) / self::MANY_OBSTACLES);
+        $last = $this->looks + (int) (self::LOOKS_TO_COUNT / $many);
         $cap = $kind === PatternKind::Panels ? min($cap, count(PanelsPattern::middles($this->space))) : $cap;
         for ($count = $kind === PatternKind::Single ? 1 : min(
             $cap,
@@ -342,7 +350,8 @@ final class LayoutSolver
      */
     private function clear(Arrangement $arrangement, float $leastDistance, bool $any = false): ?Arrangement
     {
-        $this->looks += $this->space->obstacles === [] ? 0 : $arrangement->count();
+        // To have made it takes as long as so many looks.
+        $this->looks += $this->space->obstacles === [] ? 0 : self::LOOKS_TO_MAKE * $arrangement->count();
         $touching = $this->firstTouching($arrangement->points, 1.0, 1.0);
         if ($touching === null) {
             return $this->allowed($arrangement, $leastDistance);

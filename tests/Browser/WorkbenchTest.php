@@ -59,7 +59,7 @@ it(
             'bucket-20',
             'Aerated',
             'Leaf lettuce',
-            ['20 L bucket', 'Hole saw 54 mm', '100 mm disc stone', 'Leaf lettuce seed'],
+            ['20 L bucket', 'Hole saw 51 mm', '100 mm disc stone', 'Leaf lettuce seed'],
         ],
         'tote' => ['Totes', 'tote-45', 'Aerated', 'Mizuna', ['45 L tote', '50 mm net cup', 'Check valve']],
         'jar' => ['Jars', 'jar-15', 'Passive', 'Dill', ['1.5 L preserving jar', '75 mm net cup', 'Expanded clay pebbles']],
@@ -68,20 +68,20 @@ it(
 it('follows what is typed, shows what it understood, and refuses what it cannot read', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/lid');
     $hole = Browser::field('Another hole');
-    $browser->write($hole, '2 in')->until(fn (): bool => figure($browser, 'Hole') === '51', 'for the hole to be 51');
-    expect($browser->see($hole)->getAttribute('value'))->toBe("51\u{2009}mm");
+    $browser->write($hole, '2 1/8 in')->until(fn (): bool => figure($browser, 'Hole') === '54', 'for the hole to be 54');
+    expect($browser->see($hole)->getAttribute('value'))->toBe("54\u{2009}mm");
     saved($browser);
-    expect($server->document($id)->tubs[0]->hole_mm)->toBe(50.8);
+    expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 
     $browser->write($hole, 'as big as my fist');
     $browser->waitForText('"as big as my fist" does not start with a number');
-    expect($server->document($id)->tubs[0]->hole_mm)->toBe(50.8);
+    expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 
     $browser->write($hole, '0 mm')->waitForText('it must be above 0');
     $browser->waitForText('Not saved:');
-    expect($server->document($id)->tubs[0]->hole_mm)->toBe(50.8);
+    expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 
-    $browser->write($hole, '')->until(fn (): bool => figure($browser, 'Hole') === '54', 'for the saw’s own hole');
+    $browser->write($hole, '')->until(fn (): bool => figure($browser, 'Hole') === '51', 'for the saw’s own hole');
     saved($browser);
     expect($server->document($id)->tubs[0]->hole_mm)->toBeNull();
 });

@@ -95,7 +95,9 @@ it('takes crops by keys of digits, and says where by pointers that lead there', 
     $row = get_object_vars(Gardens::library()->crops->raw('basil'));
     $garden = static fn (array $row): array => [
         'library' => ['crops' => [$key => $row]],
-        'tubs' => [['id' => 't', 'system' => 'aerated', 'vessel' => 'tote-45', 'crops' => [['crop' => $key, 'plants' => 2], ['crop' => 'dill']]]],
+        'tubs' => [
+            ['id' => 't', 'system' => 'aerated', 'vessel' => 'tote-45', 'crops' => [['crop' => $key, 'plants' => 2], ['crop' => 'dill']]],
+        ],
     ];
     $report = Gardens::report(Gardens::of($garden($row)));
     $faults = Gardens::faults(

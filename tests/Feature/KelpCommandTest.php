@@ -22,7 +22,7 @@ it('plans a garden for people', function () {
 
     expect($plan->getExitCode())->toBe(0)
         ->and($plan->getErrorOutput())->toBe('')
-        ->and($plan->getOutput())->toContain('Sill', 'Bucket', '54 mm saw', 'working', 'Parts', 'Outlay');
+        ->and($plan->getOutput())->toContain('Sill', 'Bucket', '51 mm saw', 'working', 'Parts', 'Outlay');
 });
 
 it('plans a garden as JSON and nothing else', function () {

@@ -19,6 +19,7 @@ use KelpTub\Core\Vessel\Station;
 
 $root = dirname(__DIR__, 2);
 require "$root/vendor/autoload.php";
+require __DIR__.'/slow.php';
 [, $url] = $argv;
 
 $demo = (string) file_get_contents("$root/data/demo.kelp.json");
@@ -151,6 +152,31 @@ foreach ($times as $what => $time) {
     }
     say($what, $time, 'ms', 60);
     say('  against the floor', $time / $floor, '×', $goals[$what] ?? 3);
+}
+
+// What once held a worker. A lid is asked for the first time by its preview, then worked out by as many final requests as it takes.
+$slowest = ['60 tubs of 50 copies' => 100, '60 tubs of 200 holes' => 1000, 'packs for nothing' => 20 + 4 * $floor];
+$curl = curl_init();
+curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:']]);
+foreach (slowGardens() as $what => $garden) {
+    $ask = static function (string $path) use ($curl, $url, $garden): array {
+        curl_setopt_array($curl, [CURLOPT_URL => "$url/api/$path", CURLOPT_POSTFIELDS => $garden]);
+        $start = hrtime(true);
+        $report = json_decode((string) curl_exec($curl));
+
+        return [(hrtime(true) - $start) / 1e6, array_filter($report->tubs ?? [], static fn (stdClass $t): bool => $t->layout->pending) !== []];
+    };
+    [$cold] = $ask('preview');
+    $final = [];
+    do {
+        [$time, $pending] = $ask('plan');
+        $final[] = $time;
+    } while ($pending && count($final) < 30);
+    $warm = median(array_map(static fn (): float => $ask('preview')[0], range(1, 5)));
+    say("$what: first preview", $cold, 'ms', $slowest[$what] ?? 300);
+    say('  previews after it', $warm, 'ms');
+    say('  the longest of '.count($final).' final requests', max($final), 'ms', 3000);
+    say('  all of them', array_sum($final), 'ms', in_array($what, ['one rib', 'ten keep-outs'], true) ? 1000 : null);
 }
 
 foreach ([[false, 'in a rectangle'], [true, 'in a circle']] as [$round, $where]) {
