@@ -29,8 +29,8 @@ final class LayoutSolver
     private const DRAWN_IN = [1.0, 0.96, 0.92, 0.88, 0.84, 0.8, 0.75, 0.7, 0.65, 0.6, 0.55, 0.5];
 
     /**
-     * Looks at places that the count of a lid with keep-outs is worth, few at each number of holes where there are many numbers; fewer where
-     * there are more keep-outs than this: no regular pattern goes between them.
+     * Looks at places that the count of a lid with keep-outs is worth, few at each number of holes where there are many numbers; fewer
+     * where there are more keep-outs than this: no regular pattern goes between them.
      */
     private const LOOKS_TO_COUNT = 120_000;
 

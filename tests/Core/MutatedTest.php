@@ -52,7 +52,8 @@ function strangely(mixed $now): mixed
 {
     $strange = [
         null, true, '', 'x', '~1/', 0, 1, -1, 0.01, 1.0e-9, 1.0e300, 3000, 3001, 200, 50, 5000, [], new stdClass, [[]], ['x_mm' => 0],
-        str_repeat('é', 130), "\u{202E}", '20', 1.0, 0.0, [null], (object) ['key' => 'x'], is_array($now) ? [...$now, null] : (is_numeric($now) ? -$now : $now),
+        str_repeat('é', 130), "\u{202E}", '20', 1.0, 0.0, [null], (object) ['key' => 'x'], is_array($now) ? [...$now, null] : $now,
+        is_numeric($now) ? -$now : $now,
     ];
 
     return $strange[mt_rand(0, count($strange) - 1)];

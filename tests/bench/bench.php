@@ -164,7 +164,10 @@ foreach (slowGardens() as $what => $garden) {
         $start = hrtime(true);
         $report = json_decode((string) curl_exec($curl));
 
-        return [(hrtime(true) - $start) / 1e6, array_filter($report->tubs ?? [], static fn (stdClass $t): bool => $t->layout->pending) !== []];
+        return [
+            (hrtime(true) - $start) / 1e6,
+            array_filter($report->tubs ?? [], static fn (stdClass $t): bool => $t->layout->pending) !== [],
+        ];
     };
     [$cold] = $ask('preview');
     $final = [];
