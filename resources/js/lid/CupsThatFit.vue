@@ -36,7 +36,7 @@ watch([open, hole], async ([now]) => {
 </script>
 
 <template>
-    <Fold :title="`Cups for a hole of ${dimension(hole, garden.units.value)}`" :open="open" @toggle="(now) => (open = now)">
+    <Fold :title="`Cups for a hole of ${length(hole, units)}`" :open="open" @toggle="(now) => (open = now)">
         <p class="small faint">A lid that is drilled already: these hang in its holes as they are.</p>
         <ol class="ranked">
             <li v-for="c in cups" :key="c.cup">
