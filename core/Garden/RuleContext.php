@@ -10,6 +10,7 @@ use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Units\QuantityWriter;
+use stdClass;
 
 /** What rules share: the plan, the grower's way of writing measures, and the making of remedies. */
 final readonly class RuleContext
@@ -46,6 +47,18 @@ final readonly class RuleContext
         usort($pumps, static fn (Pump $a, Pump $b): int => $a->freeFlow() <=> $b->freeFlow());
 
         return $pumps;
+    }
+
+    /** @return array<string, mixed> a tub's lid as its file or the Library has it, its size left out */
+    public function lidAsGiven(Tub $tub): array
+    {
+        $vessel = $this->plan->garden->document->tubs[$tub->index]->vessel;
+        $lid = (is_string($vessel) ? $this->library->vessels->raw($vessel) : $vessel)->lid ?? new stdClass;
+
+        return array_diff_key(
+            get_object_vars($lid),
+            ['diameter_mm' => true, 'length_mm' => true, 'width_mm' => true, 'corner_radius_mm' => true, 'measured' => true],
+        );
     }
 
     /** Asks how many cups a lid would take otherwise. */

@@ -8,6 +8,7 @@ namespace KelpTub\Core\Units;
  * Reads measures as growers write them: `2 3/8 in`, `2-3/8"`, `51mm`, `5 gal`, `1/4 tsp`, `840 ppm (700)`, `72 °F`.
  *
  * Nothing is guessed silently: what cannot be read is refused, and a unit that has namesakes (gallon, cup, ppm) is named in the reading.
+ * A bare number is in the garden's unit, a bare fraction in inches.
  * Source: handbook, rules section 1.
  */
 final class QuantityReader
@@ -33,9 +34,11 @@ final class QuantityReader
         if (trim($text) === '') {
             throw UnreadableQuantity::empty($dimension);
         }
-        [$number, $unitText] = self::split($text, $dimension);
+        [$number, $unitText, $fraction] = self::split($text, $dimension);
         $unitGiven = $unitText !== '';
-        $unit = self::unit($text, $unitGiven ? $unitText : $dimension->bareUnit($system), $dimension);
+        // Nobody measures millimetres in fractions: a bare one is of an inch, whichever system the garden is in.
+        $bare = $fraction && $dimension === Dimension::Length ? 'in' : $dimension->bareUnit($system);
+        $unit = self::unit($text, $unitGiven ? $unitText : $bare, $dimension);
         if ($unit->dimension !== $dimension) {
             throw UnreadableQuantity::wrongDimension($text, $unit->dimension, $dimension);
         }
@@ -75,9 +78,9 @@ final class QuantityReader
     }
 
     /**
-     * The number at the start of the text, and what follows it.
+     * The number at the start of the text, what follows it, and whether it was written as a fraction.
      *
-     * @return array{float, string}
+     * @return array{float, string, bool}
      */
     private static function split(string $text, ?Dimension $dimension): array
     {
@@ -93,12 +96,14 @@ final class QuantityReader
             }
             $number = (float) $m[2] + (float) $m[3] / (float) $m[4];
             $rest = $m[5];
+            $fraction = true;
         } elseif (preg_match('/^(-?)(\d+(?:[.,]\d+)?|[.,]\d+)\s*(.*)$/us', $clean, $m) === 1) {
             if (preg_match('/,\d{3}$/', $m[2]) === 1 || preg_match('/^[.,]\d/', $m[3]) === 1) {
                 throw UnreadableQuantity::ambiguousComma($text);
             }
             $number = (float) str_replace(',', '.', $m[2]);
             $rest = $m[3];
+            $fraction = false;
         } else {
             throw UnreadableQuantity::noNumber($text, $dimension);
         }
@@ -106,6 +111,6 @@ final class QuantityReader
             throw UnreadableQuantity::tooLarge($text);
         }
 
-        return [$m[1] === '-' ? -$number : $number, trim($rest)];
+        return [$m[1] === '-' ? -$number : $number, trim($rest), $fraction];
     }
 }

@@ -216,6 +216,47 @@ it('plans a top-up for a day, and says which vessel suits the crop', function ()
     expect($server->document($id)->tubs[0]->vessel)->toBeString()->not->toBe('jar-4');
 });
 
+it('lets the lid go with the rim that is measured, until the lid is measured itself', function () {
+    [$browser, $server] = newcomer('Wide', 'Totes', 'tote-45', 'Passive', 'Dill');
+    $browser->press(WebDriverBy::xpath("//summary[.='Measures']"));
+    // The rim's height, then its length.
+    $rim = WebDriverBy::xpath("(//fieldset[legend[starts-with(normalize-space(.),'Rim')]]//input)[2]");
+    $lid = WebDriverBy::xpath("(//*[@data-lid-size]//input)[1]");
+    $browser->write($rim, '700');
+    kept($browser, $server, fn ($tub) => ($tub->vessel->stations[1]->length_mm ?? null) === 700);
+    // It lay 20 over the rim of 560, and does so over this one.
+    $browser->until(fn (): bool => str_starts_with((string) $browser->see($lid)->getAttribute('value'), '720'), 'for the lid to follow');
+    expect(reported($browser, $server)->tubs[0]->shape->lid->length_mm)->toBe(720.0);
+
+    $browser->write($lid, '735 mm');
+    kept($browser, $server, fn ($tub) => ($tub->vessel->lid->measured ?? false) === true);
+    $browser->write($rim, '680');
+    kept($browser, $server, fn ($tub) => ($tub->vessel->stations[1]->length_mm ?? null) === 680);
+    expect(reported($browser, $server)->tubs[0]->shape->lid->length_mm)->toBe(735.0);
+
+    $browser->write($lid, '600');
+    kept($browser, $server, fn ($tub) => ($tub->vessel->lid->length_mm ?? null) === 600);
+    $browser->press('[data-mark=lid]')->see('[data-code="lid.small"]');
+});
+
+it('lets the water go with the air until it is measured, and says where it grows', function () {
+    [$browser, $server, $id] = bench(bucket20(), '/a/crop');
+    $site = fn (string $key): mixed => $server->document($id)->site->{$key} ?? null;
+    $room = fn () => $browser->press('[data-mark=crop]')->press(WebDriverBy::xpath("//summary[.='Where it grows']"));
+    $room()->write(Browser::field('Air'), '29')->until(fn (): bool => $site('air_temperature_c') === 29, 'for the air to be kept');
+    expect($site('water_temperature_c'))->toBe(29);
+    $browser->press('[data-mark=air]')->see('[data-code="air.warm"]');
+
+    $room()->write(Browser::field('Water'), '21')->until(fn (): bool => $site('water_temperature_c') === 21, 'for the water to be kept');
+    $browser->write(Browser::field('Air'), '25')->until(fn (): bool => $site('air_temperature_c') === 25, 'for the air to be kept');
+    expect($site('water_temperature_c'))->toBe(21);
+
+    $browser->press(Browser::text('In sun', 'button'))->until(fn (): bool => $site('full_sun') === true, 'for the sun to be kept');
+    expect($site('setting'))->toBe('open');
+    $browser->write(Browser::field('Humidity, %'), '300')->waitForText('a whole number from 0 to 100');
+    expect($site('humidity_pct'))->toBeNull();
+});
+
 it('puts tubs in order, with undo', function () {
     [$browser, $server, $id] = bench(
         [

@@ -52,6 +52,19 @@ it('takes a bare number in the usual unit and says that none was given', functio
         ->and($us->unit->symbol)->toBe('in');
 });
 
+it('takes a bare fraction for inches, a bare number for the garden\'s unit', function (string $text, float $metric, float $us) {
+    expect(QuantityReader::read($text, Dimension::Length, UnitSystem::Metric)->value)->toEqualWithDelta($metric, 1e-9)
+        ->and(QuantityReader::read($text, Dimension::Length, UnitSystem::Us)->value)->toEqualWithDelta($us, 1e-9);
+})->with([
+    ['14 3/8', 365.125, 365.125],
+    ['2 1/8', 53.975, 53.975],
+    ['½', 12.7, 12.7],
+    ['3/4', 19.05, 19.05],
+    ['14', 14.0, 355.6],
+    ['2.5', 2.5, 63.5],
+    ['14 3/8 mm', 14.375, 14.375],
+]);
+
 it('says which gallon, quart or scale was meant', function () {
     expect(QuantityReader::readAny('5 gal')->unit->note)->toContain('US gallon')
         ->and(QuantityReader::readAny('5 imp gal')->unit->note)->toContain('imperial')

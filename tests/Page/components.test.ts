@@ -196,12 +196,17 @@ describe('Counter', () => {
         const [fewer, more] = wrapper.findAll('button');
         await more!.trigger('click');
         await fewer!.trigger('click');
-        const input = wrapper.find('input');
-        for (const text of ['99', '1.5', 'x']) {
+        for (const text of ['99', '0', '1.5', 'x', '']) {
+            const input = wrapper.find('input');
             (input.element as HTMLInputElement).value = text;
             await input.trigger('change');
+            // What is not taken is said, with what would do, and the field shows what is so.
+            expect(wrapper.find('[role=alert]').text()).toBe(`“${text}” will not do for Cups: a whole number from 1 to 3.`);
+            expect((wrapper.find('input').element as HTMLInputElement).value).toBe('2');
         }
-        expect(wrapper.emitted('update:modelValue')).toEqual([[3], [1], [3]]);
+        expect(wrapper.emitted('update:modelValue')).toEqual([[3], [1]]);
+        await wrapper.setProps({ modelValue: 3 });
+        expect(wrapper.find('[role=alert]').exists()).toBe(false);
         expect(more!.attributes('aria-label')).toBe('Cups: one more');
     });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Garden } from '../../resources/js/types/garden';
-import { bringCrop, copyTub, freeId, fromLibrary, moveTub, removeTub, vesselInPlace } from '../../resources/js/kit/edits';
+import { bringCrop, copyTub, freeId, fromLibrary, measured, moveTub, removeTub, vesselInPlace } from '../../resources/js/kit/edits';
 import type { Library } from '../../resources/js/kit/library';
 
 const empty = (): Garden => ({ format: 'kelp-tub.garden', version: 1 });
@@ -72,5 +72,42 @@ describe('edits', () => {
                 'a',
             ),
         ).toBe('a-3');
+    });
+
+    it('lets a lid go with the rim until it was measured itself', () => {
+        const box = () => ({
+            stations: [
+                { height_mm: 0, length_mm: 400, width_mm: 280 },
+                { height_mm: 250, length_mm: 430, width_mm: 310, corner_radius_mm: 25 },
+            ],
+            lid: { length_mm: 450, width_mm: 330, corner_radius_mm: 35, make: 'plain' as const },
+        });
+        const free = box();
+        measured(free, (v) => {
+            v.stations[1]!.length_mm = 700;
+            v.stations[1]!.corner_radius_mm = 0;
+        });
+        expect(free.lid).toEqual({ length_mm: 720, width_mm: 330, corner_radius_mm: 10, make: 'plain' });
+        measured(free, (v) => {
+            v.stations[0]!.length_mm = 600;
+        });
+        expect(free.lid.length_mm).toBe(720);
+
+        const kept = { ...box(), lid: { ...box().lid, measured: true } };
+        measured(kept, (v) => {
+            v.stations[1]!.length_mm = 700;
+        });
+        expect(kept.lid.length_mm).toBe(450);
+
+        const bare = {
+            stations: [
+                { height_mm: 0, diameter_mm: 90 },
+                { height_mm: 200, diameter_mm: 100 },
+            ],
+        };
+        measured(bare, (v) => {
+            v.stations[1]!.diameter_mm = 120;
+        });
+        expect(bare).not.toHaveProperty('lid');
     });
 });

@@ -10,6 +10,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\CupInHole;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSolver;
@@ -26,13 +27,16 @@ final class LidRules
 {
     private const ROUNDING_MM = 1.0e-6;
 
+    /** A lid that nobody measured is taken to lie so far over the rim's inside all round. */
+    private const OVERHANG_MM = 10.0;
+
     /** Share of the lid's area above which it is worth knowing, and above which it fails. */
     private const REMOVED_STOP = 0.5;
 
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
     {
-        $own = [self::tooMany($plan, $context), self::heavyPlant($plan, $context), self::pattern($plan)];
+        $own = [self::small($plan, $context), self::tooMany($plan, $context), self::heavyPlant($plan, $context), self::pattern($plan)];
         if ($plan->cutting->inMouth || $plan->holes->count() === 0) {
             return array_values(array_filter($own));
         }
@@ -47,6 +51,35 @@ final class LidRules
             self::removed($plan, $context),
             self::ligament($plan, $context),
         ]));
+    }
+
+    /** A lid that would fall into the mouth it is to cover. */
+    private static function small(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        $mouth = $tub->body->vessel->profile->mouth();
+        $lid = $tub->body->lid->outline;
+        $short = max($mouth->length - $lid->length, $mouth->width - $lid->width);
+        if ($plan->cutting->inMouth || $plan->cutting->raft !== null || $short <= self::ROUNDING_MM) {
+            return null;
+        }
+        $w = $context->write;
+        $over = static fn (float $across): float => round($across + 2 * self::OVERHANG_MM);
+        $sized = $lid->round
+            ? ['diameter_mm' => $over($mouth->length)]
+            : ['length_mm' => $over($mouth->length), 'width_mm' => $over($mouth->width)];
+        $across = static fn (CrossSection $s): string => $w->length($s->length).($s->round ? '' : " by {$w->length($s->width)}");
+
+        return new Finding('lid.small', Severity::Stop, $tub->id, $tub->pointer('/vessel/lid'),
+            sprintf('The lid is %s and the mouth %s inside: it would fall in. Measure the lid.', $across($lid), $across($mouth)),
+            'Holes are marked out from the lid\'s outer edge; on a lid of another size they come out in the wrong places.',
+            [
+                new Remedy(
+                    sprintf('Let it go with the rim, %s over it', $w->length(self::OVERHANG_MM)),
+                    $context->patch->set($tub->pointer('/vessel/lid'), (object) [...$context->lidAsGiven($tub), ...$sized]),
+                ),
+            ],
+            $short);
     }
 
     private static function tooMany(TubPlan $plan, RuleContext $context): ?Finding

@@ -71,6 +71,31 @@ function setSite(key: keyof NonNullable<Garden['site']>, value: number | null): 
         });
 }
 
+/** The water goes with the air until it was measured itself; a tub cannot be colder or warmer than water is here. */
+const waterMeasured = computed(() => garden.document.value.site?.water_measured === true);
+function setAir(value: number | null): void {
+    if (value !== null)
+        garden.change('change the room', (g) => {
+            const room = (g.site ??= {});
+            room.air_temperature_c = value;
+            if (!room.water_measured) room.water_temperature_c = Math.max(0, Math.min(40, value));
+        });
+}
+function setWater(value: number | null): void {
+    if (value !== null)
+        garden.change('change the water', (g) => {
+            g.site = { ...g.site, water_temperature_c: value, water_measured: true };
+        });
+}
+
+/** Indoors, under a roof, in the open, or in the open in full sun. */
+const where = computed(() => (site.value.setting === 'open' && site.value.full_sun ? 'sun' : site.value.setting));
+function setWhere(value: string): void {
+    garden.change('change where it grows', (g) => {
+        g.site = { ...g.site, setting: value === 'sun' ? 'open' : (value as 'indoor'), full_sun: value === 'sun' };
+    });
+}
+
 const side = ref<HTMLElement | null>(null);
 const box = useBox(side);
 const tall = computed(() => topOf(report.value) + plantsOf(report.value) + 40);
@@ -208,21 +233,33 @@ const plural = computed(() => report.value.crops.length > 1);
                         })
                 "
             />
-            <Fold title="The room">
+            <Fold title="Where it grows">
                 <div class="stack">
+                    <Toggle
+                        label="Place"
+                        :model-value="where"
+                        :options="[
+                            { value: 'indoor', name: 'Indoors' },
+                            { value: 'covered', name: 'Covered' },
+                            { value: 'open', name: 'Outdoors' },
+                            { value: 'sun', name: 'In sun' },
+                        ]"
+                        @update:model-value="setWhere"
+                    />
                     <Measure
                         label="Air"
                         dimension="temperature"
                         :model-value="site.air_temperature_c"
                         at="/site/air_temperature_c"
-                        @update:model-value="(v) => setSite('air_temperature_c', v)"
+                        @update:model-value="setAir"
                     />
                     <Measure
                         label="Water"
                         dimension="temperature"
                         :model-value="site.water_temperature_c"
                         at="/site/water_temperature_c"
-                        @update:model-value="(v) => setSite('water_temperature_c', v)"
+                        :hint="waterMeasured ? '' : 'Goes with the air until you measure it.'"
+                        @update:model-value="setWater"
                     />
                     <Counter
                         label="Humidity, %"

@@ -1,15 +1,31 @@
 <script setup lang="ts">
 /** A whole number with a button on each side; `null` stands for "as many as it carries". */
-import { useId } from 'vue';
+import { ref, useId, watch } from 'vue';
 import { vShown } from './shown';
 
 const props = defineProps<{ label: string; modelValue: number; least?: number; most?: number; hint?: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number] }>();
 const id = useId();
 
-function set(value: number): void {
-    if (Number.isInteger(value)) emit('update:modelValue', Math.max(props.least ?? 1, Math.min(props.most ?? 200, value)));
+const wrong = ref('');
+const shown = ref(0);
+
+/** What is not a whole number within the limits is not taken, and what would do is said. */
+function set(text: string | number): void {
+    const value = Number(text);
+    const [least, most] = [props.least ?? 1, props.most ?? 200];
+    const fits = String(text).trim() !== '' && Number.isInteger(value) && value >= least && value <= most;
+    wrong.value = fits ? '' : `“${text}” will not do for ${props.label}: a whole number from ${least} to ${most}.`;
+    // The field shows what is so again.
+    if (fits) emit('update:modelValue', value);
+    else shown.value++;
 }
+watch(
+    () => props.modelValue,
+    () => {
+        wrong.value = '';
+    },
+);
 </script>
 
 <template>
@@ -19,12 +35,21 @@ function set(value: number): void {
             <button type="button" :aria-label="`${label}: one fewer`" :disabled="modelValue <= (least ?? 1)" @click="set(modelValue - 1)">
                 −
             </button>
-            <input :id="id" inputmode="numeric" v-shown="modelValue" @change="set(Number(($event.target as HTMLInputElement).value))" />
+            <input
+                :id="id"
+                :key="shown"
+                inputmode="numeric"
+                v-shown="modelValue"
+                :aria-invalid="wrong !== ''"
+                :aria-describedby="wrong ? `${id}-wrong` : undefined"
+                @change="set(($event.target as HTMLInputElement).value)"
+            />
             <button type="button" :aria-label="`${label}: one more`" :disabled="modelValue >= (most ?? 200)" @click="set(modelValue + 1)">
                 +
             </button>
         </div>
-        <p v-if="hint" class="small faint">{{ hint }}</p>
+        <p v-if="wrong" :id="`${id}-wrong`" class="small wrong" role="alert">{{ wrong }}</p>
+        <p v-else-if="hint" class="small faint">{{ hint }}</p>
     </div>
 </template>
 

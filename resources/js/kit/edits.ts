@@ -1,4 +1,4 @@
-import type { CropRow, Garden, Tub, Vessel } from '../types/garden';
+import type { CropRow, Garden, Station, Tub, Vessel } from '../types/garden';
 import type { Library } from './library';
 
 /** Edits of a garden that more than one place makes. They change the draft they are given. */
@@ -68,6 +68,23 @@ export function bringCrop(garden: Garden, library: Library, key: string | null):
         ((garden.library ??= {}).crops ??= {})[crop.key] = JSON.parse(JSON.stringify(row)) as CropRow;
     }
     return key;
+}
+
+/**
+ * A change of a vessel's measures. A lid that was not measured itself goes with the rim: it lies as far over it as before, or over a rim of
+ * another shape by what is usual.
+ */
+export function measured(vessel: VesselInPlace, edit: (vessel: VesselInPlace) => void): void {
+    const rim = (): Station => ({ ...vessel.stations.at(-1)! });
+    const before = rim();
+    edit(vessel);
+    const [after, lid] = [rim(), vessel.lid];
+    if (!lid || lid.measured) return;
+    for (const key of ['diameter_mm', 'length_mm', 'width_mm', 'corner_radius_mm'] as const) {
+        const [was, is, over] = [before[key], after[key], lid[key]];
+        if (was === undefined || is === undefined || over === undefined) continue;
+        lid[key] = Math.max(key === 'corner_radius_mm' ? 0 : 1, Math.round((over + is - was) * 100) / 100);
+    }
 }
 
 /** The vessel as an object in the garden, so that its measures can be changed; it remembers the Library item it came from. */

@@ -7,7 +7,8 @@ import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
-import type { Lid, Station } from '../types/garden';
+import { measured } from '../kit/edits';
+import type { Lid, Station, Vessel } from '../types/garden';
 import type { CropColumns, Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
 
@@ -22,11 +23,12 @@ const stations = computed(() => (props.item.stations ?? []) as Station[]);
 const round = computed(() => stations.value[0]?.diameter_mm !== undefined);
 const lid = computed(() => (props.item.lid ?? {}) as Lid);
 const setLid = (change: Partial<Lid>): void => set('lid', { ...lid.value, ...change });
-const setStation = (i: number, change: Partial<Station>): void =>
-    set(
-        'stations',
-        stations.value.map((s, j) => (j === i ? { ...s, ...change } : s)),
-    );
+/** Its lid goes with the rim until it was measured itself. */
+function setStation(i: number, change: Partial<Station>): void {
+    const vessel = JSON.parse(JSON.stringify(props.item)) as Exclude<Vessel, string>;
+    measured(vessel, (v) => Object.assign(v.stations[i]!, change));
+    emit('change', vessel as unknown as Draft);
+}
 
 /** Round becomes square of the same width, and back. */
 function setShape(shape: 'round' | 'square'): void {
@@ -196,7 +198,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                     dimension="length"
                     :model-value="lid.diameter_mm ?? null"
                     at="/lid/diameter_mm"
-                    @update:model-value="(v) => v !== null && setLid({ diameter_mm: v })"
+                    @update:model-value="(v) => v !== null && setLid({ diameter_mm: v, measured: true })"
                 />
                 <template v-else>
                     <Measure
@@ -204,14 +206,14 @@ const words = (list: string[]): { value: string; name: string }[] =>
                         dimension="length"
                         :model-value="lid.length_mm ?? null"
                         at="/lid/length_mm"
-                        @update:model-value="(v) => v !== null && setLid({ length_mm: v })"
+                        @update:model-value="(v) => v !== null && setLid({ length_mm: v, measured: true })"
                     />
                     <Measure
                         label="Width"
                         dimension="length"
                         :model-value="lid.width_mm ?? null"
                         at="/lid/width_mm"
-                        @update:model-value="(v) => v !== null && setLid({ width_mm: v })"
+                        @update:model-value="(v) => v !== null && setLid({ width_mm: v, measured: true })"
                     />
                 </template>
                 <Measure

@@ -6,6 +6,7 @@ import { vesselInPlace } from '../kit/edits';
 import { length } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
+import LidSize from './LidSize.vue';
 import Toggle from '../kit/Toggle.vue';
 import type { KeepOut, Lid } from '../types/garden';
 
@@ -47,6 +48,7 @@ function add(kind: 'rib' | 'latch'): void {
 <template>
     <Fold title="The lid itself">
         <div class="stack">
+            <LidSize />
             <Toggle
                 label="Make"
                 :model-value="lid.make"

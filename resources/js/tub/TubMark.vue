@@ -7,7 +7,8 @@ import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import SectionDrawing from '../drawing/SectionDrawing.vue';
 import Counter from '../kit/Counter.vue';
-import { copyTub, fromLibrary, moveTub, removeTub, vesselInPlace } from '../kit/edits';
+import { copyTub, fromLibrary, measured, moveTub, removeTub, vesselInPlace } from '../kit/edits';
+import LidSize from '../lid/LidSize.vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { length, load, mass, number, volume } from '../kit/format';
@@ -74,9 +75,13 @@ function setUnder(key: string | null): void {
 const move = (by: number): void => garden.change('change the order of the tubs', (g) => moveTub(g, tub.value.id, by));
 
 function setStation(i: number, key: keyof Station, value: number): void {
-    garden.changeTub('measure the vessel', (t) => {
-        vesselInPlace(t, garden.library).stations[i]![key] = value;
+    setMeasures('measure the vessel', (v) => {
+        v.stations[i]![key] = value;
     });
+}
+
+function setMeasures(says: string, edit: (vessel: Exclude<Vessel, string>) => void): void {
+    setVessel(says, (v) => measured(v, edit));
 }
 
 function setVessel(says: string, edit: (vessel: Exclude<Vessel, string>) => void): void {
@@ -389,7 +394,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     @change="setStation"
                     @remove="
                         (i) =>
-                            setVessel('remove a station', (v) => {
+                            setMeasures('remove a station', (v) => {
                                 v.stations.splice(i, 1);
                             })
                     "
@@ -400,6 +405,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                             })
                     "
                 />
+                <LidSize v-if="!report.raft" />
             </Fold>
             <Fold title="Known fills" :open="fills.length > 0">
                 <p class="small faint">Pour, read the tape, write all that is in it so far. Two or more correct the measures.</p>
