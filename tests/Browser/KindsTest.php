@@ -251,7 +251,7 @@ it('lets the water go with the air until it is measured, and says where it grows
     $browser->write(Browser::field('Air'), '25')->until(fn (): bool => $site('air_temperature_c') === 25, 'for the air to be kept');
     expect($site('water_temperature_c'))->toBe(21);
 
-    $browser->press(Browser::text('In sun', 'button'))->until(fn (): bool => $site('full_sun') === true, 'for the sun to be kept');
+    $browser->choose('Place', 'Outdoors, in full sun')->until(fn (): bool => $site('full_sun') === true, 'for the sun to be kept');
     expect($site('setting'))->toBe('open');
     $browser->write(Browser::field('Humidity, %'), '300')->waitForText('a whole number from 0 to 100');
     expect($site('humidity_pct'))->toBeNull();

@@ -235,16 +235,16 @@ const plural = computed(() => report.value.crops.length > 1);
             />
             <Fold title="Where it grows">
                 <div class="stack">
-                    <Toggle
+                    <Pick
                         label="Place"
                         :model-value="where"
                         :options="[
                             { value: 'indoor', name: 'Indoors' },
-                            { value: 'covered', name: 'Covered' },
+                            { value: 'covered', name: 'Under a roof' },
                             { value: 'open', name: 'Outdoors' },
-                            { value: 'sun', name: 'In sun' },
+                            { value: 'sun', name: 'Outdoors, in full sun' },
                         ]"
-                        @update:model-value="setWhere"
+                        @update:model-value="(v) => v && setWhere(v)"
                     />
                     <Measure
                         label="Air"
@@ -258,7 +258,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         dimension="temperature"
                         :model-value="site.water_temperature_c"
                         at="/site/water_temperature_c"
-                        :hint="waterMeasured ? '' : 'Goes with the air until you measure it.'"
+                        :hint="waterMeasured ? '' : 'Goes with the air.'"
                         @update:model-value="setWater"
                     />
                     <Counter
