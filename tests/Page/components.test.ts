@@ -222,6 +222,15 @@ describe('TideStaff', () => {
         expect(wrapper.find('[data-mark=lid] .worst').text()).toBe('stop');
     });
 
+    it('says sound only of a plan that grows something and has nothing to mend', async () => {
+        const wrapper = mount(TideStaff, { props: { mark: 'bench', empty: false, findings: [finding('crop.light', 'mind')] } });
+        expect(wrapper.text()).toContain('The plan is sound at every mark.');
+        await wrapper.setProps({ planted: false });
+        expect(wrapper.text()).toContain('nothing grows in it yet');
+        await wrapper.setProps({ findings: [finding('crop.water', 'mend')] });
+        expect(wrapper.text()).toContain('one thing wants mending');
+    });
+
     it('goes to a mark, and nowhere while the bench is empty', async () => {
         const wrapper = mount(TideStaff, { props: { mark: 'bench', empty: false, findings: [] } });
         await wrapper.find('[data-mark=air]').trigger('click');

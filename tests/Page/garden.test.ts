@@ -400,3 +400,22 @@ describe('layouts that take longer', () => {
         expect(g.document.value.name).toBe('Helps');
     });
 });
+
+describe('findings', () => {
+    it('shows a tub the neighbour that its pump starves', async () => {
+        const found = (tub: string, code = 'air.starved') => ({ code, tub, remedies: [] });
+        respond = ({ method }) => ({
+            status: 200,
+            data: method === 'PUT' ? { revision: 2 } : report(false, [found('a'), found('b'), found('c'), found('b', 'crop.light')]),
+        });
+        const g = open();
+        g.change('a pump', (draft) => {
+            draft.air = [
+                { id: 'p', pump: 'pump-4w-2', branches: [{ tub: 'a' }, { tub: 'b' }] },
+                { id: 'q', pump: 'pump-4w-2', branches: [{ tub: 'c' }] },
+            ];
+        });
+        await settle();
+        expect(g.findings.value.map((f) => `${f.tub} ${f.code}`)).toEqual(['a air.starved', 'b air.starved']);
+    });
+});

@@ -34,6 +34,13 @@ const page = computed(() => MARKS.find((m) => m.key === mark.value)?.page);
 const empty = computed(() => (garden.document.value.tubs ?? []).length === 0);
 const findings = computed(() => (mark.value === 'bench' ? garden.report.value.findings : garden.findings.value));
 
+/** Whether what is looked at grows something: the tub, or on the bench every one of them. */
+const planted = computed(() =>
+    garden.report.value.tubs
+        .filter((tub) => mark.value === 'bench' || tub.id === garden.selected.value)
+        .every((tub) => tub.shape.crops.length > 0),
+);
+
 function go(to: string): void {
     mark.value = !empty.value && isMark(to) ? to : 'bench';
 }
@@ -71,7 +78,7 @@ useShortcuts((key) => {
 <template>
     <Head :title="garden.document.value.name ?? 'Garden'" />
     <div class="bench-page">
-        <TideStaff :mark="mark" :findings="findings" :empty="empty" @go="go" />
+        <TideStaff :mark="mark" :findings="findings" :empty="empty" :planted="planted" @go="go" />
         <div class="right">
             <TopBar :on-bench="mark === 'bench'" @choose="choose" @keys="keys = true" />
             <Notices />

@@ -60,10 +60,16 @@ export class OpenGarden {
     );
     readonly tubReport = computed<TubReport | null>(() => this.report.value.tubs.find((tub) => tub.id === this.selected.value) ?? null);
 
-    /** Findings on the chosen tub and on what it shares with others. */
-    readonly findings = computed<Finding[]>(() =>
-        this.report.value.findings.filter((f) => f.tub === null || f.tub === this.selected.value),
-    );
+    /** Findings on the chosen tub and on what it shares with others: a pump that starves its neighbour too. */
+    readonly findings = computed<Finding[]>(() => {
+        const neighbours = (this.document.value.air ?? [])
+            .map((system) => (system.branches ?? []).map((branch) => branch.tub))
+            .filter((tubs) => tubs.includes(this.selected.value ?? ''))
+            .flat();
+        return this.report.value.findings.filter(
+            (f) => f.tub === null || f.tub === this.selected.value || (f.code === 'air.starved' && neighbours.includes(f.tub)),
+        );
+    });
 
     air(tub: string): { system: AirSystem; index: number; branch: number } | null {
         for (const [index, system] of (this.document.value.air ?? []).entries()) {

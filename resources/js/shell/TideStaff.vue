@@ -5,13 +5,22 @@ import { at, sound, worst } from '../kit/findings';
 import { MARKS, type Mark } from '../marks';
 import type { Finding } from '../types/report';
 
-const props = defineProps<{ mark: Mark | 'bench'; findings: Finding[]; empty: boolean }>();
+const props = withDefaults(defineProps<{ mark: Mark | 'bench'; findings: Finding[]; empty: boolean; planted?: boolean }>(), {
+    planted: true,
+});
 const emit = defineEmits<{ go: [mark: Mark | 'bench'] }>();
 
 const marks = computed(() => MARKS.map(({ key, digit, name }) => ({ key, digit, name, worst: worst(at(props.findings, key)) })));
 const level = computed(() => (props.empty ? 0 : sound(props.findings, MARKS)));
 /** The water's height: over the middle of the last sound mark, just under the first that is not. */
 const water = computed(() => `${(level.value / MARKS.length) * 100}%`);
+/** Sound is said only of a plan that grows something and has nothing against it but what is worth knowing. */
+const says = computed(() => {
+    const mends = props.findings.filter((finding) => finding.severity === 'mend').length;
+    if (level.value < MARKS.length) return `The plan is sound up to ${level.value === 0 ? 'nothing yet' : MARKS[level.value - 1]!.name}.`;
+    if (mends > 0) return `Nothing stops the plan; ${mends === 1 ? 'one thing wants' : `${mends} things want`} mending.`;
+    return props.planted ? 'The plan is sound at every mark.' : 'Nothing is found against the plan, and nothing grows in it yet.';
+});
 const WORDS = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
 </script>
 
@@ -27,13 +36,7 @@ const WORDS = { stop: 'stop', mend: 'mend', mind: 'mind' } as const;
                 </svg>
             </div>
             <div class="ticks" aria-hidden="true" />
-            <p class="hidden-visually">
-                {{
-                    level === MARKS.length
-                        ? 'The plan is sound at every mark.'
-                        : `The plan is sound up to ${level === 0 ? 'nothing yet' : MARKS[level - 1]!.name}.`
-                }}
-            </p>
+            <p class="hidden-visually">{{ says }}</p>
             <ol>
                 <li v-for="m in marks" :key="m.key">
                     <button type="button" :aria-current="mark === m.key" :disabled="empty" :data-mark="m.key" @click="emit('go', m.key)">
