@@ -29,7 +29,7 @@ final class House
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
 
         'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden'],
-        'Marks/Lid' => ['Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Cost' => ['Cost', 'File', 'Garden', 'Marks/Tub'],
