@@ -26,21 +26,4 @@ final readonly class AirSystem
     {
         return "/air/$this->index$rest";
     }
-
-    /** The same lines on another pump. */
-    public function on(Pump $pump): self
-    {
-        return new self(
-            $this->index,
-            $this->id,
-            $pump,
-            $this->aboveWater,
-            $this->checkValve,
-            $this->height,
-            $this->joined,
-            $this->tube,
-            $this->trunk,
-            $this->branches,
-        );
-    }
 }

@@ -58,8 +58,7 @@ final readonly class Planner
         $order = array_keys($findings);
         usort($order, static fn (int $a, int $b): int => [$findings[$a]->tub !== $first, $a] <=> [$findings[$b]->tub !== $first, $b]);
         foreach ($order as $i) {
-            $findings[$i] = $trials->mended($findings[$i])
-                ?? $findings[$i]->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $findings[$i]->ways()));
+            $findings[$i] = $trials->mended($findings[$i]);
         }
 
         return array_values($findings);

@@ -27,16 +27,17 @@ final class Trials
     }
 
     /**
-     * The finding with the ways out of it that help: those that mend it; where none does those that lessen it; else those at a cost. Null
-     * where there was not time to try them.
+     * The finding with the ways out of it that help: those that mend it; where none does those that lessen it; else those at a cost. Where
+     * there was not time to try them, all of them, marked so.
      */
-    public function mended(Finding $finding): ?Finding
+    public function mended(Finding $finding): Finding
     {
         $helping = ['mends' => [], 'lessens' => [], 'costs' => []];
-        foreach ($finding->ways() as $first) {
+        $ways = $finding->ways();
+        foreach ($ways as $first) {
             $best = $this->best($finding, $first);
             if ($best === null) {
-                return null;
+                return $finding->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $ways));
             }
             [$how, $way] = $best;
             if ($way !== null) {

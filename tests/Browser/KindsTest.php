@@ -221,7 +221,7 @@ it('lets the lid go with the rim that is measured, until the lid is measured its
     $browser->press(WebDriverBy::xpath("//summary[.='Measures']"));
     // The rim's height, then its length.
     $rim = WebDriverBy::xpath("(//fieldset[legend[starts-with(normalize-space(.),'Rim')]]//input)[2]");
-    $lid = WebDriverBy::xpath("(//*[@data-lid-size]//input)[1]");
+    $lid = WebDriverBy::xpath('(//*[@data-lid-size]//input)[1]');
     $browser->write($rim, '700');
     kept($browser, $server, fn ($tub) => ($tub->vessel->stations[1]->length_mm ?? null) === 700);
     // It lay 20 over the rim of 560, and does so over this one.

@@ -8,7 +8,6 @@ use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\Line;
 use KelpTub\Core\Air\Network;
 use KelpTub\Core\Air\OxygenBalance;
-use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Saturation;
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\TubAir;
@@ -57,12 +56,6 @@ final readonly class AirPlanner
         $lines[$branch] = $lines[$branch]?->withValve($valve);
 
         return self::solve($plan->system, $plan->tubs, $plan->routes, array_values($lines));
-    }
-
-    /** The same lines on another pump. */
-    public static function pumpedBy(AirPlan $plan, Pump $pump): AirPlan
-    {
-        return self::solve($plan->system->on($pump), $plan->tubs, $plan->routes, $plan->lines);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Air\Branch;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
@@ -341,24 +342,28 @@ final class AirRules
     }
 
     /** The other valves on the pump throttled, no more than it takes; null where there are none. */
-    private static function balanced(AirPlan $air, int $branch, RuleContext $context): ?Remedy
+    private static function balanced(AirPlan $air, int $branch, RuleContext $context, int $step = 0): ?Remedy
     {
-        $way = null;
-        foreach (array_reverse(self::BALANCE) as $valve) {
-            $patch = [];
-            foreach ($air->system->branches as $b => $other) {
-                if ($b !== $branch && $other->valve > $valve) {
-                    $patch = [...$patch, ...$context->patch->set($air->system->pointer("/branches/$b/valve"), $valve)];
-                }
-            }
-            if ($patch !== []) {
-                $next = $way;
-                $open = $context->write->number(100 * $valve, 0, '%');
-                $way = new Remedy("Throttle the other valves of that pump to $open", $patch, static fn (): ?Remedy => $next);
-            }
+        $valve = self::BALANCE[$step] ?? null;
+        if ($valve === null) {
+            return null;
         }
+        $next = static fn (): ?Remedy => self::balanced($air, $branch, $context, $step + 1);
+        $wider = array_filter($air->system->branches, static fn (Branch $other): bool => $other->valve > $valve);
+        unset($wider[$branch]);
+        if ($wider === []) {
+            return $next();
+        }
+        $open = $context->write->number(100 * $valve, 0, '%');
 
-        return $way;
+        return new Remedy(
+            "Throttle the other valves of that pump to $open",
+            array_merge(...array_map(
+                static fn (int $b): array => $context->patch->set($air->system->pointer("/branches/$b/valve"), $valve),
+                array_keys($wider),
+            )),
+            $next,
+        );
     }
 
     private static function fewerStones(Tub $tub, int $count, RuleContext $context): Remedy
