@@ -73,7 +73,8 @@ final class CropPlaces
      */
     private static function exchanged(array $crops, array $free, Density $density, array $points): array
     {
-        if (count($points) > self::MOST_EXCHANGED) {
+        $kinds = array_unique(array_map(static fn (?Crop $crop): ?string => $crop?->key, $crops));
+        if (count($points) > self::MOST_EXCHANGED || count($kinds) < 2) {
             return $crops;
         }
         $lacks = static function (?Crop $crop, ?Crop $other, int $i, int $j) use ($density, $points): float {
