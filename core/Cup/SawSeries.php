@@ -131,7 +131,7 @@ final class SawSeries
     /** With a plain space: it is also a name to search by. */
     private static function inchName(float $mm): string
     {
-        return str_replace("\u{2009}", ' ', QuantityWriter::inches($mm));
+        return str_replace("\u{202F}", ' ', QuantityWriter::inches($mm));
     }
 
     private static function metricName(float $mm): string

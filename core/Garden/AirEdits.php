@@ -94,7 +94,7 @@ final readonly class AirEdits
     {
         $ways = [];
         foreach (self::SHARING as $valve) {
-            $open = QuantityWriter::plain(100 * $valve, 0)."\u{2009}%";
+            $open = QuantityWriter::plain(100 * $valve, 0)."\u{202F}%";
             $others = [];
             foreach ($system->branches as $b => $branch) {
                 $others = $branch->valve > $valve

@@ -15,8 +15,8 @@ final readonly class QuantityWriter
 
     private const MM_PER_FOOT = 304.8;
 
-    /** A thin space stands between number and unit. */
-    private const GAP = "\u{2009}";
+    /** A narrow space that no line breaks at stands between number and unit. */
+    private const GAP = "\u{202F}";
 
     public function __construct(public UnitSystem $system)
     {

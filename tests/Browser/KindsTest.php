@@ -370,6 +370,6 @@ it('sets designs side by side with the figures of the core', function () {
     $browser->until(fn (): bool => count($cells('Working volume')) === 2, 'for two designs');
     $report = Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
 
-    expect($cells('Working volume'))->toBe(array_map(fn ($tub) => written($tub->volume->working_l)."\u{2009}L", $report->tubs))
+    expect($cells('Working volume'))->toBe(array_map(fn ($tub) => written($tub->volume->working_l)."\u{202F}L", $report->tubs))
         ->and($cells('Plants'))->toBe(array_map(fn ($tub) => (string) $tub->capacity->planted, $report->tubs));
 });

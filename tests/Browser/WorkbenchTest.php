@@ -69,7 +69,7 @@ it('follows what is typed, shows what it understood, and refuses what it cannot 
     [$browser, $server, $id] = bench(bucket20(), '/a/lid');
     $hole = Browser::field('Another hole');
     $browser->write($hole, '2 1/8 in')->until(fn (): bool => figure($browser, 'Hole') === '54', 'for the hole to be 54');
-    expect($browser->see($hole)->getAttribute('value'))->toBe("54\u{2009}mm");
+    expect($browser->see($hole)->getAttribute('value'))->toBe("54\u{202F}mm");
     saved($browser);
     expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 

@@ -207,7 +207,7 @@ function explained(array $tub, array $air = [], array $garden = []): array
 
     $workings = get_object_vars(Gardens::report(Gardens::tub($tub, $garden, $air))->tubs[0]->workings);
 
-    return (array) preg_replace('/\x{2009}/u', ' ', $workings);
+    return (array) preg_replace('/\x{202F}/u', ' ', $workings);
 }
 
 it('explains its figures with this garden\'s numbers', function () {

@@ -79,7 +79,7 @@ it('says by how much a tub of several crops falls short until the last of them i
 
     expect($short)->toBeGreaterThan(0.0)
         ->and($plan->water->use->toHarvest)->toBeLessThan($plan->water->usable())
-        ->and(str_replace("\u{2009}", ' ', $dry->says))->toContain('It lacks '.round($short, 1).' L.');
+        ->and(str_replace("\u{202F}", ' ', $dry->says))->toContain('It lacks '.round($short, 1).' L.');
 });
 
 it('refuses a crop of one\'s own that lacks its figures, and says which', function () {
@@ -168,7 +168,7 @@ it('names the two cups that fail, where sizes differ', function () {
     ]]);
     $lips = array_column(Gardens::report($garden)->findings, null, 'code')['lid.lips'];
 
-    expect(str_replace("\u{2009}", ' ', $lips->says))->toBe('Two cups stand 84 mm apart and their lips need 85 mm. Move them apart.');
+    expect(str_replace("\u{202F}", ' ', $lips->says))->toBe('Two cups stand 84 mm apart and their lips need 85 mm. Move them apart.');
 });
 
 it('needs as many plugs as it sets', function (array $tub) {

@@ -131,8 +131,8 @@ it('writes measures in the grower\'s units', function () {
         array_map(fn ($f) => $f->says, Gardens::report(Gardens::tub(['vessel' => 'tote-45'], ['units' => $units]))->findings),
     );
 
-    expect($says('metric'))->toContain("\u{2009}kg")->not->toContain('lb')
-        ->and($says('us'))->toContain("\u{2009}lb")
+    expect($says('metric'))->toContain("\u{202F}kg")->not->toContain('lb')
+        ->and($says('us'))->toContain("\u{202F}lb")
         ->and(Gardens::report(Gardens::tub([], ['units' => 'us']))->tubs[0]->hole->saw)->toBe('2 in')
         ->and(Gardens::report(Gardens::tub([], ['units' => 'us']))->tubs[0]->hole->diameter_mm)->toBe(50.8);
 });

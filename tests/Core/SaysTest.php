@@ -22,8 +22,8 @@ it('says what is so, how much and what to do', function (string $finding, string
     ));
     $found = array_values(array_filter($report->findings, fn ($f) => "$f->severity $f->code" === $finding))[0] ?? null;
 
-    expect(preg_replace('/\x{2009}/u', ' ', $found->says ?? ''))->toBe($says)
-        ->and(preg_replace('/\x{2009}/u', ' ', $found->remedies[0]->says ?? ''))->toBe($remedy ?? '');
+    expect(preg_replace('/\x{202F}/u', ' ', $found->says ?? ''))->toBe($says)
+        ->and(preg_replace('/\x{202F}/u', ' ', $found->remedies[0]->says ?? ''))->toBe($remedy ?? '');
 })->with([
     'half at a time' => [
         'mend passive.top-up',

@@ -134,7 +134,7 @@ function saidOf(array $gardens): array
         }
     }
 
-    return array_map(fn (string $text) => str_replace("\u{2009}", ' ', $text), array_values(array_unique($said)));
+    return array_map(fn (string $text) => str_replace("\u{202F}", ' ', $text), array_values(array_unique($said)));
 }
 
 /** @return array<string, string> pieces of sentences as they stand in the code, by file and line */
@@ -150,7 +150,7 @@ function piecesInCode(): array
                 default => '',
             };
             if (strlen($text) > 8 && str_contains(trim($text), ' ')) {
-                $pieces[basename($file).":$token->line"] = str_replace(['u{2009}', '\\$'], [' ', '$'], $text);
+                $pieces[basename($file).":$token->line"] = str_replace(['u{202F}', '\\$'], [' ', '$'], $text);
             }
         }
     }

@@ -21,7 +21,7 @@ it('reads measures as growers write them', function (string $text, Dimension $di
     ['5.1 cm', Dimension::Length, 51.0],
     ['5,1 cm', Dimension::Length, 51.0],
     ['.5 m', Dimension::Length, 500.0],
-    ["1\u{2009}ft", Dimension::Length, 304.8],
+    ["1\u{202F}ft", Dimension::Length, 304.8],
     ['-4 mm', Dimension::Length, -4.0],
     ['5 gal', Dimension::Volume, 18.92705892],
     ['5 imperial gal', Dimension::Volume, 22.73045],
@@ -91,7 +91,7 @@ it('needs a unit where the dimension is not known', function () {
 });
 
 it('shows inches as fractions to a sixteenth, in lowest terms', function (float $mm, string $shown) {
-    expect(str_replace("\u{2009}", ' ', QuantityWriter::inches($mm)))->toBe($shown);
+    expect(str_replace("\u{202F}", ' ', QuantityWriter::inches($mm)))->toBe($shown);
 })->with(
     [
         [53.975, '2 1/8 in'],
@@ -108,9 +108,9 @@ it('shows inches as fractions to a sixteenth, in lowest terms', function (float 
 it('shows metric lengths in whole or half millimetres', function () {
     $write = new QuantityWriter(UnitSystem::Metric);
 
-    expect($write->length(53.975))->toBe("54\u{2009}mm")
-        ->and($write->length(12.3))->toBe("12.5\u{2009}mm")
-        ->and($write->length(-0.1))->toBe("0\u{2009}mm");
+    expect($write->length(53.975))->toBe("54\u{202F}mm")
+        ->and($write->length(12.3))->toBe("12.5\u{202F}mm")
+        ->and($write->length(-0.1))->toBe("0\u{202F}mm");
 });
 
 it('reads back what it writes, to the last digit it shows', function () {

@@ -75,9 +75,9 @@ describe('Measure', () => {
     it('shows what it understood and hands the value on', async () => {
         const changed = vi.fn();
         const wrapper = inGarden(Measure, { label: 'Hole', dimension: 'length', modelValue: 54, 'onUpdate:modelValue': changed });
-        expect((wrapper.find('input').element as HTMLInputElement).value).toBe('54\u2009mm');
+        expect((wrapper.find('input').element as HTMLInputElement).value).toBe('54\u202fmm');
         await type(wrapper, '2 in');
-        expect(wrapper.find('.note').text()).toBe('= 51\u2009mm');
+        expect(wrapper.find('.note').text()).toBe('= 51\u202fmm');
         expect(changed).toHaveBeenLastCalledWith(50.8);
     });
 
@@ -114,7 +114,7 @@ describe('Measure', () => {
 
 describe('Figure', () => {
     it('opens to how it comes about', async () => {
-        const wrapper = inGarden(Figure, { label: 'Working volume', value: '17.4\u2009L', why: 'The measures hold 17.4 L.' });
+        const wrapper = inGarden(Figure, { label: 'Working volume', value: '17.4\u202fL', why: 'The measures hold 17.4 L.' });
         expect(wrapper.text()).not.toContain('The measures hold');
         await wrapper.find('button').trigger('click');
         expect(wrapper.find('button').attributes('aria-expanded')).toBe('true');

@@ -38,12 +38,12 @@ describe('format', () => {
     it('leaves the unit off a dimension', () => {
         expect(dimension(54, 'metric')).toBe('54');
         expect(dimension(53.975, 'us')).toBe('2 1/8');
-        expect(inches(0)).toBe('0\u2009in');
+        expect(inches(0)).toBe('0\u202fin');
     });
 
     it('says spans of time as growers do', () => {
-        expect(span(40)).toBe('40\u2009min');
-        expect(span(200)).toBe('3\u2009h 20\u2009min');
-        expect(span(4320)).toBe('3\u2009days');
+        expect(span(40)).toBe('40\u202fmin');
+        expect(span(200)).toBe('3\u202fh 20\u202fmin');
+        expect(span(4320)).toBe('3\u202fdays');
     });
 });

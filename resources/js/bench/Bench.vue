@@ -74,8 +74,8 @@ const budget = computed(() => report.value.budget);
                 <div>
                     <dt>Weight filled</dt>
                     <dd>
-                        <span class="number">{{ mass(onBench, garden.units.value).split('\u2009')[0] }}</span>
-                        {{ mass(onBench, garden.units.value).split('\u2009')[1] }}
+                        <span class="number">{{ mass(onBench, garden.units.value).split('\u202f')[0] }}</span>
+                        {{ mass(onBench, garden.units.value).split('\u202f')[1] }}
                     </dd>
                 </div>
             </dl>

@@ -91,7 +91,7 @@ const quantity = (part: PartReport, value: number): string =>
         ? run(value, garden.units.value)
         : part.unit === 'piece' || part.unit === 'packet'
           ? amount(value)
-          : `${amount(value)}\u2009${part.unit}`;
+          : `${amount(value)}\u202f${part.unit}`;
 </script>
 
 <template>
@@ -212,7 +212,7 @@ const quantity = (part: PartReport, value: number): string =>
             <Findings :findings="findings" />
             <Figure
                 label="Outlay now"
-                :value="`${money(budget.outlay)}\u2009${currency}`"
+                :value="`${money(budget.outlay)}\u202f${currency}`"
                 :share="budget.outlay / full"
                 :limit="budget.cap === null ? null : budget.cap / full"
                 :tone="toneOf(findings, 'cost.over-cap')"
@@ -226,14 +226,14 @@ const quantity = (part: PartReport, value: number): string =>
                             : `${money(budget.cap - budget.outlay)} under the cap`
                 "
             />
-            <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u2009${currency}`" />
-            <Figure v-if="budget.per_tub !== null" label="A tub" :value="`${money(budget.per_tub)}\u2009${currency}`" />
+            <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u202f${currency}`" />
+            <Figure v-if="budget.per_tub !== null" label="A tub" :value="`${money(budget.per_tub)}\u202f${currency}`" />
             <Figure
                 label="Goes into the tubs"
-                :value="`${money(budget.used)}\u2009${currency}`"
+                :value="`${money(budget.used)}\u202f${currency}`"
                 note="the share of the packs that is used"
             />
-            <Figure label="Tools" :value="`${money(budget.tools)}\u2009${currency}`" note="they serve the next tub too" />
+            <Figure label="Tools" :value="`${money(budget.tools)}\u202f${currency}`" note="they serve the next tub too" />
         </template>
     </MarkPage>
 </template>

@@ -221,7 +221,7 @@ const spoken = (tub: TubReport): string =>
                         class="strong letter"
                     >
                         {{ letters[p.tub.id] }}
-                        <tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u2009' }}{{ p.copy + 1 }}</tspan>
+                        <tspan v-if="p.tub.count > 1 && !narrow" class="quiet">{{ '\u202f' }}{{ p.copy + 1 }}</tspan>
                     </text>
                 </template>
             </g>

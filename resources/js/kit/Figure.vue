@@ -29,7 +29,7 @@ watch([() => props.value, units], ([value, unit], [old, unitBefore]) => {
 onBeforeUnmount(() => clearTimeout(timer));
 
 const parts = computed(() => {
-    const cut = props.value.lastIndexOf('\u2009');
+    const cut = props.value.lastIndexOf('\u202f');
     return cut < 0 ? [props.value, ''] : [props.value.slice(0, cut), props.value.slice(cut + 1)];
 });
 const percent = (share: number): string => `${Math.max(0, Math.min(1, share)) * 100}%`;

@@ -1,7 +1,7 @@
 /** Writes the report's values for people. Held against the core's own vectors in tests/vectors. */
 export type Units = 'metric' | 'us';
 
-const GAP = '\u2009';
+const GAP = '\u202f';
 const MM_PER_INCH = 25.4;
 const MM_PER_FOOT = 304.8;
 const L_PER_GALLON = 3.785411784;

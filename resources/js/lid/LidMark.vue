@@ -168,7 +168,7 @@ const picked = computed(() => (chosen.value === null ? null : (holes.value[chose
 const saws = ref('');
 const sawFault = ref('');
 const sawNames = computed(() =>
-    (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u2009', ' ')).join(', '),
+    (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u202f', ' ')).join(', '),
 );
 watch(
     sawNames,
