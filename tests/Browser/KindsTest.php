@@ -194,6 +194,22 @@ it('aligns holes set by hand, and tells what fits a lid that is drilled already'
     expect([$server->document($id)->tubs[0]->cup, $server->document($id)->tubs[0]->hole_mm])->toBe(['net-cup-60', 64]);
 });
 
+it('lays out rows and columns as far apart as was said, and says when they reach over the lid', function () {
+    [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-64', 'cup' => 'net-cup-50']), '/a/lid');
+    $browser->press(WebDriverBy::xpath("//summary[.='Rows and columns']"))
+        ->write(Browser::field('Rows'), '2')
+        ->write(Browser::field('In each row'), '9')
+        ->write(Browser::field('Apart'), '7 in')
+        ->waitForText('Centres span 1422.5')
+        ->write(Browser::field('In each row'), '3')
+        ->press('[data-act=rows]');
+    kept($browser, $server, fn ($tub) => count($tub->layout->holes ?? []) === 6);
+    expect($server->document($id)->tubs[0]->layout->pattern)->toBe('manual')
+        ->and(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $server->document($id)->tubs[0]->layout->holes))
+        ->toEqual([[-177.8, 88.9], [0, 88.9], [177.8, 88.9], [-177.8, -88.9], [0, -88.9], [177.8, -88.9]])
+        ->and(reported($browser, $server)->tubs[0]->layout->spacing_mm)->toEqualWithDelta(177.8, 1e-6);
+});
+
 it('plans a top-up for a day, and says which vessel suits the crop', function () {
     [$browser, $server, $id] = bench(
         [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { moved } from '../../resources/js/lid/layouts';
+import { inProportion, inRows, moved, rowsOf } from '../../resources/js/lid/layouts';
 import { blank, copyOf, found, KINDS, type Draft } from '../../resources/js/library/shelves';
 
 const items: Draft[] = [
@@ -42,5 +42,29 @@ describe('what moved', () => {
         expect(moved(at(0), at(4), mm)).toBe('The hole moved, by up to 4 mm.');
         expect(moved(at(0, 10), at(0, 10.01), mm)).toBe('');
         expect(moved(at(0, 10), at(0), mm)).toBe('2 holes became 1.');
+    });
+});
+
+describe('rows and columns', () => {
+    it('stand about the middle, from the back left, as far apart as was said', () => {
+        expect(inRows(2, 3, 177.8)).toEqual([
+            { x_mm: -177.8, y_mm: 88.9 },
+            { x_mm: 0, y_mm: 88.9 },
+            { x_mm: 177.8, y_mm: 88.9 },
+            { x_mm: -177.8, y_mm: -88.9 },
+            { x_mm: 0, y_mm: -88.9 },
+            { x_mm: 177.8, y_mm: -88.9 },
+        ]);
+        expect(inRows(1, 1, 150)).toEqual([{ x_mm: 0, y_mm: 0 }]);
+    });
+    it('are known again where holes stand in them', () => {
+        expect(rowsOf(inRows(3, 8, 60))).toEqual({ rows: 3, columns: 8 });
+        expect(rowsOf([...inRows(2, 2, 100), { x_mm: 0, y_mm: 0 }])).toBeNull();
+        expect(rowsOf([])).toBeNull();
+    });
+    it('begin in the proportion of the lid', () => {
+        expect(inProportion(9, 1.5)).toEqual({ rows: 2, columns: 5 });
+        expect(inProportion(24, 1.5)).toEqual({ rows: 4, columns: 6 });
+        expect(inProportion(0, 1)).toEqual({ rows: 1, columns: 1 });
     });
 });

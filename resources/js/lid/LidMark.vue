@@ -20,6 +20,7 @@ import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
 import CupsThatFit from './CupsThatFit.vue';
+import InRows from './InRows.vue';
 import { moved } from './layouts';
 import LidItself from './LidItself.vue';
 import type { Cup, Garden, Hole, Tub } from '../types/garden';
@@ -370,6 +371,7 @@ const heldBy = computed(() => {
                     <button type="button" class="box" data-act="align" @click="align">Align</button>
                 </div>
             </div>
+            <InRows v-if="!report.shape.in_mouth" />
             <CupsThatFit v-if="!report.shape.in_mouth" />
             <LidItself v-if="!report.shape.in_mouth && !report.raft" />
         </template>

@@ -31,3 +31,25 @@ export function moved(before: Hole[], after: Hole[], shown: (mm: number) => stri
     const who = far.length === after.length ? all : `${far.length} of ${after.length} holes`;
     return `${who} moved, by up to ${shown(Math.max(...far))}.`;
 }
+
+/** Rows and columns, the same distance apart both ways, about the lid’s middle: from the left along each row, the rows from the back. */
+export function inRows(rows: number, columns: number, apart: number): Hole[] {
+    const on = (place: number, of: number): number => Math.round((place - (of - 1) / 2) * apart * 10) / 10;
+    return Array.from({ length: rows * columns }, (_, i) => ({
+        x_mm: on(i % columns, columns),
+        y_mm: on(rows - 1 - Math.floor(i / columns), rows),
+    }));
+}
+
+/** How many rows and columns holes stand in already; null where they do not. */
+export function rowsOf(holes: Hole[]): { rows: number; columns: number } | null {
+    const lines = (of: number[]): number => new Set(of.map(Math.round)).size;
+    const [rows, columns] = [lines(holes.map((h) => h.y_mm)), lines(holes.map((h) => h.x_mm))];
+    return holes.length > 0 && rows * columns === holes.length ? { rows, columns } : null;
+}
+
+/** Rows and columns for so many holes or a few more, on a lid so many times as long as it is wide. */
+export function inProportion(count: number, longer: number): { rows: number; columns: number } {
+    const rows = Math.max(1, Math.round(Math.sqrt(count / longer)));
+    return { rows, columns: Math.max(1, Math.ceil(count / rows)) };
+}
