@@ -7,6 +7,9 @@ namespace KelpTub\Core\Air;
 /** An air pump by its curve: flow (L/min) against pressure (kPa), falling from free flow to the pressure at which nothing flows. */
 final readonly class Pump
 {
+    /** How much of what a battery holds comes to the pump. */
+    private const BATTERY_SHARE = 0.7;
+
     /** @param  list<array{float, float}>  $curve points (flow, pressure), flow rising and pressure falling, from no flow to free flow */
     public function __construct(
         public ?string $key,
@@ -37,6 +40,12 @@ final readonly class Pump
     public function kwhAMonth(): float
     {
         return $this->watts * 24 * 365 / 12 / 1000;
+    }
+
+    /** What a battery has to hold to run it for so many hours, Wh; a third is lost on the way. Source: handbook, rules section 7. */
+    public function batteryWh(float $hours): float
+    {
+        return $this->watts * $hours / self::BATTERY_SHARE;
     }
 
     /** Pressure in kPa at a flow. The curve ends where it ends: beyond it is below zero, so that no such flow is a solution. */

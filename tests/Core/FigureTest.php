@@ -85,7 +85,9 @@ it('takes salts off the saturation by the middle of the crop\'s strength', funct
 });
 
 it('runs a pump day and night', function () {
-    expect((new Pump(null, 'Pump', Pump::straight(4, 20), 2, 4))->kwhAMonth())->toEqualWithDelta(4 * 730 / 1000, 1e-12);
+    expect((new Pump(null, 'Pump', Pump::straight(4, 20), 2, 4))->kwhAMonth())->toEqualWithDelta(4 * 730 / 1000, 1e-12)
+        // 4 W for 8 h are 32 Wh, of which a battery gives 0.7.
+        ->and((new Pump(null, 'Pump', Pump::straight(4, 20), 2, 4))->batteryWh(8))->toEqualWithDelta(45.714, 1e-3);
 });
 
 it('thins by the schools of density', function () {
@@ -228,7 +230,9 @@ it('explains its figures with this garden\'s numbers', function () {
         'thumb_l_min' => 'The rule of thumb says 3.9 to 7.7 L/min. It goes by litres of water; the oxygen goes to roots, and these need '
             .'less. The balance decides.',
         'outage_min' => 'The time in which roots take the oxygen in 29.8 L down to 3 mg/L with the pump off. Roots in the air gap go on '
-            .'breathing; to lower the water by 20 mm to 30 mm buys time.',
+            .'breathing; to lower the water by 20 mm to 30 mm buys time. Well before it is up lift the lid and stir, or pour a jugful back '
+            .'from a height, and go on doing so. A battery of 46 Wh (4 Ah at 12 V) keeps the pump going for 8 h; one on mains needs an '
+            .'inverter too.',
     ]);
 });
 
@@ -253,6 +257,11 @@ it('explains what differs by what was chosen', function (string $figure, string 
         ['crop' => null, 'crops' => [['crop' => 'mizuna', 'plants' => 1], ['crop' => 'basil', 'plants' => 1]]],
     ],
     'no crop' => ['plants', 'The lid holds 20. The least', ['crop' => null]],
+    'a cloner without spray' => [
+        'outage_min',
+        'Mist them by hand until the pump runs again. A battery of 46 Wh (4 Ah at 12 V) keeps the pump going for 8 h;',
+        ['system' => 'cloner', 'crop' => 'soft-cuttings'],
+    ],
     'no neighbours planted' => ['spacing_mm', 'Lips and lid allow 66 mm.', ['crop' => null]],
     'still water' => ['plants', 'the water carries 6 to harvest.', ['system' => 'passive']],
     'one plant' => ['dry_day', 'One plant drinks 3.9 L', ['layout' => ['pattern' => 'single']]],

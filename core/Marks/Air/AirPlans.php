@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\Branch;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
@@ -18,6 +19,14 @@ final readonly class AirPlans
      */
     public function __construct(public array $systems, public array $tubs)
     {
+    }
+
+    /** @return list<Pump> those that blow into a tub */
+    public function pumpsOf(string $tub): array
+    {
+        $feeds = static fn (AirPlan $air): bool => in_array($tub, array_column($air->system->branches, 'tub'), true);
+
+        return array_map(static fn (AirPlan $air): Pump => $air->system->pump, array_values(array_filter($this->systems, $feeds)));
     }
 
     /**

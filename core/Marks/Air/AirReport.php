@@ -53,7 +53,8 @@ final class AirReport
     /** @return array<string, mixed> by the tub's key */
     public static function ofTub(TubPlan $tub, Plan $plan): array
     {
-        $air = $plan->get(AirPlans::class)->tubs[$tub->tub->id];
+        $plans = $plan->get(AirPlans::class);
+        $air = $plans->tubs[$tub->tub->id];
         $balance = $air->balance;
         $working = $tub->water->working();
         $sprayed = $tub->tub->system === GrowingSystem::Cloner;
@@ -75,7 +76,7 @@ final class AirReport
                 'oxygen_mind_mg_l' => OxygenBalance::MIND_MG_L,
             ],
             'shape' => self::shape($tub),
-            'workings' => AirWorkings::of($air, $outage, $working, $tub->tub->system, $plan->garden->units),
+            'workings' => AirWorkings::of($air, $plans->pumpsOf($tub->tub->id), $outage, $working, $tub->tub->system, $plan->garden->units),
         ];
     }
 

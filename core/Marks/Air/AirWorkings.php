@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Units\QuantityWriter;
@@ -20,12 +21,18 @@ final class AirWorkings
 
     private const STEMS_DRY_TO_H = 12.0;
 
+    /** A battery is said for so many hours without power. */
+    private const BATTERY_H = 8.0;
+
+    private const BATTERY_V = 12.0;
+
     /**
+     * @param  list<Pump>  $pumps  those that blow into the tub
      * @param  float|null  $outage  minutes without air, as reported
      * @param  float  $working  litres in the tub
      * @return array<string, string> by the figure's key
      */
-    public static function of(TubAir $air, ?float $outage, float $working, GrowingSystem $system, UnitSystem $units): array
+    public static function of(TubAir $air, array $pumps, ?float $outage, float $working, GrowingSystem $system, UnitSystem $units): array
     {
         $balance = $air->balance;
         if ($balance === null) {
@@ -46,17 +53,38 @@ final class AirWorkings
             'thumb_l_min' => self::thumb($air, $working, $w),
             'outage_min' => match (true) {
                 $system === GrowingSystem::Cloner => sprintf(
-                    'Without spray the stems dry in about %s (%s to %s). Mist them by hand until the pump runs again.',
+                    'Without spray the stems dry in about %s (%s to %s). Mist them by hand until the pump runs again.%s',
                     $w->number(self::STEMS_DRY_H, 0, 'h'),
                     $w->number(self::STEMS_DRY_FROM_H, 0),
                     $w->number(self::STEMS_DRY_TO_H, 0, 'h'),
+                    self::battery($pumps, $w),
                 ),
                 $outage === null => "Without air the surface alone keeps the oxygen above $mark.",
                 $outage === 0.0 => "The oxygen is under $mark already, with the pump on.",
                 default => 'The time in which roots take the oxygen in '.$w->volume($working)." down to $mark with the pump off. Roots in "
-                    .'the air gap go on breathing; to lower the water by '.$w->length(20).' to '.$w->length(30).' buys time.',
+                    .'the air gap go on breathing; to lower the water by '.$w->length(20).' to '.$w->length(30).' buys time. Well before '
+                    .'it is up lift the lid and stir, or pour a jugful back from a height, and go on doing so.'.self::battery($pumps, $w),
             },
         ];
+    }
+
+    /**
+     * What a battery has to hold to keep the pumps going.
+     *
+     * @param  list<Pump>  $pumps
+     */
+    private static function battery(array $pumps, QuantityWriter $w): string
+    {
+        $wh = array_sum(array_map(static fn (Pump $pump): float => $pump->batteryWh(self::BATTERY_H), $pumps));
+
+        return $wh <= 0.0 ? '' : sprintf(
+            ' A battery of %s (%s at %s) keeps %s going for %s; one on mains needs an inverter too.',
+            $w->number(ceil($wh), 0, 'Wh'),
+            $w->number(ceil($wh / self::BATTERY_V), 0, 'Ah'),
+            $w->number(self::BATTERY_V, 0, 'V'),
+            count($pumps) === 1 ? 'the pump' : 'its pumps',
+            $w->number(self::BATTERY_H, 0, 'h'),
+        );
     }
 
     private static function supply(TubAir $air, QuantityWriter $w): string

@@ -85,6 +85,10 @@ const text = computed(
     height: 100%;
     min-height: 150px;
 }
+/* A hole far off the lid does not stand on the words beside the drawing. */
+.holder .drawing {
+    overflow: hidden;
+}
 .floor {
     fill: var(--water-wash);
     stroke: var(--ink);

@@ -27,7 +27,8 @@ watch(
         const { holes, spacing_mm } = report.value.layout;
         const { length_mm, width_mm } = report.value.shape.lid;
         const now = rowsOf(holes) ?? inProportion(holes.length, length_mm / width_mm);
-        [rows.value, columns.value, apart.value] = [now.rows, now.columns, Math.round(spacing_mm ?? USUAL_MM)];
+        [rows.value, columns.value] = [now.rows, now.columns];
+        apart.value = Math.round(Math.min(spacing_mm ?? USUAL_MM, length_mm / now.columns, width_mm / now.rows));
     },
 );
 
