@@ -166,6 +166,22 @@ it('finds what is wrong with a hole', function (array $tub, string $finding) {
     'too small for the crop' => [['crop' => 'tomato-dwarf'], 'mind crop.cup'],
 ]);
 
+it('offers the saw that seats a loose cup snugly, whether the hole was given or comes from a saw at hand', function (
+    array $tub,
+    array $saws,
+    ?int $hole,
+) {
+    $garden = Gardens::tub($tub, $saws === [] ? [] : ['saws_mm' => $saws]);
+    $finding = current(array_filter(Gardens::report($garden)->findings, fn ($f) => $f->code === 'cup.play'));
+    $remedy = $finding->remedies[0];
+
+    expect($remedy->says)->toBe('Cut it with the 51 mm saw')
+        ->and($remedy->patch)->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/hole_mm', 'value' => $hole]]);
+})->with([
+    'a hole that was given' => [['hole_mm' => 54.9], [], null],
+    'the only saw at hand' => [[], [54], 51],
+]);
+
 it('says nothing of a wedge that was asked for', function () {
     expect(Gardens::findings(Gardens::tub(['raise_mm' => 22])))->not->toContain('mind cup.wedged')
         ->and(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Lid;
 
+use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawChoice;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Cup\Seat;
@@ -139,7 +140,7 @@ final class CupRules
                 $snug === null ? '' : " The {$snug->name()} saw seats it snugly.",
             ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
-            $plan->cutting->inMouth ? [] : self::rightSaw($plan, $size, $context),
+            self::snugSaw($plan, $size, $snug, $context),
             $seat->play);
     }
 
@@ -205,5 +206,27 @@ final class CupRules
         $saw = SawChoice::for($size->cup, $owned, $stock, $tub->holes->raise);
 
         return $saw === null ? [] : [$context->set("Cut it with the {$saw->name()} saw", $tub->pointer('/hole_mm'), null)];
+    }
+
+    /**
+     * The saw that seats the tub's cup snugly, where there is one; no hole is set where it is chosen anyway.
+     *
+     * @return list<Remedy>
+     */
+    private static function snugSaw(TubPlan $plan, CupPlan $size, ?Saw $snug, RuleContext $context): array
+    {
+        if ($snug === null || $size !== $plan->cutting->sizes[0]) {
+            return [];
+        }
+        $garden = $context->plan->garden;
+        $chosen = SawChoice::for(
+            $size->cup,
+            SawSeries::owned($garden->saws ?? [], $garden->units),
+            SawSeries::stock($garden->units),
+            $plan->tub->holes->raise,
+        );
+        $hole = $chosen?->diameter === $snug->diameter ? null : $snug->diameter;
+
+        return [$context->set("Cut it with the {$snug->name()} saw", $plan->tub->pointer('/hole_mm'), $hole)];
     }
 }
