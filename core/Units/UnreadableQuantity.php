@@ -81,6 +81,16 @@ final class UnreadableQuantity extends InvalidArgumentException
         return new self(sprintf('"%s" is larger than anything measured here. Check the number.', self::quote($text)));
     }
 
+    public static function noMoney(string $text): self
+    {
+        return new self(sprintf('"%s" is no sum of money. Write one like 15 or 15.50.', self::quote($text)));
+    }
+
+    public static function otherMoney(string $text, string $currency): self
+    {
+        return new self(sprintf('"%s" is not in %s, in which this garden counts. Write the sum in %2$s.', self::quote($text), $currency));
+    }
+
     private static function examples(?Dimension $dimension): string
     {
         $examples = $dimension?->examples() ?? ['54 mm', '2 3/8 in', '20 L', '5 gal', '72 °F'];

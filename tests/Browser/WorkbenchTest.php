@@ -230,10 +230,10 @@ it('keeps a part that is owned and a price of one’s own', function () {
     $browser->write(
         '.pricing label:nth-of-type(2) input',
         'cheap',
-    )->press(Browser::text('Add this offer', 'button'))->waitForText('as numbers');
-    $browser->write('.pricing label:nth-of-type(2) input', '10')->press(Browser::text('Add this offer', 'button'));
+    )->press(Browser::text('Add this offer', 'button'))->waitForText('no sum of money');
+    $browser->write('.pricing label:nth-of-type(2) input', '€10')->press(Browser::text('Add this offer', 'button'));
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39 - 6.5)) < 0.01, 'for the cheaper pump');
-    $browser->write('#cap', '20')->see('[data-code="cost.over-cap"]');
+    $browser->write('#cap', '20,00')->see('[data-code="cost.over-cap"]');
     saved($browser);
     expect($server->document($id)->money->cap)->toBe(20)->and($server->document($id)->prices[0]->price)->toBe(10);
 });

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Units\Dimension;
+use KelpTub\Core\Units\MoneyReader;
 use KelpTub\Core\Units\QuantityReader;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
@@ -139,3 +140,24 @@ it('agrees with the vectors that the page formats against', function () {
     }
     expect(count($vectors))->toBeGreaterThan(30);
 });
+
+it('reads money as it is written', function (string $text, float $sum, string $currency = 'EUR') {
+    expect(MoneyReader::read($text, $currency))->toBe($sum);
+})->with([
+    ['15', 15.0], ['15,50', 15.5], ['15.5', 15.5], ['€15', 15.0], ['€ 15,50', 15.5], ['15.50 EUR', 15.5], ['15 eur', 15.0], ['15€', 15.0],
+    ['1,234.50', 1234.5], ['1.234,50', 1234.5], ['1 234,50', 1234.5], ['999.999,99', 999999.99],
+    ['0', 0.0], ['0.125', 0.125], ['.5', 0.5], ['$7', 7.0, 'USD'], ['$7', 7.0, 'CAD'], ['£7', 7.0, 'GBP'], ['12345', 12345.0],
+]);
+
+it('refuses what is no sum of that money, and says what would do', function (string $text, string $says) {
+    expect(fn () => MoneyReader::read($text, 'EUR'))->toThrow(UnreadableQuantity::class, $says);
+})->with([
+    'nothing' => ['', 'Write one like 15 or 15.50'],
+    'words' => ['plenty', '"plenty" is no sum of money'],
+    'under nothing' => ['-3', '"-3" is no sum of money'],
+    'two signs' => ['€15€', 'no sum of money'],
+    'another money' => ['$15', '"$15" is not in EUR'],
+    'another code' => ['15 usd', 'Write the sum in EUR'],
+    'a thousand or a decimal' => ['1,234', 'could mean a thousand or a decimal'],
+    'much too much' => ['1000001', 'larger than anything'],
+]);

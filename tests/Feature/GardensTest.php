@@ -166,13 +166,18 @@ it('reads a batch of measures', function () {
         ['text' => '5 gal', 'dimension' => 'volume'],
         ['text' => 'big', 'dimension' => 'length'],
         ['text' => '', 'dimension' => 'length'],
+        ['text' => '€15,50', 'dimension' => 'money', 'currency' => 'EUR'],
+        ['text' => '$15', 'dimension' => 'money', 'currency' => 'EUR'],
     ]])->assertOk()->json('readings');
 
     expect($readings[0])->toBe(['value' => 60.325, 'unit' => 'in', 'note' => null])
         ->and($readings[1]['note'])->toContain('US gallon')
         ->and($readings[2]['error'])->toContain('"big"')
-        ->and($readings[3]['error'])->toContain('Nothing was given');
+        ->and($readings[3]['error'])->toContain('Nothing was given')
+        ->and($readings[4])->toBe(['value' => 15.5, 'unit' => 'EUR', 'note' => null])
+        ->and($readings[5]['error'])->toContain('is not in EUR');
     $this->postJson('/api/read', ['units' => 'cubits', 'texts' => []])->assertUnprocessable();
+    $this->postJson('/api/read', ['units' => 'metric', 'texts' => [['text' => '15', 'dimension' => 'money']]])->assertUnprocessable();
 });
 
 it('shows the pages', function () {

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { money, number, run } from '../kit/format';
+import { read, type Reading } from '../kit/reader';
 import { useGarden } from '../kit/garden';
 import { at as mendedAt, toneOf } from '../kit/findings';
 import MarkPage from '../shell/MarkPage.vue';
@@ -33,16 +34,16 @@ const groups = computed(() =>
 const full = computed(() => Math.max(budget.value.outlay, budget.value.cap ?? 0, 1));
 const capFault = ref('');
 
-function setCap(event: Event): void {
-    const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
-    const cap = text === '' ? null : Number(text);
-    if (cap !== null && (!Number.isFinite(cap) || cap < 0)) {
-        capFault.value = `"${text}" is no amount. Write a number like 140.`;
-        return;
-    }
-    capFault.value = '';
+/** A sum as it was typed ("€15", "15,50"), read by the core. */
+const sum = (text: string): Promise<Reading> => read(text, 'money', garden.units.value, { currency: currency.value });
+
+async function setCap(event: Event): Promise<void> {
+    const text = (event.target as HTMLInputElement).value;
+    const reading = text.trim() === '' ? { value: null } : await sum(text);
+    capFault.value = 'error' in reading ? reading.error : '';
+    if ('error' in reading) return;
     garden.change('change the cap', (g) => {
-        (g.money ??= {}).cap = cap;
+        (g.money ??= {}).cap = reading.value;
     });
 }
 
@@ -73,14 +74,15 @@ function openPrice(part: PartReport): void {
     priceFault.value = '';
 }
 
-function addPrice(part: PartReport): void {
-    const [size, cost] = [Number(pack.value.replace(',', '.')), Number(price.value.replace(',', '.'))];
-    if (!(size > 0) || !(cost >= 0) || price.value.trim() === '') {
-        priceFault.value = 'Write how much is in a pack, and its price, as numbers.';
+async function addPrice(part: PartReport): Promise<void> {
+    const size = Number(pack.value.replace(',', '.'));
+    const cost = await sum(price.value);
+    if (!(size > 0) || 'error' in cost) {
+        priceFault.value = 'error' in cost ? cost.error : `“${pack.value}” is no pack. Write how much is in one, as a number over nothing.`;
         return;
     }
     garden.change(`price ${part.name}`, (g) => {
-        (g.prices ??= []).push({ part: part.key, pack: size, price: cost, supplier: null });
+        (g.prices ??= []).push({ part: part.key, pack: size, price: cost.value, supplier: null });
     });
     pricing.value = null;
 }

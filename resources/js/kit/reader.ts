@@ -2,7 +2,7 @@ import { call } from './api';
 import type { Units } from './format';
 
 /** The core reads what growers type; texts asked for in the same moment go in one request. */
-export type Dimension = 'length' | 'volume' | 'mass' | 'conductivity' | 'temperature' | 'air-flow' | 'pressure' | 'power';
+export type Dimension = 'length' | 'volume' | 'mass' | 'conductivity' | 'temperature' | 'air-flow' | 'pressure' | 'power' | 'money';
 
 export type Reading = { value: number; unit: string; note: string | null } | { error: string };
 
@@ -14,19 +14,24 @@ export interface Way {
     floor_mm?: number;
 }
 
+/** What a sum of money is counted in. */
+export interface Currency {
+    currency: string;
+}
+
 interface Waiting {
     text: string;
     dimension: Dimension;
     units: Units;
-    way: Way | undefined;
+    how: Way | Currency | undefined;
     answer: (reading: Reading) => void;
 }
 
 let waiting: Waiting[] = [];
 
-export function read(text: string, dimension: Dimension, units: Units, way?: Way): Promise<Reading> {
+export function read(text: string, dimension: Dimension, units: Units, how?: Way | Currency): Promise<Reading> {
     return new Promise((answer) => {
-        waiting.push({ text, dimension, units, way, answer });
+        waiting.push({ text, dimension, units, how, answer });
         if (waiting.length === 1) setTimeout(flush, 15);
     });
 }
@@ -37,7 +42,7 @@ async function flush(): Promise<void> {
     for (const units of new Set(batch.map((item) => item.units))) {
         const items = batch.filter((item) => item.units === units);
         const result = await call<{ readings: Reading[] }>('read', {
-            body: JSON.stringify({ units, texts: items.map(({ text, dimension, way }) => ({ text, dimension, ...way })) }),
+            body: JSON.stringify({ units, texts: items.map(({ text, dimension, how }) => ({ text, dimension, ...how })) }),
         });
         items.forEach((item, i) =>
             item.answer(

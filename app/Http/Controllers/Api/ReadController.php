@@ -8,6 +8,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use KelpTub\Core\Units\Dimension;
+use KelpTub\Core\Units\MoneyReader;
 use KelpTub\Core\Units\QuantityReader;
 use KelpTub\Core\Units\UnitSystem;
 use KelpTub\Core\Units\UnreadableQuantity;
@@ -18,13 +19,16 @@ final readonly class ReadController
 {
     private const MOST_TEXTS = 200;
 
+    private const MONEY = 'money';
+
     public function __invoke(Request $request): JsonResponse
     {
         $request->validate([
             'units' => ['required', Rule::enum(UnitSystem::class)],
             'texts' => ['required', 'array', 'max:'.self::MOST_TEXTS],
             'texts.*.text' => ['present', 'nullable', 'string', 'max:200'],
-            'texts.*.dimension' => ['required', Rule::enum(Dimension::class)],
+            'texts.*.dimension' => ['required', Rule::in([self::MONEY, ...array_column(Dimension::cases(), 'value')])],
+            'texts.*.currency' => ['required_if:texts.*.dimension,'.self::MONEY, 'string', 'size:3'],
             'texts.*.way' => ['nullable', Rule::enum(TapeMeasure::class)],
             'texts.*.wall_mm' => ['nullable', 'numeric', 'min:0', 'max:100'],
             'texts.*.rim_mm' => ['nullable', 'numeric', 'min:0', 'max:3000'],
@@ -35,7 +39,7 @@ final readonly class ReadController
         return new JsonResponse(['readings' => array_map(
             static fn (array $item): array => self::inside(
                 $item,
-                self::reading((string) ($item['text'] ?? ''), Dimension::from($item['dimension']), $system),
+                self::reading($item, $system),
             ),
             array_values((array) $request->input('texts')),
         )]);
@@ -66,11 +70,18 @@ final readonly class ReadController
             : ['value' => $value] + $reading;
     }
 
-    /** @return array{value: float, unit: string, note: string|null}|array{error: string} */
-    private static function reading(string $text, Dimension $dimension, UnitSystem $system): array
+    /**
+     * @param  array<string, mixed>  $item
+     * @return array{value: float, unit: string, note: string|null}|array{error: string}
+     */
+    private static function reading(array $item, UnitSystem $system): array
     {
+        $text = (string) ($item['text'] ?? '');
         try {
-            $reading = QuantityReader::read($text, $dimension, $system);
+            if ($item['dimension'] === self::MONEY) {
+                return ['value' => MoneyReader::read($text, $item['currency']), 'unit' => $item['currency'], 'note' => null];
+            }
+            $reading = QuantityReader::read($text, Dimension::from($item['dimension']), $system);
         } catch (UnreadableQuantity $refused) {
             return ['error' => $refused->getMessage()];
         }
