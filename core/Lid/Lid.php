@@ -11,6 +11,9 @@ final readonly class Lid
 {
     public const DEFAULT_THICKNESS_MM = 2.5;
 
+    /** One that nobody measured is taken to lie so far over the rim's inside all round. */
+    public const OVER_RIM_MM = 10.0;
+
     /** @param  list<KeepOut>  $keepOuts */
     public function __construct(
         public CrossSection $outline,

@@ -122,11 +122,7 @@ final class CupRules
             return null;
         }
         $w = $context->write;
-        $garden = $context->plan->garden;
-        $snug = $plan->cutting->inMouth ? null : SawChoice::snug($size->cup, [
-            ...SawSeries::owned($garden->saws ?? [], $garden->units),
-            ...SawSeries::stock($garden->units),
-        ]);
+        $snug = $plan->cutting->inMouth ? null : SawChoice::snug($size->cup, array_merge(...self::saws($context)));
 
         return new Finding('cup.play', Severity::Mind, $plan->tub->id, $at,
             sprintf(
@@ -201,9 +197,7 @@ final class CupRules
         if ($tub->holes->diameter === null || $size !== $plan->cutting->sizes[0]) {
             return [];
         }
-        $garden = $context->plan->garden;
-        [$owned, $stock] = [SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units)];
-        $saw = SawChoice::for($size->cup, $owned, $stock, $tub->holes->raise);
+        $saw = SawChoice::for($size->cup, ...self::saws($context), wantedRaise: $tub->holes->raise);
 
         return $saw === null ? [] : [$context->set("Cut it with the {$saw->name()} saw", $tub->pointer('/hole_mm'), null)];
     }
@@ -218,15 +212,17 @@ final class CupRules
         if ($snug === null || $size !== $plan->cutting->sizes[0]) {
             return [];
         }
-        $garden = $context->plan->garden;
-        $chosen = SawChoice::for(
-            $size->cup,
-            SawSeries::owned($garden->saws ?? [], $garden->units),
-            SawSeries::stock($garden->units),
-            $plan->tub->holes->raise,
-        );
+        $chosen = SawChoice::for($size->cup, ...self::saws($context), wantedRaise: $plan->tub->holes->raise);
         $hole = $chosen?->diameter === $snug->diameter ? null : $snug->diameter;
 
         return [$context->set("Cut it with the {$snug->name()} saw", $plan->tub->pointer('/hole_mm'), $hole)];
+    }
+
+    /** @return array{list<Saw>, list<Saw>} the grower's and the shops' */
+    private static function saws(RuleContext $context): array
+    {
+        $garden = $context->plan->garden;
+
+        return [SawSeries::owned($garden->saws ?? [], $garden->units), SawSeries::stock($garden->units)];
     }
 }

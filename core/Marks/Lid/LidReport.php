@@ -9,6 +9,7 @@ use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Report;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use stdClass;
@@ -40,6 +41,7 @@ final class LidReport
                 'removed_pct' => 100 * LayoutSpace::MOST_REMOVED,
                 'wall_mm' => LayoutSpace::WALL_CLEAR_MM,
                 'keep_out_mm' => KeepOut::CLEAR_MM,
+                'lid_over_rim_mm' => Lid::OVER_RIM_MM,
             ],
             'shape' => self::shape($plan),
             'workings' => LidWorkings::of($plan, $garden),

@@ -27,9 +27,6 @@ final class LidRules
 {
     private const ROUNDING_MM = 1.0e-6;
 
-    /** A lid that nobody measured is taken to lie so far over the rim's inside all round. */
-    private const OVERHANG_MM = 10.0;
-
     /** Share of the lid's area above which it is worth knowing, and above which it fails. */
     private const REMOVED_STOP = 0.5;
 
@@ -64,7 +61,7 @@ final class LidRules
             return null;
         }
         $w = $context->write;
-        $over = static fn (float $across): float => round($across + 2 * self::OVERHANG_MM);
+        $over = static fn (float $across): float => round($across + 2 * Lid::OVER_RIM_MM);
         $sized = $lid->round
             ? ['diameter_mm' => $over($mouth->length)]
             : ['length_mm' => $over($mouth->length), 'width_mm' => $over($mouth->width)];
@@ -75,7 +72,7 @@ final class LidRules
             'Holes are marked out from the lid\'s outer edge; on a lid of another size they come out in the wrong places.',
             [
                 new Remedy(
-                    sprintf('Let it go with the rim, %s over it', $w->length(self::OVERHANG_MM)),
+                    sprintf('Let it go with the rim, %s over it', $w->length(Lid::OVER_RIM_MM)),
                     $context->patch->set($tub->pointer('/vessel/lid'), (object) [...$context->lidAsGiven($tub), ...$sized]),
                 ),
             ],

@@ -30,7 +30,7 @@ function add(): void {
 </script>
 
 <template>
-    <fieldset v-for="(station, i) in stations" :key="i">
+    <fieldset v-for="(station, i) in stations" :key="i" class="ruled">
         <legend>
             {{ nameOf(i) }}
             <button v-if="i > 0 && i < last" type="button" class="word small" @click="emit('remove', i)">Remove</button>
@@ -81,20 +81,3 @@ function add(): void {
     </fieldset>
     <button type="button" class="box" @click="add">Add a station</button>
 </template>
-
-<style scoped>
-fieldset {
-    border: 0;
-    border-top: 1px solid var(--rule);
-    padding: 0.4rem 0 0;
-    margin: 0;
-    display: grid;
-    gap: 0.3rem;
-    grid-template-columns: minmax(0, 1fr);
-}
-legend {
-    padding: 0 0.4rem 0 0;
-    color: var(--faint);
-    font-size: 0.875rem;
-}
-</style>

@@ -190,7 +190,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 "
                 @add="(station) => set('stations', [...stations.slice(0, -1), station, stations.at(-1)])"
             />
-            <fieldset>
+            <fieldset class="ruled">
                 <legend>Lid, outside</legend>
                 <Measure
                     v-if="round"
@@ -236,7 +236,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
             </fieldset>
         </template>
         <template v-if="kind === 'crops'">
-            <fieldset v-for="g in groups" :key="g.name">
+            <fieldset v-for="g in groups" :key="g.name" class="ruled">
                 <legend>{{ g.name }}</legend>
                 <template v-for="f in g.fields" :key="f.key">
                     <Pick
@@ -274,19 +274,5 @@ const words = (list: string[]): { value: string; name: string }[] =>
     display: grid;
     gap: 0.6rem;
     grid-template-columns: minmax(0, 1fr);
-}
-fieldset {
-    border: 0;
-    border-top: 1px solid var(--rule);
-    padding: 0.4rem 0 0;
-    margin: 0;
-    display: grid;
-    gap: 0.3rem;
-    grid-template-columns: minmax(0, 1fr);
-}
-legend {
-    padding: 0 0.4rem 0 0;
-    color: var(--faint);
-    font-size: 0.875rem;
 }
 </style>

@@ -38,7 +38,8 @@ const across = computed(() => {
     const [long, wide] = [(columns.value - 1) * apart.value, (rows.value - 1) * apart.value];
     const over = long + report.value.hole.diameter_mm > length_mm || wide + report.value.hole.diameter_mm > width_mm;
     const shown = (mm: number): string => length(mm, garden.units.value);
-    return { over, says: `Centres span ${shown(long)} by ${shown(wide)} of a lid of ${shown(length_mm)} by ${shown(width_mm)}.` };
+    const says = `Centres span ${shown(long)} by ${shown(wide)} of a lid of ${shown(length_mm)} by ${shown(width_mm)}.`;
+    return { over, says: over ? `${says} Take fewer, or put them nearer.` : says };
 });
 const tooMany = computed(() => rows.value * columns.value > MOST);
 
@@ -62,7 +63,7 @@ function layOut(): void {
                 @update:model-value="(v) => v !== null && v > 0 && (apart = v)"
             />
             <p class="small" :class="across.over || tooMany ? 'wrong' : 'faint'">
-                {{ tooMany ? `${rows * columns} holes; a lid takes ${MOST} at most.` : across.says }}
+                {{ tooMany ? `${rows * columns} holes; a lid takes ${MOST} at most. Take fewer.` : across.says }}
             </p>
             <button type="button" class="box" data-act="rows" :disabled="tooMany" @click="layOut">
                 Lay out {{ rows }} × {{ columns }}

@@ -8,9 +8,6 @@ import type { Vessel } from '../types/garden';
 
 type Lid = NonNullable<Exclude<Vessel, string>['lid']>;
 
-/** A lid that nobody measured is taken to lie so far over the rim's inside, both sides together. */
-const OVER_MM = 20;
-
 const garden = useGarden();
 const report = computed(() => garden.tubReport.value!);
 const lid = computed(() => report.value.shape.lid);
@@ -37,14 +34,15 @@ function set(key: 'diameter_mm' | 'length_mm' | 'width_mm', value: number | null
 /** Back over the rim as it is measured. */
 function follow(): void {
     const rim = report.value.shape.stations.at(-1)!;
-    const over = (mm: number): number => Math.round(mm + OVER_MM);
+    const each = report.value.limits.lid_over_rim_mm;
+    const over = (mm: number): number => Math.round(mm + 2 * each);
     change('let the lid go with the rim', {
         ...(lid.value.round
             ? { diameter_mm: over(rim.length_mm) }
             : {
                   length_mm: over(rim.length_mm),
                   width_mm: over(rim.width_mm),
-                  corner_radius_mm: Math.round(rim.corner_radius_mm + OVER_MM / 2),
+                  corner_radius_mm: Math.round(rim.corner_radius_mm + each),
               }),
         measured: false,
     });
@@ -52,7 +50,7 @@ function follow(): void {
 </script>
 
 <template>
-    <fieldset class="lid-size" data-lid-size>
+    <fieldset class="ruled" data-lid-size>
         <legend>Lid, outside</legend>
         <Measure
             v-if="lid.round"
@@ -87,20 +85,3 @@ function follow(): void {
         </p>
     </fieldset>
 </template>
-
-<style scoped>
-.lid-size {
-    border: 0;
-    border-top: 1px solid var(--rule);
-    padding: 0.4rem 0 0;
-    margin: 0;
-    display: grid;
-    gap: 0.3rem;
-    grid-template-columns: minmax(0, 1fr);
-}
-legend {
-    padding: 0 0.4rem 0 0;
-    color: var(--faint);
-    font-size: 0.875rem;
-}
-</style>
