@@ -111,12 +111,13 @@ final readonly class Capacity
     /** The water that $plants of a crop drink under a school of density and a climate. */
     public static function waterUse(Crop $crop, Density $density, float $climate, int $plants): WaterUse
     {
-        $harvest = $crop->daysTransplantToHarvest * $density->daysShare();
+        $harvest = $crop->daysWithin() + $crop->daysTransplantToHarvest * $density->daysShare();
 
         return new WaterUse(
             $plants * $crop->waterToHarvestL * $climate * $density->useShare(),
             $harvest,
             $harvest + ($crop->repeats ? $crop->daysHarvestLasts : 0),
+            $crop->daysWithin(),
         );
     }
 }

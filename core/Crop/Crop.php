@@ -37,6 +37,7 @@ final readonly class Crop
         public float $matureHeightMm,
         public string $habit,
         private bool $own = false,
+        public StartedFrom $started = StartedFrom::Plug,
     ) {
     }
 
@@ -53,6 +54,36 @@ final readonly class Crop
             $row->support, (float) $row->light_hours, (float) $row->yield_g, (float) $row->cup_min_mm,
             (float) $row->mature_mass_g, (float) $row->mature_height_mm, $row->habit, $row->own ?? false,
         );
+    }
+
+    /** The same crop, started otherwise. */
+    public function startedFrom(StartedFrom $started): self
+    {
+        return $started === $this->started ? $this : new self(...[...get_object_vars($this), 'started' => $started]);
+    }
+
+    /** Whether it needs a trellis or strings to grow up along. */
+    public function climbs(): bool
+    {
+        return $this->support === 'trellis';
+    }
+
+    /** Days of raising before the tub's day 0. */
+    public function daysBefore(): int
+    {
+        return $this->started === StartedFrom::Plug ? $this->daysSowToTransplant : 0;
+    }
+
+    /** Days in the tub in which a seed becomes what is set out otherwise; next to nothing is drunk in them. */
+    public function daysWithin(): int
+    {
+        return $this->started === StartedFrom::Seed ? $this->daysSowToTransplant : 0;
+    }
+
+    /** The tub's day on which seeds in it have sprouted and their cover comes off; null where none are sown in it. */
+    public function sproutsOn(): ?int
+    {
+        return $this->started === StartedFrom::Seed ? $this->daysGerminate : null;
     }
 
     /** Its name inside a sentence: in small letters, but for one that the grower has given. */

@@ -32,6 +32,12 @@ final readonly class TubWaterUse
         $this->lastDay = max(array_map(static fn (WaterUse $u): float => $u->lastDay, $crops));
     }
 
+    /** Half-way from transplanting to the first harvest; the days in which seeds become seedlings do not count. */
+    public function halfWay(): float
+    {
+        return (min(array_map(static fn (WaterUse $u): float => $u->firstDay, $this->crops)) + $this->harvestDay) / 2;
+    }
+
     /** Litres drunk from transplanting to a day. */
     public function until(float $day): float
     {

@@ -18,10 +18,11 @@ final readonly class WaterUse
 
     /**
      * @param  float  $toHarvest  litres all plants of the tub drink to the first harvest, climate included
-     * @param  float  $harvestDay  days from transplanting to the first harvest
-     * @param  float  $lastDay  days from transplanting to the last harvest
+     * @param  float  $harvestDay  days from the tub's start to the first harvest
+     * @param  float  $lastDay  days from the tub's start to the last harvest
+     * @param  float  $firstDay  days from the tub's start in which a seed becomes what is transplanted otherwise; nothing is drunk
      */
-    public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay)
+    public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay, public float $firstDay = 0.0)
     {
     }
 
@@ -44,13 +45,13 @@ final readonly class WaterUse
     /** Litres drunk from transplanting to a day. */
     public function until(float $day): float
     {
-        return $this->toHarvest * self::share($day / $this->harvestDay);
+        return $this->toHarvest * self::share(max(0.0, $day - $this->firstDay) / $this->growing());
     }
 
     /** The largest daily use, litres a day. */
     public function peakDaily(): float
     {
-        return $this->toHarvest / $this->harvestDay * self::peakRate();
+        return $this->toHarvest / $this->growing() * self::peakRate();
     }
 
     /** The fractional day on which use adds up to $litres; null when that is later than the last harvest. */
@@ -63,9 +64,15 @@ final readonly class WaterUse
         $x = $share > 1.0
             ? 1.0 + ($share - 1.0) / self::peakRate()
             : self::inverse($share);
-        $day = $x * $this->harvestDay;
+        $day = $this->firstDay + $x * $this->growing();
 
         return $day > $this->lastDay ? null : $day;
+    }
+
+    /** Days from transplanting, or what stands for it, to the first harvest. */
+    private function growing(): float
+    {
+        return $this->harvestDay - $this->firstDay;
     }
 
     /** x for a share between 0 and 1, by inverting f. */

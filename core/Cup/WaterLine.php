@@ -45,6 +45,7 @@ final readonly class WaterLine
      * @param  float  $hangingBottom  height of the cup's bottom as it hangs in the lid, mm; a raft's cups float instead
      * @param  float  $raftBelowRim  how far below the rim a raft's water stands, mm
      * @param  float  $stemBelowCup  how far a cloner's stems hang out of the cup's bottom, mm
+     * @param  bool  $fromSeed  seeds lie on the pebbles: an aerated tub starts high, so that they are wetted from below
      */
     public static function of(
         GrowingSystem $system,
@@ -53,6 +54,7 @@ final readonly class WaterLine
         float $rim,
         float $raftBelowRim = self::RAFT_BELOW_RIM_MM,
         float $stemBelowCup = 0.0,
+        bool $fromSeed = false,
     ): self {
         if ($system === GrowingSystem::Raft) {
             $line = max(0.0, $rim - $raftBelowRim);
@@ -79,6 +81,9 @@ final readonly class WaterLine
                 default => [$bottom - self::GAP_MM, $bottom, null],
             },
         };
+        if ($fromSeed && $system === GrowingSystem::Aerated) {
+            $start = $bottom + self::HIGH_START_MM;
+        }
         $inside = static fn (float $level): float => max(0.0, min($rim, $level));
 
         return new self($bottom, $inside($grown), $inside($start), $held === null ? null : $inside($held));

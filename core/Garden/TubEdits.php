@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\DripCycle;
 use KelpTub\Core\File\Library;
@@ -59,6 +60,8 @@ final readonly class TubEdits
             'cup' => $new->cup,
             'crop' => $new->crop,
             ...self::settings($new->system),
+            ...$new->more,
+            ...($this->climbs($new) ? ['trellis' => true] : []),
             'stones' => $new->system->hasStones() ? AirEdits::stonesFor($vessel) : null,
         ];
         $crop = $new->ownCrop === null ? [] : $this->patch->set('/library/crops/'.PatchMaker::escaped($new->crop ?? ''), $new->ownCrop);
@@ -90,6 +93,16 @@ final readonly class TubEdits
         }
 
         return $this->garden->of(AirSystems::class)->feed($tub->id) ? $patch : [...$patch, ...$this->air->line($tub->id)];
+    }
+
+    /** A climber comes with its trellis. */
+    private function climbs(NewTub $new): bool
+    {
+        return match (true) {
+            $new->crop === null => false,
+            $new->ownCrop !== null => Crop::fromRow($new->ownCrop, $new->crop)->climbs(),
+            default => $this->library->crops->get($new->crop)->climbs(),
+        };
     }
 
     /** @return array<string, mixed> what a way of running a tub is set to at first */

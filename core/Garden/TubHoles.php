@@ -13,6 +13,7 @@ final readonly class TubHoles
      * @param  Cup|null  $secondCup  a second size of cup on the same lid
      * @param  float|null  $diameter  of the hole, where it was given
      * @param  bool  $traced  holes are traced and cut without a saw
+     * @param  bool  $drilled  the holes are there already: nothing is cut, and cups suit themselves to them
      * @param  float|null  $raise  how far the cup is to stand proud
      */
     public function __construct(
@@ -20,6 +21,7 @@ final readonly class TubHoles
         public ?Cup $secondCup,
         public ?float $diameter,
         public bool $traced,
+        public bool $drilled,
         public ?float $raise,
         public LayoutWish $layout,
     ) {

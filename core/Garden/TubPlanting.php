@@ -8,6 +8,7 @@ use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\Plug;
+use KelpTub\Core\Crop\StartedFrom;
 
 /** What is to grow in a tub, and in what. */
 final readonly class TubPlanting
@@ -24,6 +25,7 @@ final readonly class TubPlanting
         public Plug $plug,
         public bool $pebbles,
         public bool $trellis,
+        public StartedFrom $started,
     ) {
     }
 

@@ -8,6 +8,7 @@ use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Crop\Density;
 use KelpTub\Core\Crop\Plug;
+use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
@@ -210,6 +211,7 @@ final readonly class TubReader
             isset($raw->cups_2) ? $this->cup($raw->cups_2) : null,
             isset($raw->hole_mm) ? (float) $raw->hole_mm : null,
             ($raw->cutting ?? 'saw') === 'traced',
+            ($raw->cutting ?? 'saw') === 'drilled',
             isset($raw->raise_mm) ? (float) $raw->raise_mm : null,
             $this->layout($raw),
         );
@@ -221,9 +223,10 @@ final readonly class TubReader
             $this->crops($raw, $layout),
             isset($raw->plants) ? (int) $raw->plants : null,
             Density::from($raw->density ?? 'roomy'),
-            $collar ? Plug::None : Plug::from($raw->medium->plug ?? 'stone-wool'),
+            $collar || self::started($raw) !== StartedFrom::Plug ? Plug::None : Plug::from($raw->medium->plug ?? 'stone-wool'),
             ! $collar && ($raw->medium->fill ?? 'clay-pebbles') === 'clay-pebbles',
             $raw->trellis ?? false,
+            self::started($raw),
         );
     }
 
@@ -265,6 +268,16 @@ final readonly class TubReader
         return is_string($given) ? $this->library->cups->get($given) : PartReader::cup($given, null);
     }
 
+    private static function started(stdClass $raw): StartedFrom
+    {
+        return StartedFrom::from($raw->started ?? StartedFrom::Plug->value);
+    }
+
+    private function crop(string $key, stdClass $tub): Crop
+    {
+        return $this->library->crops->get($key)->startedFrom(self::started($tub));
+    }
+
     /**
      * The tub's crops: the list of several, or the one, or those that the holes of a layout by hand name.
      *
@@ -276,18 +289,18 @@ final readonly class TubReader
             return PartReader::each(
                 $raw->crops,
                 fn (stdClass $w): CropWish => new CropWish(
-                    $this->library->crops->get($w->crop),
+                    $this->crop($w->crop, $raw),
                     isset($w->plants) ? (int) $w->plants : null,
                 ),
             );
         }
         if (isset($raw->crop)) {
-            return [new CropWish($this->library->crops->get($raw->crop), null)];
+            return [new CropWish($this->crop($raw->crop, $raw), null)];
         }
         $counts = array_count_values(array_map(static fn (Crop $c): string => $c->key, array_filter($layout->crops())));
 
         return array_map(
-            fn (string|int $key): CropWish => new CropWish($this->library->crops->get((string) $key), $counts[$key]),
+            fn (string|int $key): CropWish => new CropWish($this->crop((string) $key, $raw), $counts[$key]),
             array_keys($counts),
         );
     }
@@ -303,7 +316,7 @@ final readonly class TubReader
             is_string($cups) ? null : (int) $cups,
             PartReader::each($asked === 'manual' ? ($raw->holes ?? []) : [], fn (stdClass $h): HoleWish => new HoleWish(
                 new Point((float) $h->x_mm, (float) $h->y_mm),
-                isset($h->crop) ? $this->library->crops->get($h->crop) : null,
+                isset($h->crop) ? $this->crop($h->crop, $tub) : null,
                 isset($h->cup) ? self::size($tub, $h->cup) : null,
             )),
         );

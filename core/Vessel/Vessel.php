@@ -33,4 +33,10 @@ final readonly class Vessel
     {
         return $this->kind === VesselKind::Jar;
     }
+
+    /** Whether it has a mouth to hang a cup in rather than a lid to cut: a jar, or a bottle that is cut open. */
+    public function isOpenMouthed(): bool
+    {
+        return $this->isJar() || $this->kind === VesselKind::Bottle;
+    }
 }

@@ -7,6 +7,7 @@ namespace KelpTub\Core\WhatIf;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Cup\Seat;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Vessel\Vessel;
 
@@ -19,10 +20,10 @@ final class NewTubAdvice
 
     private const CUTTINGS = 'soft-cuttings';
 
-    /** A jar is mostly left still; anything else gets air. */
+    /** A jar or a cut bottle is mostly left still; anything else gets air. */
     public static function system(Vessel $vessel): GrowingSystem
     {
-        return $vessel->isJar() ? GrowingSystem::Passive : GrowingSystem::Aerated;
+        return $vessel->isOpenMouthed() ? GrowingSystem::Passive : GrowingSystem::Aerated;
     }
 
     /** Cuttings for a cloner, nothing for any other. */
@@ -48,15 +49,16 @@ final class NewTubAdvice
         return array_key_first($large) ?? self::USUAL;
     }
 
-    /** The first bought cup that hangs in a jar's mouth with nothing cut. */
+    /** The first cup that hangs in the mouth with nothing cut: a bought one in a jar; in a cut bottle its own neck, upside down. */
     private static function forMouth(Vessel $vessel, Library $library): ?Cup
     {
         $mouth = $vessel->profile->mouth();
-        if (! $vessel->isJar() || ! $mouth->round) {
+        if (! $vessel->isOpenMouthed() || ! $mouth->round) {
             return null;
         }
         foreach ($library->cups as $cup) {
-            if (! $cup->homeMade && $cup->hangsIn($mouth->length)) {
+            $bears = Seat::of($cup, $mouth->length)->bearing >= Seat::LEAST_BEARING_MM;
+            if ($vessel->isJar() ? ! $cup->homeMade && $cup->hangsIn($mouth->length) : $bears && $cup->hangsIn($mouth->length)) {
                 return $cup;
             }
         }

@@ -8,13 +8,18 @@ use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Crop\CropGroup;
+use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\Plug;
+use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** What the plants of a tub are set in, and what holds them up. Feed for the season comes with the season; it is not counted here. */
 final class CropParts
 {
+    /** † clips that hold one vine to its strings as it grows. */
+    private const CLIPS_EACH = 8;
+
     /** @return list<Need> */
     public static function of(TubPlan $plan, Library $library): array
     {
@@ -40,7 +45,7 @@ final class CropParts
             );
         }
         foreach ($plan->plants->mix->crops() as $crop) {
-            if ($crop->group !== CropGroup::Cutting) {
+            if ($crop->group !== CropGroup::Cutting && $tub->planting->started !== StartedFrom::Seedling) {
                 $needs[] = new Need(
                     "seed-$crop->key",
                     "$crop->name seed",
@@ -52,8 +57,30 @@ final class CropParts
                 );
             }
         }
+        if ($tub->planting->started === StartedFrom::Seedling && ! $plan->plants->mix->isEmpty()) {
+            $needs[] = new Need(
+                'seedling',
+                $library->partName('seedling'),
+                NeedKind::Consumable,
+                $plan->plants->count * $tub->count,
+                stage: NeedStage::Planting,
+            );
+        }
         if ($tub->planting->trellis) {
             $needs[] = new Need('trellis', $library->partName('trellis'), NeedKind::Extra, $tub->count, stage: NeedStage::Support);
+            $climbers = array_sum(array_map(
+                static fn (CropShare $s): int => $s->crop->climbs() ? $s->plants : 0,
+                $plan->plants->mix->shares,
+            ));
+            if ($climbers > 0) {
+                $needs[] = new Need(
+                    'clips',
+                    $library->partName('clips'),
+                    NeedKind::Extra,
+                    self::CLIPS_EACH * $climbers * $tub->count,
+                    stage: NeedStage::Support,
+                );
+            }
         }
 
         return $needs;

@@ -32,6 +32,7 @@ final class CropReport
                 'plug' => $tub->planting->plug->value,
                 'fill' => $tub->planting->pebbles ? 'clay-pebbles' : 'none',
                 'trellis' => $tub->planting->trellis,
+                'started' => $tub->planting->started->value,
             ],
             'crops' => self::crops($plan),
             'capacity' => self::capacity($plan),
@@ -66,7 +67,9 @@ final class CropReport
                 'water_to_harvest_l' => $use->toHarvest,
                 'harvest_day' => $use->harvestDay,
                 'last_day' => $use->lastDay,
-                'days_sow_to_transplant' => $share->crop->daysSowToTransplant,
+                'days_sow_to_transplant' => $share->crop->daysBefore(),
+                'days_within' => $share->crop->daysWithin(),
+                'sprouts_day' => $share->crop->sproutsOn(),
             ];
         }, $plan->plants->mix->shares);
     }
@@ -134,7 +137,7 @@ final class CropReport
             'habit' => $crop->habit,
             'spacing_mm' => $crop->spacingMm * $density->spacingShare(),
             'mature_height_mm' => $crop->matureHeightMm,
-            'days_sow_to_transplant' => $crop->daysSowToTransplant,
+            'days_sow_to_transplant' => $crop->daysBefore(),
         ];
     }
 }

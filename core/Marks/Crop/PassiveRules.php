@@ -131,7 +131,7 @@ final class PassiveRules
             $before = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresBefore($topUp));
             $after = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresOn($topUp->day));
             $large = $topUp->litres > PassiveCourse::SAFE_SHARE * $course->start + self::ROUNDING_L;
-            $drowns = $topUp->day > $plan->water->use->harvestDay / 2 && $before > 0.0 && $after < self::GAP_KEPT * $before;
+            $drowns = $topUp->day > $plan->water->use->halfWay() && $before > 0.0 && $after < self::GAP_KEPT * $before;
             if (! $large && ! $drowns) {
                 continue;
             }
@@ -191,7 +191,7 @@ final class PassiveRules
         if ($tub->water->topUps !== TopUps::None) {
             return null;
         }
-        $halfWay = $plan->water->gapOn($harvest / 2) ?? 0.0;
+        $halfWay = $plan->water->gapOn($plan->water->use?->halfWay() ?? 0.0) ?? 0.0;
         $atHarvest = $plan->water->gapOn($harvest) ?? 0.0;
         if ($halfWay >= self::GAP_HALF_WAY_MM && $atHarvest >= self::GAP_HARVEST_MM) {
             return null;

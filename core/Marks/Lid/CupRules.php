@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Lid;
 
+use KelpTub\Core\Crop\CropWish;
 use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawChoice;
 use KelpTub\Core\Cup\SawSeries;
@@ -52,10 +53,11 @@ final class CupRules
         return match ($seat->kind) {
             SeatKind::FallsThrough => new Finding('cup.falls-through', Severity::Stop, $tub->id, $at,
                 sprintf(
-                    '%s falls through: the hole is %s and its lip %s. Cut a smaller hole.',
+                    '%s falls through: the hole is %s and its lip %s. %s',
                     self::named($plan, $size),
                     $w->length($seat->hole),
                     $w->length($cup->lip),
+                    $tub->holes->drilled ? 'Take a cup with a wider lip.' : 'Cut a smaller hole.',
                 ),
                 'A cup hangs by its lip, so the hole is wider than the body and narrower than the lip.',
                 self::rightSaw($plan, $size, $context)),
@@ -102,12 +104,13 @@ final class CupRules
 
         return new Finding('cup.bearing', $plan->cutting->lid->make === LidMake::Thin ? Severity::Stop : Severity::Mend, $tub->id, $at,
             sprintf(
-                '%s hangs by a lip that bears on %s each side and needs %s. Cut a smaller hole.',
+                '%s hangs by a lip that bears on %s each side and needs %s. %s',
                 self::named($plan, $size),
                 $size->seat->bearing > 0.0
                     ? QuantityWriter::under($context->write->fine($size->seat->bearing), $context->write->fine(Seat::LEAST_BEARING_MM))
                     : 'nothing',
                 $context->write->fine(Seat::LEAST_BEARING_MM),
+                $tub->holes->drilled ? 'Take a cup with a wider lip.' : 'Cut a smaller hole.',
             ),
             'A grown plant pulls and leans; a lip that barely catches slips through, most of all where the lid bends.',
             self::rightSaw($plan, $size, $context));
@@ -122,7 +125,7 @@ final class CupRules
             return null;
         }
         $w = $context->write;
-        $snug = $plan->cutting->inMouth ? null : SawChoice::snug($size->cup, array_merge(...self::saws($context)));
+        $snug = $plan->cutting->inMouth || $plan->tub->holes->drilled ? null : SawChoice::snug($size->cup, array_merge(...self::saws($context)));
 
         return new Finding('cup.play', Severity::Mind, $plan->tub->id, $at,
             sprintf(
@@ -136,7 +139,9 @@ final class CupRules
                 $snug === null ? '' : " The {$snug->name()} saw seats it snugly.",
             ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
-            self::snugSaw($plan, $size, $snug, $context),
+            $plan->tub->holes->drilled
+                ? self::fittingCups($plan, $size, $context)
+                : self::snugSaw($plan, $size, $snug, $context),
             $seat->play);
     }
 
@@ -189,10 +194,38 @@ final class CupRules
                 : 'Set for the first cup, the line leaves the second one dry while its roots are short.');
     }
 
+    /**
+     * The bought cup that hangs best in a hole that is there already, large enough for what grows in it.
+     *
+     * @return list<Remedy>
+     */
+    private static function fittingCups(TubPlan $plan, CupPlan $size, RuleContext $context): array
+    {
+        $wants = array_map(static fn (CropWish $wish): float => $wish->crop->cupMinMm, $plan->tub->planting->crops);
+        $least = $wants === [] ? 0.0 : max($wants);
+        $rank = [];
+        foreach ($context->library->cups as $key => $cup) {
+            $seat = Seat::of($cup, $size->seat->hole);
+            if ($seat->kind === SeatKind::Lip && $seat->bears() && ! $cup->homeMade && $cup->suits($least)) {
+                $rank[(string) $key] = [$seat->sitsWell(), $seat->bearing];
+            }
+        }
+        arsort($rank);
+        $best = array_key_first($rank);
+        $at = $size === $plan->cutting->sizes[0] ? '/cup' : '/cups_2';
+
+        return $best === null ? [] : [
+            $context->set("Hang the {$context->library->cups->get($best)->name} in it", $plan->tub->pointer($at), $best),
+        ];
+    }
+
     /** @return list<Remedy> the saw that seats the tub's cup by its lip, where there is one and the hole was given */
     private static function rightSaw(TubPlan $plan, CupPlan $size, RuleContext $context): array
     {
         $tub = $plan->tub;
+        if ($tub->holes->drilled) {
+            return self::fittingCups($plan, $size, $context);
+        }
         // The hole that is given is the first cup's; the second one's follows its saw.
         if ($tub->holes->diameter === null || $size !== $plan->cutting->sizes[0]) {
             return [];

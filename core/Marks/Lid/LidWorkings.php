@@ -37,7 +37,9 @@ final class LidWorkings
             );
         }
 
-        $try = 'Measure one cup against the saw, cut one hole, try it, then cut the rest.';
+        $try = $plan->tub->holes->drilled
+            ? 'The holes are there: try a cup in each before you buy the rest.'
+            : 'Measure one cup against the saw, cut one hole, try it, then cut the rest.';
         if ($seat->kind !== SeatKind::Lip) {
             return sprintf(
                 'The hole is %s; the cup is %s wide at its lip, %s under it and %s at its bottom. %s',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Tub;
 
+use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\Saw;
@@ -56,6 +57,7 @@ final readonly class CuttingPlanner
             $rim,
             $tub->water->raft->belowRim,
             $tub->water->cloner->stemBelowCup,
+            $tub->planting->started === StartedFrom::Seed,
         );
         $raft = $tub->system === GrowingSystem::Raft ? Raft::cut(
             $vessel->profile,
@@ -74,13 +76,13 @@ final readonly class CuttingPlanner
         return [new Cutting($inMouth, $lid, $sizes, new LayoutSpace($lid, $cups, $vessel->profile), $raft), $line];
     }
 
-    /** Whether the cup hangs in the mouth of a jar, by its lip, with nothing cut. */
+    /** Whether the cup hangs in the mouth of a jar or a cut bottle, by its lip, with nothing cut. */
     private static function hangsInMouth(Tub $tub): bool
     {
         $mouth = $tub->body->vessel->profile->mouth();
         $holes = $tub->holes;
 
-        return $tub->body->vessel->isJar()
+        return $tub->body->vessel->isOpenMouthed()
             && $mouth->round
             && $holes->diameter === null
             && $holes->secondCup === null
@@ -91,7 +93,7 @@ final readonly class CuttingPlanner
     /** One size of cup with its hole, its lip on a lid whose upper face is so high. */
     private function size(TubHoles $holes, Cup $cup, ?float $diameter, float $lidTop): CupPlan
     {
-        $saw = $holes->traced ? null : $this->saw($cup, $diameter, $holes->raise);
+        $saw = $holes->traced || $holes->drilled ? null : $this->saw($cup, $diameter, $holes->raise);
 
         return self::hung($cup, $saw, $saw->diameter ?? $diameter ?? self::tracedHole($cup, $holes->raise), $lidTop);
     }

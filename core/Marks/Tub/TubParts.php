@@ -169,7 +169,7 @@ final readonly class TubParts
         $tub = $this->plan->tub;
 
         return [
-            ...($tub->body->vessel->isJar() && ! $cutting->inMouth && $cutting->raft === null ? [$this->named(
+            ...($tub->body->vessel->isOpenMouthed() && ! $cutting->inMouth && $cutting->raft === null ? [$this->named(
                 'adapter-disc',
                 NeedKind::Part,
                 $tub->count,

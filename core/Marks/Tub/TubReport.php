@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Tub;
 
+use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
@@ -75,7 +76,7 @@ final class TubReport
             'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim()
                 ? null
                 : $vessel->profile->depthFor($vessel->labelLitres),
-            'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay / 2),
+            'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($plan->water->use?->halfWay() ?? 0.0),
             'harvest_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay),
             'air_gap_harvest_mm' => $harvestDay === null ? null : $plan->water->gapOn($harvestDay),
             'choices' => self::lineChoices($plan),
@@ -86,7 +87,13 @@ final class TubReport
     private static function lineChoices(TubPlan $plan): array
     {
         return array_map(static function (LineChoice $choice) use ($plan): stdClass {
-            $line = WaterLine::of($plan->tub->system, $choice, $plan->water->line->cupBottom, $plan->tub->body->vessel->profile->rim());
+            $line = WaterLine::of(
+                $plan->tub->system,
+                $choice,
+                $plan->water->line->cupBottom,
+                $plan->tub->body->vessel->profile->rim(),
+                fromSeed: $plan->tub->planting->started === StartedFrom::Seed,
+            );
 
             return (object) [
                 'choice' => $choice->value,

@@ -31,7 +31,13 @@ final readonly class EditController
     {
     }
 
-    /** A tub for the bench. The body is `{"garden": {…}, "tub": {"name", "system", "vessel", "cup", "crop"}}`, things by key or whole. */
+    /** What may be said of a new tub besides. */
+    private const MORE = ['started', 'cutting', 'hole_mm', 'layout'];
+
+    /**
+     * A tub for the bench. The body is `{"garden": {…}, "tub": {"name", "system", "vessel", "cup", "crop"}}`, things by key or whole; and
+     * what else is known of it: `started`, or `cutting`, `hole_mm` and `layout` of a lid that is drilled already.
+     */
     public function add(Request $request): JsonResponse
     {
         $request->validate([
@@ -45,7 +51,8 @@ final readonly class EditController
         // Decoded anew, so that what is {} in the garden stays {}.
         $body = GardenFile::decode($request->getContent());
         $garden = $this->reader->fromDocument($body->garden);
-        $this->alone($body->tub->vessel, $body->tub->cup, $body->tub->crop);
+        $more = array_intersect_key(get_object_vars($body->tub), array_flip(self::MORE));
+        $this->alone($body->tub->vessel, $body->tub->cup, $body->tub->crop, $more);
         $new = new NewTub(
             $body->tub->name,
             GrowingSystem::from($body->tub->system),
@@ -53,6 +60,7 @@ final readonly class EditController
             $this->inPlace(LibraryKind::Cups, $body->tub->cup),
             $body->tub->crop,
             $this->ownCrop($body->tub->crop),
+            $more,
         );
         $edits = new TubEdits($garden, $this->library);
 
@@ -126,9 +134,11 @@ final readonly class EditController
     /**
      * A tub in a garden of its own, to see whether a garden would take it.
      *
+     * @param  array<string, mixed>  $more
+     *
      * @throws RefusedGarden
      */
-    private function alone(mixed $vessel, mixed $cup, ?string $crop): Tub
+    private function alone(mixed $vessel, mixed $cup, ?string $crop, array $more = []): Tub
     {
         $own = $this->ownCrop($crop);
 
@@ -141,6 +151,7 @@ final readonly class EditController
                 'vessel' => $this->inPlace(LibraryKind::Vessels, $vessel),
                 'cup' => $this->inPlace(LibraryKind::Cups, $cup),
                 'crop' => $crop,
+                ...$more,
             ]],
             'library' => (object) ['crops' => (object) ($own === null ? [] : [$crop => $own])],
         ])->tubs[0];

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+/** A vessel by tape: its rim, its floor and its depth, drawn as they are written. */
+import { computed, ref } from 'vue';
+import TubMini from '../drawing/TubMini.vue';
+import { dimension } from '../kit/format';
+import { useMeasures } from '../kit/garden';
+import Field from '../kit/Field.vue';
+import Measure from '../kit/Measure.vue';
+import type { Way } from '../kit/reader';
+import Toggle from '../kit/Toggle.vue';
+import type { Station } from '../types/garden';
+import { sections } from './sections';
+import { blank, tape, type Shape, type Taped } from './tape';
+
+const vessel = defineModel<Taped>({ required: true });
+
+const { units } = useMeasures();
+const round = computed(() => vessel.value.stations[0]!.diameter_mm !== undefined);
+const floor = computed(() => vessel.value.stations[0]!);
+const rim = computed(() => vessel.value.stations.at(-1)!);
+const floorMeasured = ref(false);
+const across = ref<'inside' | 'outside' | 'girth'>('inside');
+const wall = ref(2.5);
+const way = computed<Way>(() => ({ way: across.value, wall_mm: wall.value }));
+
+function setShape(shape: Shape): void {
+    const { label_l, opacity } = vessel.value;
+    vessel.value = { ...blank(shape), ...(label_l ? { label_l } : {}), ...(opacity ? { opacity } : {}) };
+    floorMeasured.value = false;
+    if (across.value === 'girth') across.value = 'outside';
+}
+
+function set(which: 'rim' | 'floor', key: keyof Station, value: number | null): void {
+    if (value === null) return;
+    if (which === 'floor') floorMeasured.value = true;
+    vessel.value = tape(vessel.value, which, key, value, floorMeasured.value);
+}
+
+/** The drawing fills its box whatever is measured. */
+const scale = computed(() => Math.min(240 / (rim.value.length_mm ?? rim.value.diameter_mm ?? 1), 190 / rim.value.height_mm));
+const lid = computed(() => vessel.value.lid?.diameter_mm ?? vessel.value.lid?.length_mm ?? 0);
+const at = (mm: number): number => mm * scale.value;
+const top = computed(() => -at(rim.value.height_mm));
+const wide = computed(() => rim.value.diameter_mm ?? rim.value.length_mm ?? 0);
+const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 0);
+</script>
+
+<template>
+    <div class="tape">
+        <div class="fields">
+            <Toggle
+                label="Shape"
+                :model-value="round ? 'round' : 'square'"
+                :options="[
+                    { value: 'round', name: 'Round' },
+                    { value: 'square', name: 'Box' },
+                ]"
+                @update:model-value="setShape"
+            />
+            <Toggle
+                v-model="across"
+                label="The tape goes"
+                :options="[
+                    { value: 'inside', name: 'Inside' },
+                    { value: 'outside', name: 'Outside' },
+                    ...(round ? [{ value: 'girth' as const, name: 'Round it' }] : []),
+                ]"
+            />
+            <Measure
+                v-if="across !== 'inside'"
+                label="Wall, thick"
+                dimension="length"
+                :model-value="wall"
+                @update:model-value="(v) => v !== null && (wall = v)"
+            />
+            <template v-if="round">
+                <Measure
+                    label="At the rim"
+                    dimension="length"
+                    :way="way"
+                    :model-value="rim.diameter_mm ?? null"
+                    @update:model-value="(v) => set('rim', 'diameter_mm', v)"
+                />
+                <Measure
+                    label="At the floor"
+                    dimension="length"
+                    :way="way"
+                    :model-value="floor.diameter_mm ?? null"
+                    @update:model-value="(v) => set('floor', 'diameter_mm', v)"
+                />
+            </template>
+            <template v-else>
+                <Measure
+                    label="Rim, length"
+                    dimension="length"
+                    :way="way"
+                    :model-value="rim.length_mm ?? null"
+                    @update:model-value="(v) => set('rim', 'length_mm', v)"
+                />
+                <Measure
+                    label="Rim, width"
+                    dimension="length"
+                    :way="way"
+                    :model-value="rim.width_mm ?? null"
+                    @update:model-value="(v) => set('rim', 'width_mm', v)"
+                />
+                <Measure
+                    label="Floor, length"
+                    dimension="length"
+                    :way="way"
+                    :model-value="floor.length_mm ?? null"
+                    @update:model-value="(v) => set('floor', 'length_mm', v)"
+                />
+                <Measure
+                    label="Floor, width"
+                    dimension="length"
+                    :way="way"
+                    :model-value="floor.width_mm ?? null"
+                    @update:model-value="(v) => set('floor', 'width_mm', v)"
+                />
+            </template>
+            <Measure
+                label="Depth, inside"
+                dimension="length"
+                :model-value="rim.height_mm"
+                @update:model-value="(v) => set('rim', 'height_mm', v)"
+            />
+            <p v-if="!floorMeasured" class="small faint">The floor goes with the rim, at nine tenths of it, until you measure it.</p>
+        </div>
+        <div class="picture">
+            <svg width="280" height="250" role="img" :aria-label="`From the side: ${dimension(wide, units)} at the rim`">
+                <g transform="translate(140 222)">
+                    <TubMini :stations="sections(vessel.stations)" :scale="scale" :lid="lid" />
+                    <text x="0" :y="top - 8" class="dim">{{ dimension(wide, units) }}</text>
+                    <text x="0" y="16" class="dim">{{ dimension(deep, units) }}</text>
+                    <text x="0" :y="top / 2" class="dim">{{ dimension(rim.height_mm, units) }} deep</text>
+                </g>
+            </svg>
+            <Field id="tape-name" label="Call it"
+                ><input id="tape-name" class="text" maxlength="120" :value="vessel.name" @change="
+                        vessel = { ...vessel, name: ($event.target as HTMLInputElement).value.trim() || 'Measured tub' }
+                    "
+                />
+            </Field>
+            <Measure
+                label="Sold as"
+                dimension="volume"
+                optional
+                :model-value="vessel.label_l ?? null"
+                @update:model-value="(v) => (vessel = { ...vessel, label_l: v })"
+            />
+            <Toggle
+                label="Walls"
+                :model-value="vessel.opacity ?? 'opaque'"
+                :options="[
+                    { value: 'opaque', name: 'Opaque' },
+                    { value: 'translucent', name: 'Milky' },
+                    { value: 'clear', name: 'Clear' },
+                ]"
+                @update:model-value="(v) => (vessel = { ...vessel, opacity: v })"
+            />
+        </div>
+    </div>
+</template>
+
+<style scoped>
+.tape {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 1.4rem;
+    margin-top: 0.7rem;
+}
+.fields,
+.picture {
+    display: grid;
+    gap: 0.55rem;
+    align-content: start;
+}
+.picture svg {
+    justify-self: center;
+    max-width: 100%;
+}
+.dim {
+    text-anchor: middle;
+    font-size: 13px;
+    fill: var(--ink);
+    font-family: var(--grotesque);
+}
+@media (max-width: 760px) {
+    .tape {
+        grid-template-columns: 1fr;
+    }
+}
+</style>
