@@ -85,18 +85,22 @@ final readonly class GardenStore
         return $this->create(GardenFile::encode($document));
     }
 
-    /** An empty garden of a name, with the saws that its grower has. */
+    /** An empty garden of a name, with the saws that its grower has, and the units and the currency of the garden last worked on. */
     public function blank(string $name): string
     {
         $saws = $this->own->saws();
+        $last = Garden::query()->latest('updated_at')->first();
+        $before = $last === null ? new stdClass : GardenFile::decode($last->document);
+        $currency = $before->money->currency ?? null;
 
         return GardenFile::encode(
             (object) [
                 'format' => GardenFile::FORMAT,
                 'version' => GardenFile::VERSION,
                 'name' => $name,
-                'units' => 'metric',
+                'units' => $before->units ?? 'metric',
                 'site' => new stdClass,
+                ...($currency === null ? [] : ['money' => (object) ['currency' => $currency]]),
                 'tubs' => [],
                 'air' => [],
                 'saws_mm' => $saws === [] ? null : $saws,

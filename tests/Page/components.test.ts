@@ -134,15 +134,15 @@ describe('Figure', () => {
         );
         value.value = '9';
         await nextTick();
-        expect(wrapper.find('s').text()).toBe('8');
+        expect(wrapper.find('.before').text()).toBe('was 8');
         await vi.advanceTimersByTimeAsync(3000);
-        expect(wrapper.find('s').exists()).toBe(false);
+        expect(wrapper.find('.before').exists()).toBe(false);
         garden.change('change units', (g) => {
             g.units = 'us';
         });
         await nextTick();
         expect(wrapper.text()).toContain('9 in');
-        expect(wrapper.find('s').exists()).toBe(false);
+        expect(wrapper.find('.before').exists()).toBe(false);
         vi.useRealTimers();
     });
 });

@@ -190,7 +190,7 @@ describe('undo and redo', () => {
                 draft.site = { light_hours: i };
             });
         }
-        expect(sessionStorage.getItem('kelp-steps-01')!.length).toBeLessThan(20_000);
+        expect(localStorage.getItem('kelp-steps-01')!.length).toBeLessThan(20_000);
         for (let i = 30; i > 15; i--) g.undo();
         expect([g.document.value.name, g.document.value.site]).toEqual(['Ebb 15', { light_hours: 15 }]);
         g.redo();

@@ -14,6 +14,7 @@ use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\TopUp;
+use KelpTub\Core\Season\TopUpHabit;
 use stdClass;
 
 /** The crop's part of a tub's report: who grows, how many the tub carries and why, when they are ready, what they drink. */
@@ -102,10 +103,22 @@ final class CropReport
             'harvest_day' => $use?->harvestDay,
             'last_day' => $use?->lastDay,
             'next_top_up' => self::nextTopUp($plan),
+            'habit' => self::habit($plan->water->habit()),
             'planned_top_ups' => array_map(
                 static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres],
                 $plan->tub->water->plannedTopUps,
             ),
+        ];
+    }
+
+    /** The top-ups of a tub that is topped up by a school, as a habit, with the list behind it. */
+    private static function habit(?TopUpHabit $habit): ?stdClass
+    {
+        return $habit === null ? null : (object) [
+            'litres' => $habit->litres(),
+            'from_day' => $habit->fromDay(),
+            'every_days' => $habit->every(),
+            'top_ups' => array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres], $habit->topUps),
         ];
     }
 

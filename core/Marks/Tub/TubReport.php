@@ -76,7 +76,7 @@ final class TubReport
             'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim()
                 ? null
                 : $vessel->profile->depthFor($vessel->labelLitres),
-            'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($plan->water->use?->halfWay() ?? 0.0),
+            'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($plan->water->use->halfWay()),
             'harvest_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay),
             'air_gap_harvest_mm' => $harvestDay === null ? null : $plan->water->gapOn($harvestDay),
             'choices' => self::lineChoices($plan),

@@ -8,6 +8,7 @@ use KelpTub\Core\Crop\TubWaterUse;
 use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Garden\TubWater;
 use KelpTub\Core\Season\PassiveCourse;
+use KelpTub\Core\Season\TopUpHabit;
 use KelpTub\Core\Vessel\Reservoir;
 
 /** How a tub's water stands, how much of it there is, and how it goes down. Heights in mm above the inside floor, volumes in litres. */
@@ -75,6 +76,12 @@ final readonly class WaterPlan
         $level = $this->levelOn($day);
 
         return $level === null ? null : $this->line->cupBottom - $level;
+    }
+
+    /** The top-ups to the first harvest as its school brings them; null without a crop, or where none are due. */
+    public function habit(): ?TopUpHabit
+    {
+        return $this->use === null ? null : TopUpHabit::of($this->use, $this->asked->topUps, $this->working(), $this->usable());
     }
 
     public function dryDay(): ?float

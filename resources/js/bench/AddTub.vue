@@ -1,16 +1,23 @@
 <script setup lang="ts">
-/** Choosing a new tub: the vessels drawn at one scale, then how it is run, its cup and its crop. */
+/** Choosing a new tub: the vessels drawn at one scale or one by tape, then how it is run, its cup and its crop. */
 import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
+import { sections } from '../drawing/shape';
 import TubMini from '../drawing/TubMini.vue';
 import { call } from '../kit/api';
+import { arrows } from '../kit/arrows';
+import CupMeasures from '../kit/CupMeasures.vue';
 import { volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { cropOptions, cupOptions, type Library } from '../kit/library';
+import { cropOptions, cupOptions } from '../kit/library';
 import Pick from '../kit/Pick.vue';
 import { SYSTEMS } from '../kit/systems';
 import Toggle from '../kit/Toggle.vue';
-import type { Tub, Vessel } from '../types/garden';
+import type { Cup, Tub, Vessel } from '../types/garden';
+import ByTape from './ByTape.vue';
+import DrilledLid from './DrilledLid.vue';
+import { drilledHoles, type Drilled } from './drilled';
+import { blank, type Taped } from './tape';
 
 const props = defineProps<{ visible: boolean }>();
 const emit = defineEmits<{ 'update:visible': [visible: boolean]; added: [tub: string] }>();
@@ -18,103 +25,89 @@ const emit = defineEmits<{ 'update:visible': [visible: boolean]; added: [tub: st
 const garden = useGarden();
 const vessels = garden.library.vessels;
 const vessel = ref('bucket-20');
-const system = ref<Tub['system']>('aerated');
-const cup = ref<string | null>('net-cup-50');
-const crop = ref<string | null>(null);
-const kind = ref<'bucket' | 'tote' | 'jar' | 'other' | 'own'>('bucket');
+const taped = ref<Taped>(blank('round'));
+const kind = ref<'bucket' | 'tote' | 'jar' | 'other' | 'own' | 'tape'>('bucket');
 
-/** Vessels of any make, to be measured with a tape once they stand on the bench. */
-const TAPE = {
-    'tape-round': {
-        name: 'A round one, by tape',
-        vessel: {
-            kind: 'other',
-            name: 'Measured tub',
-            stations: [
-                { height_mm: 0, diameter_mm: 250 },
-                { height_mm: 300, diameter_mm: 280 },
-            ],
-            lid: { diameter_mm: 300 },
-        },
-    },
-    'tape-square': {
-        name: 'A box, by tape',
-        vessel: {
-            kind: 'other',
-            name: 'Measured box',
-            stations: [
-                { height_mm: 0, length_mm: 400, width_mm: 280, corner_radius_mm: 20 },
-                { height_mm: 250, length_mm: 430, width_mm: 310, corner_radius_mm: 25 },
-            ],
-            lid: { length_mm: 450, width_mm: 330, corner_radius_mm: 30 },
-        },
-    },
-} satisfies Record<string, { name: string; vessel: Exclude<Vessel, string> }>;
-const tape: Library['vessels'] = Object.entries(TAPE).map(([key, { name, vessel: v }]) => ({
-    ...v,
-    key,
-    name,
-}));
+/** What the grower chose; what was not chosen is advised, and follows the vessel and the crop. */
+const run = ref<Tub['system'] | null>(null);
+const cropChosen = ref<string | null | undefined>(undefined);
+const cupChosen = ref<string | null>(null);
+const ownCup = ref<Exclude<Cup, string> | null>(null);
+const advised = ref<{ system: Tub['system']; crop: string | null; cup: string }>({ system: 'aerated', crop: null, cup: 'net-cup-50' });
+const system = computed(() => run.value ?? advised.value.system);
+const crop = computed(() => (cropChosen.value === undefined ? advised.value.crop : cropChosen.value));
+const cup = computed(() => cupChosen.value ?? advised.value.cup);
+const started = ref<NonNullable<Tub['started']>>('plug');
+const drilled = ref<Drilled | null>(null);
 
 const SCALE = 0.13;
-const shown = computed<Library['vessels']>(() =>
-    kind.value === 'own'
-        ? [...vessels.filter((v) => v.own), ...tape]
-        : vessels.filter(
-              (v) => !v.own && (kind.value === 'other' ? !['bucket', 'tote', 'jar'].includes(v.kind ?? '') : v.kind === kind.value),
-          ),
+const SHELVES: string[] = ['bucket', 'tote', 'jar'];
+const shown = computed(() =>
+    vessels.filter((v) =>
+        kind.value === 'own' ? v.own : !v.own && (kind.value === 'other' ? !SHELVES.includes(v.kind ?? '') : v.kind === kind.value),
+    ),
 );
-const chosen = computed(() => [...vessels, ...tape].find((v) => v.key === vessel.value)!);
-const measured = computed(() => vessel.value in TAPE);
-const stations = (v: (typeof vessels)[number]) =>
-    v.stations.map((s) => ({
-        height_mm: s.height_mm,
-        length_mm: s.diameter_mm ?? s.length_mm ?? 0,
-        width_mm: s.diameter_mm ?? s.width_mm ?? 0,
-        corner_radius_mm: s.corner_radius_mm ?? 0,
-        round: s.diameter_mm !== undefined,
-    }));
-const lidLength = (v: (typeof vessels)[number]): number => v.lid?.diameter_mm ?? v.lid?.length_mm ?? 0;
+const tabs = computed(() => [
+    { value: 'bucket' as const, name: 'Buckets' },
+    { value: 'tote' as const, name: 'Totes' },
+    { value: 'jar' as const, name: 'Jars' },
+    { value: 'other' as const, name: 'Others' },
+    ...(vessels.some((v) => v.own) ? [{ value: 'own' as const, name: 'Your own' }] : []),
+    { value: 'tape' as const, name: 'By tape' },
+]);
+const byTape = computed(() => kind.value === 'tape');
+const chosen = computed(() => vessels.find((v) => v.key === vessel.value)!);
+const given = computed<Vessel>(() => (byTape.value ? taped.value : vessel.value));
+const rim = computed(() => (byTape.value ? taped.value : chosen.value).stations.at(-1)!);
 
-const given = computed<Vessel>(() => (measured.value ? TAPE[vessel.value as keyof typeof TAPE].vessel : vessel.value));
-
-/** What the application advises for this vessel and crop; only the newest answer counts. A cup that the grower chose stays. */
 let asked = 0;
 let advising: Promise<void> = Promise.resolve();
-const cupChosen = ref(false);
-function chooseCup(key: string | null): void {
-    cup.value = key;
-    cupChosen.value = key !== null;
-}
-/** How the grower chose to run it; until then the vessel suggests it. */
-const run = ref<Tub['system'] | null>(null);
+/** What a garden would refuse of it: a measure beyond its limits. */
+const fault = ref('');
+/** Only the newest answer counts. */
 async function advise(): Promise<void> {
     const turn = ++asked;
-    const answer = await call<{ system: Tub['system']; crop: string | null; cup: string }>('advice', {
-        body: JSON.stringify({ vessel: given.value, system: run.value, crop: crop.value }),
+    const answer = await call<typeof advised.value>('advice', {
+        body: JSON.stringify({ vessel: given.value, system: run.value, crop: cropChosen.value ?? null }),
     });
-    if (turn !== asked || answer.kind !== 'done') return;
-    system.value = answer.data.system;
-    crop.value = answer.data.crop;
-    if (!cupChosen.value) cup.value = answer.data.cup;
+    if (turn !== asked) return;
+    fault.value = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : '';
+    if (answer.kind === 'done') advised.value = answer.data;
 }
 
 watch(kind, () => {
-    if (!shown.value.some((v) => v.key === vessel.value)) vessel.value = shown.value[0]!.key;
+    if (!byTape.value && !shown.value.some((v) => v.key === vessel.value)) vessel.value = shown.value[0]!.key;
 });
-watch([vessel, crop, run], () => {
+watch([given, cropChosen, run], () => {
     advising = advise();
 });
 watch(
     () => props.visible,
     (now) => {
-        if (now) {
-            kind.value = 'bucket';
-            run.value = null;
-            cupChosen.value = false;
-        }
+        if (!now) return;
+        kind.value = 'bucket';
+        taped.value = blank('round');
+        run.value = cupChosen.value = ownCup.value = drilled.value = null;
+        cropChosen.value = undefined;
+        started.value = 'plug';
+        fault.value = '';
+        advising = advise();
     },
 );
+
+const OWN_CUP: Exclude<Cup, string> = {
+    name: 'Your own cup',
+    lip_diameter_mm: 58,
+    top_diameter_mm: 50,
+    bottom_diameter_mm: 36,
+    height_mm: 52,
+    made: 'bought',
+};
+/** It begins with the measures of the cup that it takes the place of. */
+function measureCup(): void {
+    const { key: _, own: __, ...like } = garden.library.cups.find((c) => c.key === cup.value) ?? { ...OWN_CUP, key: '', own: false };
+    ownCup.value = { ...like, name: OWN_CUP.name as string };
+}
 
 const adding = ref(false);
 async function add(): Promise<void> {
@@ -123,15 +116,20 @@ async function add(): Promise<void> {
     const added = await garden.ask('add a tub', 'edits/add', {
         garden: garden.document.value,
         tub: {
-            name: measured.value ? 'Measured tub' : chosen.value.name,
+            name: byTape.value ? taped.value.name : chosen.value.name,
             system: system.value,
             vessel: given.value,
-            cup: cup.value ?? 'net-cup-50',
+            cup: ownCup.value ?? cup.value,
             crop: crop.value,
+            ...(started.value === 'plug' ? {} : { started: started.value }),
+            ...(drilled.value ? drilledHoles(drilled.value) : {}),
         },
     });
     adding.value = false;
-    if (!added?.tub) return;
+    if (!added?.tub) {
+        fault.value = garden.previewer.faults.value[0]?.message ?? 'It could not be added. Try again in a moment.';
+        return;
+    }
     garden.choose(added.tub);
     emit('update:visible', false);
     emit('added', added.tub);
@@ -143,34 +141,32 @@ async function add(): Promise<void> {
         :visible="visible"
         modal
         header="A tub for the bench"
-        :style="{ width: 'min(60rem, 96vw)' }"
+        :style="{ width: 'min(62rem, 96vw)' }"
         @update:visible="(v: boolean) => emit('update:visible', v)"
     >
         <div class="add">
             <div class="vessels">
-                <Toggle
-                    v-model="kind"
-                    label="Vessel"
-                    :options="[
-                        { value: 'bucket', name: 'Buckets' },
-                        { value: 'tote', name: 'Totes' },
-                        { value: 'jar', name: 'Jars' },
-                        { value: 'other', name: 'Others' },
-                        { value: 'own', name: 'Your own' },
-                    ]"
-                />
-                <div class="shelf" role="listbox" aria-label="Vessels of the Library, at one scale">
+                <Toggle v-model="kind" label="Vessel" :options="tabs" />
+                <ByTape v-if="byTape" v-model="taped" />
+                <div v-else class="shelf" role="listbox" aria-label="Vessels of the Library, at one scale" @keydown="arrows">
                     <button
                         v-for="v in shown"
                         :key="v.key"
                         type="button"
                         role="option"
+                        :tabindex="v.key === vessel ? 0 : -1"
                         :aria-selected="v.key === vessel"
                         :data-vessel="v.key"
                         @click="vessel = v.key"
                     >
                         <svg width="104" height="68" aria-hidden="true">
-                            <g transform="translate(52 66)"><TubMini :stations="stations(v)" :scale="SCALE" :lid="lidLength(v)" /></g>
+                            <g transform="translate(52 66)">
+                                <TubMini
+                                    :stations="sections(v.stations)"
+                                    :scale="SCALE"
+                                    :lid="v.lid?.diameter_mm ?? v.lid?.length_mm ?? 0"
+                                />
+                            </g>
                         </svg>
                         <span class="small">{{ v.name }}</span>
                     </button>
@@ -184,18 +180,49 @@ async function add(): Promise<void> {
                     </button>
                 </div>
                 <p class="small faint">{{ SYSTEMS.find((s) => s.value === system)!.says }}</p>
-                <Pick v-model="crop" label="Crop" :options="cropOptions(garden.library)" filter clearable placeholder="Not yet" />
-                <Pick :model-value="cup" label="Cup" @update:model-value="chooseCup" :options="cupOptions(garden.library)" filter />
-                <p class="small faint">
+                <Pick
+                    :model-value="crop"
+                    label="Crop"
+                    :options="cropOptions(garden.library)"
+                    filter
+                    clearable
+                    placeholder="Not yet"
+                    @update:model-value="(v) => (cropChosen = v)"
+                />
+                <Toggle
+                    v-if="crop && system !== 'cloner'"
+                    v-model="started"
+                    label="Started from"
+                    :options="[
+                        { value: 'plug', name: 'Plug', title: 'Raised from seed in a plug, set out when its roots show' },
+                        { value: 'seedling', name: 'Seedling', title: 'A young plant with its roots rinsed' },
+                        { value: 'seed', name: 'Seed', title: 'Seed on the pebbles of the cup' },
+                    ]"
+                />
+                <div v-if="!ownCup">
+                    <Pick
+                        :model-value="cup"
+                        label="Cup"
+                        :options="cupOptions(garden.library)"
+                        filter
+                        @update:model-value="(v) => (cupChosen = v)"
+                    />
+                    <button type="button" class="word small" data-act="own-cup" @click="measureCup">Measure a cup of your own</button>
+                </div>
+                <fieldset v-else class="plain">
+                    <legend>Your own cup</legend>
+                    <CupMeasures v-model="ownCup" />
+                    <button type="button" class="word small" @click="ownCup = null">Take one of the Library instead</button>
+                </fieldset>
+                <DrilledLid v-model="drilled" :rim="rim" :round="rim.diameter_mm !== undefined" />
+                <p v-if="fault" class="small wrong" role="alert">{{ fault }}</p>
+                <p v-else-if="!byTape" class="small faint">
                     {{ chosen.name }}<template v-if="chosen.label_l">, sold as {{ volume(chosen.label_l, garden.units.value) }}</template
-                    >.
-                    {{
-                        measured
-                            ? 'Write what your tape says once it stands on the bench.'
-                            : 'Its true volume is worked out from its measures.'
-                    }}
+                    >. Its true volume is worked out from its measures.
                 </p>
-                <button type="button" class="box strong" data-act="add-tub" :disabled="adding" @click="add">Put it on the bench</button>
+                <button type="button" class="box strong" data-act="add-tub" :disabled="adding || fault !== ''" @click="add">
+                    Put it on the bench
+                </button>
             </div>
         </div>
     </Dialog>
@@ -235,7 +262,7 @@ async function add(): Promise<void> {
 }
 .add {
     display: grid;
-    grid-template-columns: 1fr 15rem;
+    grid-template-columns: minmax(0, 1fr) 16rem;
     gap: 1.5rem;
 }
 .shelf {
@@ -243,7 +270,7 @@ async function add(): Promise<void> {
     flex-wrap: wrap;
     gap: 0.3rem;
     margin-top: 0.7rem;
-    max-height: 23rem;
+    max-height: 27rem;
     overflow-y: auto;
     align-content: flex-start;
     min-height: 15rem;
@@ -272,6 +299,30 @@ async function add(): Promise<void> {
     display: grid;
     gap: 0.8rem;
     align-content: start;
+    grid-template-columns: minmax(0, 1fr);
+}
+.plain {
+    border: 0;
+    padding: 0;
+    margin: 0;
+}
+.plain legend {
+    font-weight: 600;
+    font-family: var(--grotesque);
+    padding: 0;
+}
+.wrong {
+    color: var(--stop-text);
+}
+.rest .word {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+    color: var(--water-text);
+}
+/* Whatever is opened above it, it stays in reach. */
+.rest [data-act='add-tub'] {
+    position: sticky;
+    bottom: 0;
 }
 @media (max-width: 760px) {
     .add {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A vessel by tape: its rim, its floor and its depth, drawn as they are written. */
 import { computed, ref } from 'vue';
+import { sections } from '../drawing/shape';
 import TubMini from '../drawing/TubMini.vue';
 import { dimension } from '../kit/format';
 import { useMeasures } from '../kit/garden';
@@ -9,7 +10,6 @@ import Measure from '../kit/Measure.vue';
 import type { Way } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import type { Station } from '../types/garden';
-import { sections } from './sections';
 import { blank, tape, type Shape, type Taped } from './tape';
 
 const vessel = defineModel<Taped>({ required: true });
@@ -128,8 +128,13 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
             <p v-if="!floorMeasured" class="small faint">The floor goes with the rim, at nine tenths of it, until you measure it.</p>
         </div>
         <div class="picture">
-            <svg width="280" height="250" role="img" :aria-label="`From the side: ${dimension(wide, units)} at the rim`">
-                <g transform="translate(140 222)">
+            <svg
+                width="280"
+                :height="at(rim.height_mm) + 50"
+                role="img"
+                :aria-label="`From the side: ${dimension(wide, units)} at the rim`"
+            >
+                <g :transform="`translate(140 ${at(rim.height_mm) + 26})`">
                     <TubMini :stations="sections(vessel.stations)" :scale="scale" :lid="lid" />
                     <text x="0" :y="top - 8" class="dim">{{ dimension(wide, units) }}</text>
                     <text x="0" y="16" class="dim">{{ dimension(deep, units) }}</text>
@@ -137,9 +142,12 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 </g>
             </svg>
             <Field id="tape-name" label="Call it"
-                ><input id="tape-name" class="text" maxlength="120" :value="vessel.name" @change="
-                        vessel = { ...vessel, name: ($event.target as HTMLInputElement).value.trim() || 'Measured tub' }
-                    "
+                ><input
+                    id="tape-name"
+                    class="text"
+                    maxlength="120"
+                    :value="vessel.name"
+                    @change="vessel = { ...vessel, name: ($event.target as HTMLInputElement).value.trim() || 'Measured tub' }"
                 />
             </Field>
             <Measure

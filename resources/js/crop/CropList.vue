@@ -25,6 +25,11 @@ function set(says: string, edit: (list: CropWish[], tub: Tub) => CropWish[]): vo
     garden.changeTub(says, (t, g) => {
         const list = edit(JSON.parse(JSON.stringify(wishes.value)) as CropWish[], t);
         for (const wish of list) bringCrop(g, garden.library, wish.crop);
+        // A climber that comes brings what it climbs, and takes it away when it goes.
+        const climbs = (key: string): boolean => garden.library.crops.find((c) => c.key === key)?.support === 'trellis';
+        const climbed = wishes.value.some((w) => climbs(w.crop));
+        if (list.some((w) => climbs(w.crop))) t.trellis = climbed ? (t.trellis ?? true) : true;
+        else if (climbed) delete t.trellis;
         // One crop is written the short way.
         if (list.length > 1) {
             t.crops = list;

@@ -14,6 +14,7 @@ import { length, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf } from '../kit/library';
 import { at as mendedAt } from '../kit/findings';
+import { habitSays, listed } from './habit';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
@@ -120,6 +121,31 @@ const leaves = computed(() => {
     if (crops.length === 0) return 'Choose a crop to see its leaves';
     return `Leaves when grown: ${crops.map((c) => `${c.name.toLowerCase()} ${length(c.spacing_mm, units.value)}`).join(', ')} across`;
 });
+const OF_USABLE: Record<string, string> = { level: 'a third', quarter: 'a third', half: 'a half' };
+const habitNote = computed(() => {
+    const from = `from day ${number(season.value.habit?.from_day ?? 0, 0)}`;
+    const after = `when ${OF_USABLE[report.value.chosen.top_ups]} of the ${volume(report.value.volume.usable_l, units.value)} of use is gone`;
+    return `${from}, ${after}`;
+});
+
+/** What the cups get at the start, and what follows from it. */
+const STARTED: Record<string, string> = {
+    plug: 'Raised from seed in a plug elsewhere; set out when its roots show.',
+    seedling: 'A young plant, its roots rinsed clean of soil. No plug, no seed.',
+};
+const startedSays = computed(() => {
+    const sprouts = Math.max(0, ...report.value.crops.map((c) => c.sprouts_day ?? 0));
+    return (
+        STARTED[report.value.chosen.started] ??
+        `On the pebbles, no plug. Cover the cups against light and draught until they have sprouted, about day ${sprouts}; ` +
+            `keep the pebbles wet from above until roots reach down.`
+    );
+});
+const supported = computed(
+    () =>
+        report.value.chosen.trellis ||
+        report.value.crops.some((c) => !['none', undefined].includes(garden.library.crops.find((l) => l.key === c.crop)?.support)),
+);
 const plural = computed(() => report.value.crops.length > 1);
 </script>
 
@@ -197,6 +223,39 @@ const plural = computed(() => report.value.crops.length > 1);
                     (v) =>
                         set('change the medium', (t) => {
                             t.medium = { ...t.medium, fill: v };
+                        })
+                "
+            />
+            <Toggle
+                v-if="report.crops.length && !report.cloner"
+                label="Started from"
+                :model-value="report.chosen.started"
+                :options="[
+                    { value: 'plug', name: 'Plug' },
+                    { value: 'seedling', name: 'Seedling' },
+                    { value: 'seed', name: 'Seed' },
+                ]"
+                :hint="startedSays"
+                @update:model-value="
+                    (v) =>
+                        set('change what it is started from', (t) => {
+                            t.started = v;
+                        })
+                "
+            />
+            <Toggle
+                v-if="supported"
+                label="Held up by"
+                :model-value="report.chosen.trellis ? 'trellis' : 'none'"
+                :options="[
+                    { value: 'none', name: 'Itself' },
+                    { value: 'trellis', name: 'A trellis' },
+                ]"
+                hint="The trellis stands on the floor or is fixed to a wall, not to the lid."
+                @update:model-value="
+                    (v) =>
+                        set('change what holds it up', (t) => {
+                            t.trellis = v === 'trellis';
                         })
                 "
             />
@@ -350,6 +409,14 @@ const plural = computed(() => report.value.crops.length > 1);
                 :value="volume(season.water_to_harvest_l, units)"
                 :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`"
             />
+            <template v-if="season.habit">
+                <Figure label="Top it up" :value="habitSays(season.habit, units)" :note="habitNote" />
+                <Fold title="Each top-up">
+                    <ul class="tops small">
+                        <li v-for="line in listed(season.habit, units)" :key="line">{{ line }}</li>
+                    </ul>
+                </Fold>
+            </template>
             <Figure
                 v-if="report.levels.air_gap_harvest_mm !== null"
                 label="Air gap at harvest"
@@ -380,6 +447,12 @@ const plural = computed(() => report.value.crops.length > 1);
 }
 .side {
     min-height: 0;
+}
+.tops {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+    columns: 2;
 }
 .stack {
     display: grid;

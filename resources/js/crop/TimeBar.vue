@@ -16,6 +16,7 @@ const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const crops = computed(() => props.tub.crops);
 const sown = computed(() => Math.max(0, ...crops.value.map((c) => c.days_sow_to_transplant)));
+const started = computed(() => ({ plug: 'transplant', seedling: 'set out', seed: 'sow in the tub' })[props.tub.chosen.started]);
 const last = computed(() => props.tub.season.last_day ?? props.tub.season.harvest_day ?? 0);
 const dry = computed(() => props.tub.season.dry_day);
 const total = computed(() => Math.max(1, sown.value + last.value));
@@ -38,8 +39,8 @@ const spoken = computed(() =>
     [
         ...crops.value.map(
             (c) =>
-                `${c.name}: transplant ${c.days_sow_to_transplant} days after ` +
-                `sowing, first harvest ${number(c.harvest_day, 0)} days after that`,
+                `${c.name}: ${started.value}${c.days_sow_to_transplant ? ` ${c.days_sow_to_transplant} days after sowing` : ''}, ` +
+                `first harvest ${number(c.harvest_day, 0)} days after that`,
         ),
         dry.value === null
             ? 'the water lasts'
@@ -63,6 +64,7 @@ const spoken = computed(() =>
                     :height="bar"
                 />
                 <rect :x="X(0)" :width="Math.max(0, X(c.harvest_day) - X(0))" :height="bar" :fill="tint(c.crop)" />
+                <rect v-if="c.days_within" class="nursery" :x="X(0)" :width="X(c.days_within) - X(0)" :height="bar" />
                 <rect
                     v-if="c.last_day > c.harvest_day"
                     class="repeat"
@@ -72,8 +74,8 @@ const spoken = computed(() =>
                     :stroke="tint(c.crop)"
                 />
             </g>
-            <text v-if="crops.length === 1" :x="X(-sown)" :y="bottom + 14">sow</text>
-            <text :x="X(0)" :y="bottom + 14" text-anchor="middle">transplant</text>
+            <text v-if="crops.length === 1 && sown" :x="X(-sown)" :y="bottom + 14">sow</text>
+            <text :x="X(0)" :y="bottom + 14" :text-anchor="sown ? 'middle' : 'start'">{{ started }}</text>
             <text
                 v-for="day in harvests"
                 :key="day"

@@ -1,6 +1,17 @@
+import type { Station } from '../types/garden';
 import type { TubReport, TubShape } from '../types/report';
 
 type Section = TubShape['stations'][number];
+
+/** Stations as a garden has them, as drawings take them. */
+export const sections = (stations: Station[]): Section[] =>
+    stations.map((s) => ({
+        height_mm: s.height_mm,
+        length_mm: s.diameter_mm ?? s.length_mm ?? 0,
+        width_mm: s.diameter_mm ?? s.width_mm ?? 0,
+        corner_radius_mm: s.corner_radius_mm ?? 0,
+        round: s.diameter_mm !== undefined,
+    }));
 
 /** Half the length of the inside at a height, straight between stations; for drawing only. */
 export function halfAt(stations: Section[], height: number): number {

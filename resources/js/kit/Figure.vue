@@ -43,7 +43,7 @@ const percent = (share: number): string => `${Math.max(0, Math.min(1, share)) * 
             </button>
             <span v-else>{{ label }}</span>
             <span class="value"
-                ><s v-if="before" class="before">{{ before }}</s
+                ><span v-if="before" class="before">was {{ before }}</span
                 ><span class="number big">{{ parts[0] }}</span> {{ parts[1] }}</span
             >
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T extends string">
-/** A choice from a list, with its label over it and one line under it. */
+/** A choice from a list, with its label over it and one line under it. Typing a name and Enter takes the first that matches. */
 import Select from 'primevue/select';
-import { computed, useId } from 'vue';
+import { computed, nextTick, ref, useId } from 'vue';
 import { useMeasures } from './garden';
 
 const props = defineProps<{
@@ -22,6 +22,24 @@ const groups = computed(() => {
     const names = [...new Set(props.options.map((o) => o.group ?? ''))];
     return names.length > 1 ? names.map((name) => ({ name, items: props.options.filter((o) => (o.group ?? '') === name) })) : null;
 });
+/** The list itself: which option Enter would take, and which are shown. Its types leave these out. */
+interface Listed {
+    focusedOptionIndex: number;
+    visibleOptions: { value?: T }[];
+}
+const list = ref<unknown>(null);
+/** After each letter the first that matches is the one that Enter takes. */
+async function firstMatch(): Promise<void> {
+    await nextTick();
+    const select = list.value as Listed | null;
+    if (select) select.focusedOptionIndex = select.visibleOptions.findIndex((option) => option.value !== undefined);
+}
+
+/** No key empties a choice that cannot be empty; what can be is emptied by its cross. */
+function take(value: T | null | undefined): void {
+    if (value !== undefined && (value !== null || props.clearable)) emit('update:modelValue', value);
+}
+
 const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 </script>
 
@@ -29,6 +47,7 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
     <div class="pick">
         <label :id="`${id}-label`" :for="id">{{ label }}</label>
         <Select
+            ref="list"
             :input-id="id"
             :aria-labelledby="`${id}-label`"
             :model-value="modelValue"
@@ -42,7 +61,9 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
             :show-clear="clearable ?? false"
             :invalid="fault !== null"
             scroll-height="20rem"
-            @update:model-value="(value: T | null) => emit('update:modelValue', value)"
+            auto-filter-focus
+            @filter="firstMatch"
+            @update:model-value="take"
         />
         <p v-if="fault || hint" class="small" :class="fault ? 'wrong' : 'faint'">{{ fault ?? hint }}</p>
     </div>

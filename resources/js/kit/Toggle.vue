@@ -2,7 +2,7 @@
 /** A choice between a few words, all in sight. */
 import { useId } from 'vue';
 
-defineProps<{ label: string; modelValue: T; options: { value: T; name: string; title?: string }[] }>();
+defineProps<{ label: string; modelValue: T; options: { value: T; name: string; title?: string }[]; hint?: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>();
 const id = useId();
 </script>
@@ -22,6 +22,7 @@ const id = useId();
                 {{ option.name }}
             </button>
         </div>
+        <p v-if="hint" class="small faint">{{ hint }}</p>
     </div>
 </template>
 

@@ -120,14 +120,23 @@ export class OpenGarden {
         void this.previewer.preview(draft);
     }
 
+    /** What undo or redo has just done, in words; said until the next change. */
+    readonly stepped = ref('');
+
     undo(): void {
+        const says = this.history.undoSays.value;
         const document = this.history.back(this.document.value);
-        if (document) this.take(document);
+        if (!document) return;
+        this.take(document);
+        this.stepped.value = `Undone: ${says}`;
     }
 
     redo(): void {
+        const says = this.history.redoSays.value;
         const document = this.history.forth(this.document.value);
-        if (document) this.take(document);
+        if (!document) return;
+        this.take(document);
+        this.stepped.value = `Done again: ${says}`;
     }
 
     choose(id: string): void {
@@ -174,12 +183,17 @@ export class OpenGarden {
 
     /** What is here as a garden of its own; the one changed elsewhere stays as it is. */
     async keepMineAsCopy(): Promise<string | null> {
+        const id = await this.copy('(mine)');
+        if (id) this.takeTheirs();
+        return id;
+    }
+
+    /** A garden of its own with what is here. */
+    async copy(called = 'copy'): Promise<string | null> {
         const copy = clone(this.document.value);
-        copy.name = `${(copy.name ?? 'Garden').slice(0, 110)} (mine)`;
+        copy.name = `${(copy.name ?? 'Garden').slice(0, 110)} ${called}`;
         const answer = await call<{ id: string }>('gardens', { body: JSON.stringify(copy) });
-        if (answer.kind !== 'done') return null;
-        this.takeTheirs();
-        return answer.data.id;
+        return answer.kind === 'done' ? answer.data.id : null;
     }
 
     dispose(): void {
@@ -188,6 +202,7 @@ export class OpenGarden {
     }
 
     private take(document: Garden): void {
+        this.stepped.value = '';
         this.show(document);
         this.saver.save(document);
     }

@@ -20,8 +20,8 @@ interface Kept {
 
 const JOIN_MS = 900;
 const MOST_STEPS = 200;
-/** Steps are kept over a reload while they take up no more than this, characters. */
-const MOST_KEPT = 1_000_000;
+/** Steps are kept, over a reload and until the garden is opened again, while they take up no more than this, characters. */
+const MOST_KEPT = 300_000;
 
 const clone = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
@@ -37,7 +37,7 @@ function markOf(document: Garden): string {
     return `${text.length}-${mark.toString(36)}`;
 }
 
-/** Undo and redo: what changed at each step, as patches, over a reload too as long as the document is the one they lead to. */
+/** Undo and redo: what changed at each step, as patches, also when the garden is opened again, as long as the document is the one they lead to. */
 export class History {
     private readonly past = shallowRef<Step[]>([]);
     private readonly future = shallowRef<Step[]>([]);
@@ -82,15 +82,15 @@ export class History {
         let [past, future] = [this.past.value, this.future.value];
         for (;;) {
             const text = JSON.stringify({ document: markOf(document), past, future } satisfies Kept);
-            if (text.length <= MOST_KEPT && keep('session', this.key, text)) return;
-            if (past.length + future.length === 0) return forget('session', this.key);
+            if (text.length <= MOST_KEPT && keep(this.key, text)) return;
+            if (past.length + future.length === 0) return forget(this.key);
             [past, future] = [past.slice(Math.ceil(past.length / 2)), future.slice(Math.ceil(future.length / 2))];
         }
     }
 
     /** Takes up the steps that lead to a document, if such are kept. */
     recall(document: Garden): void {
-        const text = recall('session', this.key);
+        const text = recall(this.key);
         if (text === null) return;
         const kept = JSON.parse(text) as Kept;
         if (kept.document !== markOf(document)) return;

@@ -45,13 +45,13 @@ export class Saver {
     save(document: Garden, after = SAVE_AFTER_MS): void {
         this.document = document;
         this.schedule(after);
-        keep('local', this.key, JSON.stringify({ revision: this.revision, document: JSON.stringify(document) } satisfies Kept));
+        keep(this.key, JSON.stringify({ revision: this.revision, document: JSON.stringify(document) } satisfies Kept));
     }
 
     /** Edits that a closed page could not save; they are forgotten here, to be taken up. */
     leftOver(): Kept | null {
-        const text = recall('local', this.key);
-        forget('local', this.key);
+        const text = recall(this.key);
+        forget(this.key);
         return text === null ? null : (JSON.parse(text) as Kept);
     }
 
@@ -72,7 +72,7 @@ export class Saver {
         if (mine) return this.save(mine, 0);
         this.document = null;
         this.state.value = 'saved';
-        forget('local', this.key);
+        forget(this.key);
     }
 
     dispose(): void {
@@ -118,6 +118,6 @@ export class Saver {
     private done(): void {
         this.document = null;
         this.state.value = 'saved';
-        forget('local', this.key);
+        forget(this.key);
     }
 }

@@ -1,35 +1,35 @@
 /**
  * What the browser keeps for us. It may be full, refused, or not there at all: then nothing is kept, and nobody stops for it.
  */
-const store = (kind: 'local' | 'session'): Storage | null => {
+const store = (): Storage | null => {
     try {
-        return kind === 'local' ? window.localStorage : window.sessionStorage;
+        return window.localStorage;
     } catch {
         return null;
     }
 };
 
-export function recall(kind: 'local' | 'session', key: string): string | null {
+export function recall(key: string): string | null {
     try {
-        return store(kind)?.getItem(key) ?? null;
+        return store()?.getItem(key) ?? null;
     } catch {
         return null;
     }
 }
 
 /** Whether it was kept. */
-export function keep(kind: 'local' | 'session', key: string, text: string): boolean {
+export function keep(key: string, text: string): boolean {
     try {
-        store(kind)?.setItem(key, text);
-        return store(kind) !== null;
+        store()?.setItem(key, text);
+        return store() !== null;
     } catch {
         return false;
     }
 }
 
-export function forget(kind: 'local' | 'session', key: string): void {
+export function forget(key: string): void {
     try {
-        store(kind)?.removeItem(key);
+        store()?.removeItem(key);
     } catch {
         // What cannot be reached is not there.
     }

@@ -53,3 +53,12 @@ export function inProportion(count: number, longer: number): { rows: number; col
     const rows = Math.max(1, Math.round(Math.sqrt(count / longer)));
     return { rows, columns: Math.max(1, Math.ceil(count / rows)) };
 }
+
+/** So many on a circle about the lid’s middle, the first at the back, then clockwise. */
+export function inRing(count: number, across: number): Hole[] {
+    const on = (mm: number): number => Math.round(mm * 10) / 10 + 0;
+    return Array.from({ length: count }, (_, i) => {
+        const angle = (2 * Math.PI * i) / count;
+        return { x_mm: on((across / 2) * Math.sin(angle)), y_mm: on((across / 2) * Math.cos(angle)) };
+    });
+}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Over every mark: the garden's name, its tubs to scale to choose from, units, undo and redo, the night, and how the keeping stands. */
-import { Link } from '@inertiajs/vue3';
+import { Link, router } from '@inertiajs/vue3';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
 import { useGarden } from '../kit/garden';
@@ -43,6 +43,11 @@ function rename(event: Event): void {
         });
 }
 
+async function copy(): Promise<void> {
+    const id = await garden.copy();
+    if (id) router.visit(`/gardens/${id}`);
+}
+
 function flip(): void {
     night.value = !night.value;
     setNight(night.value);
@@ -52,7 +57,12 @@ function flip(): void {
 <template>
     <header>
         <div class="name">
-            <Link href="/" class="back">All gardens</Link>
+            <nav class="back" aria-label="Beside this garden">
+                <Link href="/">All gardens</Link>
+                <Link href="/library">Library</Link>
+                <button type="button" data-act="copy-garden" @click="copy">Copy</button>
+                <a :href="`/api/gardens/${garden.id}/file`" download>Save as a file</a>
+            </nav>
             <h1 v-if="!editing">
                 <button type="button" class="title" title="Rename" @click="editing = true">
                     {{ garden.document.value.name || 'Garden' }}
@@ -134,7 +144,7 @@ function flip(): void {
             </button>
             <button type="button" class="word" :aria-pressed="night" @click="flip">Night</button>
             <button type="button" class="word" @click="emit('keys')">Keys</button>
-            <span class="state small" :class="garden.save.value" role="status">{{ state }}</span>
+            <span class="state small" :class="garden.save.value" role="status">{{ garden.stepped.value || state }}</span>
         </div>
     </header>
 </template>
@@ -154,7 +164,7 @@ header {
     flex-direction: column;
     justify-content: center;
     min-width: 0;
-    max-width: 15rem;
+    max-width: 17rem;
 }
 h1 {
     font-size: 1.25rem;
@@ -180,14 +190,24 @@ h1 {
     text-underline-offset: 4px;
 }
 .back {
+    display: flex;
+    gap: 0.7rem;
+    white-space: nowrap;
+}
+.back > * {
     font-size: 12px;
+    font-family: var(--legible);
     color: var(--faint);
     text-decoration: none;
     min-height: 24px;
     display: inline-flex;
     align-items: end;
+    background: none;
+    border: 0;
+    padding: 0;
+    cursor: pointer;
 }
-.back:hover {
+.back > *:hover {
     text-decoration: underline;
 }
 .name input {
@@ -282,6 +302,10 @@ button:focus-visible {
     .tools {
         flex: 1;
         justify-content: flex-end;
+    }
+    .back > * {
+        min-height: 44px;
+        align-items: center;
     }
     .tools > button:nth-last-of-type(1) {
         display: none;

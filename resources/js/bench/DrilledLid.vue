@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** A lid that is drilled already: how wide its holes are and how they stand, as small as it can be said. */
+import { computed } from 'vue';
+import Counter from '../kit/Counter.vue';
+import Measure from '../kit/Measure.vue';
+import Toggle from '../kit/Toggle.vue';
+import type { Station } from '../types/garden';
+import { holesOf, type Drilled } from './drilled';
+
+const drilled = defineModel<Drilled | null>({ required: true });
+const props = defineProps<{ rim: Station; round: boolean }>();
+
+const long = computed(() => props.rim.diameter_mm ?? props.rim.length_mm ?? 300);
+const wide = computed(() => props.rim.diameter_mm ?? props.rim.width_mm ?? 300);
+
+function start(): void {
+    drilled.value = {
+        hole: 51,
+        how: props.round ? 'middle' : 'rows',
+        rows: 2,
+        columns: 3,
+        apart: Math.round(Math.min(long.value / 3, wide.value / 2)),
+        count: 4,
+        ring: Math.round(long.value * 0.6),
+    };
+}
+
+const set = (change: Partial<Drilled>): void => {
+    if (drilled.value) drilled.value = { ...drilled.value, ...change };
+};
+const holes = computed(() => (drilled.value ? holesOf(drilled.value) : []));
+/** The rim seen from above, in a box of 72 px. */
+const scale = computed(() => 68 / long.value);
+</script>
+
+<template>
+    <div class="drilled">
+        <label class="tick">
+            <input type="checkbox" :checked="drilled !== null" @change="drilled ? (drilled = null) : start()" />
+            Its lid is drilled already
+        </label>
+        <template v-if="drilled">
+            <Measure
+                label="Each hole, Ø"
+                dimension="length"
+                :model-value="drilled.hole"
+                @update:model-value="(v) => v !== null && v > 0 && set({ hole: v })"
+            />
+            <Toggle
+                label="They stand"
+                :model-value="drilled.how"
+                :options="[
+                    { value: 'middle', name: 'One, middle' },
+                    { value: 'rows', name: 'Rows' },
+                    { value: 'ring', name: 'Ring' },
+                ]"
+                @update:model-value="(how) => set({ how })"
+            />
+            <template v-if="drilled.how === 'rows'">
+                <Counter label="Rows" :model-value="drilled.rows" :most="14" @update:model-value="(rows) => set({ rows })" />
+                <Counter
+                    label="In each row"
+                    :model-value="drilled.columns"
+                    :most="14"
+                    @update:model-value="(columns) => set({ columns })"
+                />
+                <Measure
+                    label="Apart"
+                    dimension="length"
+                    :model-value="drilled.apart"
+                    @update:model-value="(v) => v !== null && v > 0 && set({ apart: v })"
+                />
+            </template>
+            <template v-if="drilled.how === 'ring'">
+                <Counter label="Holes" :model-value="drilled.count" :most="40" @update:model-value="(count) => set({ count })" />
+                <Measure
+                    label="Ring, centre to centre"
+                    dimension="length"
+                    :model-value="drilled.ring"
+                    @update:model-value="(v) => v !== null && v > 0 && set({ ring: v })"
+                />
+            </template>
+            <div class="seen">
+                <svg width="76" height="76" viewBox="-38 -38 76 76" aria-hidden="true">
+                    <rect
+                        class="rim"
+                        :x="(-long / 2) * scale"
+                        :y="(-wide / 2) * scale"
+                        :width="long * scale"
+                        :height="wide * scale"
+                        :rx="round ? (long / 2) * scale : 4"
+                    />
+                    <circle
+                        v-for="(h, i) in holes"
+                        :key="i"
+                        :cx="h.x_mm * scale"
+                        :cy="-h.y_mm * scale"
+                        :r="Math.max(1, (drilled.hole / 2) * scale)"
+                    />
+                </svg>
+                <p class="small faint">No saw is bought. Holes can be moved to where yours are on Lid, one by one.</p>
+            </div>
+        </template>
+    </div>
+</template>
+
+<style scoped>
+.drilled {
+    display: grid;
+    gap: 0.55rem;
+    grid-template-columns: minmax(0, 1fr);
+}
+.tick {
+    display: flex;
+    gap: 0.45rem;
+    align-items: center;
+    min-height: 24px;
+    cursor: pointer;
+}
+.seen {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr);
+    gap: 0.6rem;
+    align-items: center;
+}
+.rim {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.4;
+}
+circle {
+    fill: var(--ink);
+}
+</style>
