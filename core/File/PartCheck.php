@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\File;
 
+use KelpTub\Core\Lid\Panel;
 use stdClass;
 
 /** What a schema cannot say of a vessel, a cup or a pump: that its measures agree with each other. */
@@ -81,6 +82,14 @@ final class PartCheck
             }
             foreach ($raw->lid->keep_outs ?? [] as $i => $keepOut) {
                 $faults = [...$faults, ...self::section($keepOut, "$at/lid/keep_outs/$i")];
+            }
+            foreach ($raw->lid->panels ?? [] as $i => $corners) {
+                if (! Panel::isSound(PartReader::points($corners))) {
+                    $faults[] = new Fault(
+                        "$at/lid/panels/$i",
+                        'has corners that cross, dent in or lie in a line; list them in order round a triangle or a quadrangle',
+                    );
+                }
             }
         }
 

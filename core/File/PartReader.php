@@ -11,9 +11,11 @@ use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Lid\Panel;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\Fill;
 use KelpTub\Core\Vessel\FillFit;
@@ -160,6 +162,24 @@ final class PartReader
         );
     }
 
+    /**
+     * @param  list<non-empty-list<stdClass>>  $raw  as the schema has them
+     * @return list<Panel>
+     */
+    private static function panels(array $raw): array
+    {
+        return array_map(static fn (array $corners): Panel => new Panel(self::points($corners)), $raw);
+    }
+
+    /**
+     * @param  non-empty-list<stdClass>  $raw  as the schema has them, three or four
+     * @return non-empty-list<Point>
+     */
+    public static function points(array $raw): array
+    {
+        return array_map(static fn (stdClass $p): Point => new Point((float) $p->x_mm, (float) $p->y_mm), $raw);
+    }
+
     /** @param  CrossSection  $mouth  of the vessel, which the lid follows where its outline is not given */
     public static function lid(stdClass $raw, CrossSection $mouth): Lid
     {
@@ -174,6 +194,7 @@ final class PartReader
                 $raw->keep_outs ?? [],
                 static fn (stdClass $k): KeepOut => new KeepOut((float) $k->x_mm, (float) $k->y_mm, self::section($k)),
             ),
+            self::panels($raw->panels ?? []),
         );
     }
 }

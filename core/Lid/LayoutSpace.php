@@ -90,6 +90,7 @@ final readonly class LayoutSpace
                 ],
                 $lid->keepOuts,
             ),
+            array_map(static fn (Panel $p): array => array_map(static fn (Point $c): array => [$c->x, $c->y], $p->corners), $lid->panels),
             [$lid->outline->round, $lid->outline->length, $lid->outline->width, $lid->outline->cornerRadius],
             $this->lip,
             $this->holdsOneInTheMiddle(),

@@ -14,13 +14,17 @@ final readonly class Lid
     /** One that nobody measured is taken to lie so far over the rim's inside all round. */
     public const OVER_RIM_MM = 10.0;
 
-    /** @param  list<KeepOut>  $keepOuts */
+    /**
+     * @param  list<KeepOut>  $keepOuts
+     * @param  list<Panel>  $panels  flat parts between the ridges of a moulded lid
+     */
     public function __construct(
         public CrossSection $outline,
         public float $thickness,
         public LidMake $make,
         public float $topAboveRim,
         public array $keepOuts,
+        public array $panels = [],
     ) {
     }
 

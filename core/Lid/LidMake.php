@@ -11,6 +11,11 @@ enum LidMake: string
     case Plain = 'plain';
     case Thin = 'thin';
 
+    public function isThin(): bool
+    {
+        return $this === self::Thin;
+    }
+
     /** Least web between two holes, mm (thin: † general practice). */
     public function leastWeb(): float
     {

@@ -8,7 +8,7 @@ use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Geometry\RoundedBox;
 
 /**
- * One hole in the middle of each panel that the lid's ribs leave between them.
+ * One hole in the middle of each panel: of those that are drawn on the lid, or that its ribs leave between them.
  *
  * A rib is a keep-out that runs all the way across the lid, or nearly so; panels are what lies between two ribs, or a rib and the edge.
  */
@@ -32,6 +32,9 @@ final class PanelsPattern implements Pattern
     public static function middles(LayoutSpace $space): array
     {
         $lid = $space->lid;
+        if ($lid->panels !== []) {
+            return self::drawn($space);
+        }
         $across = $along = [];
         foreach ($lid->keepOuts as $keepOut) {
             if ($keepOut->section->round) {
@@ -53,6 +56,24 @@ final class PanelsPattern implements Pattern
                 if ($outline->clearance($x, $y) > 0.0) {
                     $points[] = new Point(...$space->places->nearest($x, $y) ?? [$x, $y]);
                 }
+            }
+        }
+
+        return count($points) > 1 ? $points : [];
+    }
+
+    /**
+     * In each panel that is drawn, where a hole may go and nearest to its middle; none in a panel that has no such place.
+     *
+     * @return list<Point>
+     */
+    private static function drawn(LayoutSpace $space): array
+    {
+        $points = [];
+        foreach ($space->lid->panels as $panel) {
+            [$x, $y] = $space->places->nearest($panel->middle->x, $panel->middle->y) ?? [INF, INF];
+            if (is_finite($x) && $panel->clearance($x, $y) > 0.0) {
+                $points[] = new Point($x, $y);
             }
         }
 

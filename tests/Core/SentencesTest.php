@@ -21,6 +21,10 @@ function talkative(): array
         ),
         ...$rest,
     ];
+    $moulded = $box(400, 300, 300, ['lid' => ['length_mm' => 420, 'width_mm' => 320, 'panels' => [array_map(
+        static fn (array $p): array => ['x_mm' => $p[0], 'y_mm' => $p[1]],
+        [[-200, -150], [200, -150], [-200, 150]],
+    )]]]);
     $wide = ['lip_diameter_mm' => 300, 'top_diameter_mm' => 290, 'bottom_diameter_mm' => 200, 'height_mm' => 100];
 
     return [
@@ -109,6 +113,10 @@ function talkative(): array
             ]]],
         ]),
         'a line that only still water has' => Gardens::tub(['crop' => 'lettuce-leaf', 'water_line' => 'third']),
+        'drilled too wide' => Gardens::tub(['crop' => 'basil', 'cutting' => 'drilled', 'hole_mm' => 64, 'layout' => $hand([0, 0])]),
+        'no hole yet' => Gardens::tub(['layout' => $hand()]),
+        'a hole over a ridge' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 0])]),
+        'two holes over ridges' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 60], [90, 60])]),
         'four lean out' => Gardens::tub(['crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]]),
         'a trickle' => Gardens::tub([], [], ['pump' => ['free_flow_l_min' => 1, 'max_pressure_kpa' => 5.691]]),
         'a nursery fed twice' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => ['kind' => 'cylinder-25']]),

@@ -12,6 +12,22 @@ it('answers with the patch that puts a tub on the bench', function () {
         ->and($answer->json('patch.0.value.crop'))->toBe('basil');
 });
 
+it('adds a tub with what else is known of it, and a climber with its trellis', function () {
+    $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => []];
+    $tub = [
+        'name' => 'Bucket', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'tomato-vine', 'started' => 'seedling',
+        'cup' => ['name' => 'Mine', 'lip_diameter_mm' => 90, 'top_diameter_mm' => 80, 'bottom_diameter_mm' => 60, 'height_mm' => 70],
+        'cutting' => 'drilled', 'hole_mm' => 84, 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0]]],
+    ];
+    $added = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk()->json('patch.0.value');
+
+    expect($added)->toMatchArray(['started' => 'seedling', 'cutting' => 'drilled', 'hole_mm' => 84, 'trellis' => true])
+        ->and($added['cup']['name'])->toBe('Mine')
+        ->and($added['layout']['holes'])->toHaveCount(1);
+    send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => [...$tub, 'hole_mm' => -3]]))->assertStatus(422);
+    send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => [...$tub, 'started' => 'cutting']]))->assertStatus(422);
+});
+
 it('puts one\'s own vessel, cup and crop into the garden whole', function () {
     send(
         'POST',
@@ -42,6 +58,10 @@ it('advises what a new tub starts with', function (array $asked, array $advice) 
     'a jar' => [
         ['vessel' => 'jar-1', 'system' => null, 'crop' => null],
         ['system' => 'passive', 'crop' => null, 'cup' => 'net-cup-75'],
+    ],
+    'a cut bottle, in which its own neck hangs' => [
+        ['vessel' => 'bottle-2', 'system' => null, 'crop' => null],
+        ['system' => 'passive', 'crop' => null, 'cup' => 'bottle-neck-2'],
     ],
     'a cloner' => [
         ['vessel' => 'tote-20', 'system' => 'cloner', 'crop' => null],

@@ -226,3 +226,14 @@ it('offers the other patterns of a lid with their figures', function () {
         ->and($candidates['spread']['holes'])->toHaveCount(8);
     send('POST', '/api/layouts?tub=b', $garden)->assertNotFound();
 });
+
+it('begins a garden in the units and the money of the one last worked on', function () {
+    $blank = send('POST', '/api/gardens', '{"name":"First"}')->assertCreated()->json('id');
+    expect(send('GET', "/api/gardens/$blank", '')->json('document'))->toContain('"units":"metric"')->not->toContain('currency');
+    $dollars = '{"format":"kelp-tub.garden","version":1,"units":"us","money":{"currency":"USD","cap":50}}';
+    send('POST', '/api/gardens', $dollars)->assertCreated();
+    $next = send('POST', '/api/gardens', '{"name":"Second"}')->assertCreated()->json('id');
+
+    expect(json_decode(send('GET', "/api/gardens/$next", '')->json('document'), true))
+        ->toMatchArray(['units' => 'us', 'money' => ['currency' => 'USD']]);
+});

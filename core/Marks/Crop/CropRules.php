@@ -12,7 +12,6 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
-use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
@@ -59,13 +58,18 @@ final class CropRules
     private static function support(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        if (! $crop->climbs() || $tub->planting->trellis || $plan->cutting->lid->make === LidMake::Thin) {
+        if (! $crop->climbs() || $tub->planting->trellis || $plan->cutting->lid->make->isThin()) {
             return null;
         }
 
         return new Finding('crop.support', Severity::Mind, $tub->id, $tub->pointer('/trellis'),
-            sprintf('%s and %s nothing to climb here. Put up a trellis, with clips.', $crop->doing('climbs', 'climb'), $crop->isPlural() ? 'have' : 'has'),
-            'A vine that hangs on its own stem tears out of the cup when it bears. Stand the trellis on the floor or fix it to a wall, not to the lid.',
+            sprintf(
+                '%s and %s nothing to climb here. Put up a trellis, with clips.',
+                $crop->doing('climbs', 'climb'),
+                $crop->isPlural() ? 'have' : 'has',
+            ),
+            'A vine that hangs on its own stem tears out of the cup when it bears. Stand the trellis on the floor or fix it to a wall, '
+                .'not to the lid.',
             [$context->set('Put up a trellis', $tub->pointer('/trellis'), true)]);
     }
 

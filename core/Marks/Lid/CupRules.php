@@ -125,7 +125,8 @@ final class CupRules
             return null;
         }
         $w = $context->write;
-        $snug = $plan->cutting->inMouth || $plan->tub->holes->drilled ? null : SawChoice::snug($size->cup, array_merge(...self::saws($context)));
+        $drilled = $plan->tub->holes->drilled;
+        $snug = $plan->cutting->inMouth || $drilled ? null : SawChoice::snug($size->cup, array_merge(...self::saws($context)));
 
         return new Finding('cup.play', Severity::Mind, $plan->tub->id, $at,
             sprintf(
@@ -139,9 +140,7 @@ final class CupRules
                 $snug === null ? '' : " The {$snug->name()} saw seats it snugly.",
             ),
             'Light under the lid grows algae, and a cup that rocks tears roots.',
-            $plan->tub->holes->drilled
-                ? self::fittingCups($plan, $size, $context)
-                : self::snugSaw($plan, $size, $snug, $context),
+            $drilled ? self::fittingCups($plan, $size, $context) : self::snugSaw($plan, $size, $snug, $context),
             $seat->play);
     }
 

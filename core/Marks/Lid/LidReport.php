@@ -7,9 +7,11 @@ namespace KelpTub\Core\Marks\Lid;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Report;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
+use KelpTub\Core\Lid\Panel;
 use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use stdClass;
@@ -187,6 +189,11 @@ final class LidReport
                     static fn (KeepOut $k): stdClass => (object) ['x_mm' => $k->x, 'y_mm' => $k->y, ...Report::section($k->section)],
                     $lid->keepOuts,
                 ),
+                'panels' => array_map(static fn (Panel $p): stdClass => (object) [
+                    'corners' => array_map(self::point(...), $p->corners),
+                    'middle' => self::point($p->middle),
+                    'clear_mm' => $p->clearance($p->middle->x, $p->middle->y),
+                ], $lid->panels),
             ],
             'cup' => (object) self::cup($plan->cutting->sizes[0]->cup),
             'cups' => array_map(
@@ -195,6 +202,11 @@ final class LidReport
             ),
             'in_mouth' => $plan->cutting->inMouth,
         ];
+    }
+
+    private static function point(Point $p): stdClass
+    {
+        return (object) ['x_mm' => $p->x, 'y_mm' => $p->y];
     }
 
     /** @return array<string, string|float|null> */

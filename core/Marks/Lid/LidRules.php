@@ -17,6 +17,7 @@ use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
+use KelpTub\Core\Lid\Panel;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -45,6 +46,7 @@ final class LidRules
             self::edge($plan, $context),
             self::wall($plan, $context),
             self::keepOut($plan, $context),
+            self::panel($plan, $context),
             self::removed($plan, $context),
             self::ligament($plan, $context),
         ]));
@@ -86,6 +88,12 @@ final class LidRules
         $laidOut = $plan->holes->count();
         if ($laidOut >= $asked && $laidOut > 0) {
             return null;
+        }
+        if ($tub->holes->layout->isByHand() && $tub->holes->layout->holes === []) {
+            return new Finding('lid.empty', Severity::Stop, $tub->id, $tub->pointer('/layout/holes'),
+                'No hole is placed on this lid yet. Press the lid where one is to go, write the marking-out table, or choose a pattern.',
+                'A layout by hand has the holes that were put there, and no others.',
+                [$context->set('Lay it out by the best pattern', $tub->pointer('/layout/pattern'), 'best')]);
         }
         if ($laidOut === 0 && self::isSwallowed($plan)) {
             return new Finding('lid.too-many', Severity::Stop, $tub->id, $tub->pointer('/vessel/lid/keep_outs'),
@@ -292,6 +300,32 @@ final class LidRules
                 ),
             'Latches, handles and ribs need room to work, and a saw skids on them.',
             fn (): array => self::layOutAgain($plan, $context), -$clear);
+    }
+
+    /** A hole that is cut over a ridge of a moulded lid. */
+    private static function panel(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $panels = $plan->cutting->lid->panels;
+        $over = [];
+        foreach ($panels === [] ? [] : $plan->holes->arrangement->points as $i => $point) {
+            $within = max(-INF, ...array_map(static fn (Panel $p): float => $p->clearance($point->x, $point->y), $panels));
+            if ($within < $plan->cutting->sizes[$plan->holes->cupAt[$i]]->seat->hole / 2 - self::ROUNDING_MM) {
+                $over[] = $i + 1;
+            }
+        }
+        if ($over === []) {
+            return null;
+        }
+
+        return new Finding('lid.panel', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/layout/holes'),
+            count($over) === 1
+                ? "Hole $over[0] cuts over a ridge of the lid. Move it into a panel, or take a smaller cup."
+                : sprintf(
+                    '%s cut over a ridge of the lid, the first of them hole %d. Move them into panels, or take a smaller cup.',
+                    $context->write->count(count($over), 'One hole', '%d holes'),
+                    $over[0],
+                ),
+            'A saw skids on a ridge, and a cup does not lie flat over it.');
     }
 
     private static function removed(TubPlan $plan, RuleContext $context): ?Finding

@@ -124,8 +124,8 @@ const leaves = computed(() => {
 const OF_USABLE: Record<string, string> = { level: 'a third', quarter: 'a third', half: 'a half' };
 const habitNote = computed(() => {
     const from = `from day ${number(season.value.habit?.from_day ?? 0, 0)}`;
-    const after = `when ${OF_USABLE[report.value.chosen.top_ups]} of the ${volume(report.value.volume.usable_l, units.value)} of use is gone`;
-    return `${from}, ${after}`;
+    const share = OF_USABLE[report.value.chosen.top_ups];
+    return `${from}, when ${share} of the ${volume(report.value.volume.usable_l, units.value)} of use is gone`;
 });
 
 /** What the cups get at the start, and what follows from it. */

@@ -23,13 +23,15 @@ const props = withDefaults(
         movable?: boolean;
         chosen?: number | null;
         caption?: string;
+        placing?: boolean;
     }>(),
-    { canopies: false, dimensions: true, movable: false, chosen: null, caption: '' },
+    { canopies: false, dimensions: true, movable: false, chosen: null, caption: '', placing: false },
 );
 const emit = defineEmits<{
     choose: [hole: number];
     move: [hole: number, x: number, y: number, done: boolean];
     nudge: [hole: number, right: number, back: number];
+    place: [x: number, y: number];
 }>();
 
 const box = ref<HTMLElement | null>(null);
@@ -130,6 +132,17 @@ function drag(event: PointerEvent, done: boolean): void {
     if (d.begun) emit('move', d.hole, half(d.at.x + by.x / scale.value), half(d.at.y - by.y / scale.value), done);
 }
 
+/** Where the bare lid was pressed, to a millimetre from its middle. */
+function place(event: MouseEvent): void {
+    if (!props.placing) return;
+    const frame = (event.currentTarget as Element).closest('svg')!.getBoundingClientRect();
+    emit(
+        'place',
+        Math.round((event.clientX - frame.left - middle.value.x) / scale.value) + 0,
+        Math.round((middle.value.y - (event.clientY - frame.top)) / scale.value) + 0,
+    );
+}
+
 function nudge(event: KeyboardEvent, i: number): void {
     const by = event.shiftKey ? 10 : 1;
     const step = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[event.key];
@@ -193,7 +206,9 @@ const description = computed(
             </g>
             <rect
                 class="outline"
-                :class="{ over: canopies }"
+                :class="{ over: canopies && !placing, placing }"
+                data-lid
+                @click="place"
                 :x="X(-lid.length_mm / 2)"
                 :y="Y(lid.width_mm / 2)"
                 :width="lid.length_mm * scale"
@@ -219,6 +234,9 @@ const description = computed(
                     :height="k.width_mm * scale"
                     :rx="k.round ? (k.length_mm / 2) * scale : k.corner_radius_mm * scale"
                 />
+            </g>
+            <g v-for="(p, i) in lid.panels" :key="`p${i}`" class="panel">
+                <polygon :points="p.corners.map((c) => `${X(c.x_mm)},${Y(c.y_mm)}`).join(' ')" />
             </g>
             <circle v-if="ringRadius > 1" class="hair dash" :cx="X(0)" :cy="Y(0)" :r="ringRadius * scale" />
             <path v-if="lid.round" class="hair" :d="`M${X(-8)} ${Y(0)}H${X(8)}M${X(0)} ${Y(-8)}V${Y(8)}`" />
@@ -362,6 +380,19 @@ const description = computed(
 }
 .outline.over {
     fill: none;
+}
+.outline.placing {
+    cursor: crosshair;
+}
+.panel {
+    fill: none;
+    stroke: var(--faint);
+    stroke-width: 1;
+    pointer-events: none;
+}
+.rim,
+.keep-out {
+    pointer-events: none;
 }
 .canopies circle {
     fill-opacity: 0.16;

@@ -37,7 +37,7 @@ function markOf(document: Garden): string {
     return `${text.length}-${mark.toString(36)}`;
 }
 
-/** Undo and redo: what changed at each step, as patches, also when the garden is opened again, as long as the document is the one they lead to. */
+/** Undo and redo: what changed at each step, as patches; kept for when the garden is opened again, if it is still as they left it. */
 export class History {
     private readonly past = shallowRef<Step[]>([]);
     private readonly future = shallowRef<Step[]>([]);

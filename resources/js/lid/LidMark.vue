@@ -20,7 +20,10 @@ import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
 import CupsThatFit from './CupsThatFit.vue';
+import HoleTable from './HoleTable.vue';
 import InRows from './InRows.vue';
+import OwnCup from './OwnCup.vue';
+import Panels from './Panels.vue';
 import { moved } from './layouts';
 import LidItself from './LidItself.vue';
 import type { Cup, Garden, Hole, Tub } from '../types/garden';
@@ -34,6 +37,7 @@ const at = computed(() => `/tubs/${garden.index.value}`);
 const findings = computed(() => garden.findings.value.filter((f) => f.mark === 'lid' || f.code === 'crop.spacing'));
 const chosen = ref<number | null>(null);
 const holes = computed(() => report.value.layout.holes);
+const drilled = computed(() => tub.value.cutting === 'drilled');
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
 const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
 
@@ -95,13 +99,23 @@ function nudge(hole: number, right: number, back: number): void {
     );
 }
 
-function addHole(): void {
-    set('add a hole', (t) =>
+/** While it is on, a press on the bare lid puts a hole there. */
+const placing = ref(false);
+function place(x: number, y: number): void {
+    set('place a hole', (t) =>
         byHand(t, (list) => {
-            list.push({ x_mm: 0, y_mm: 0 });
+            list.push({ x_mm: x, y_mm: y });
         }),
     );
-    chosen.value = holes.value.length;
+    chosen.value = null;
+}
+
+function startEmpty(): void {
+    set('take all holes away', (t) => {
+        t.layout = { ...t.layout, pattern: 'manual', holes: [] };
+    });
+    chosen.value = null;
+    placing.value = true;
 }
 
 function deleteHole(): void {
@@ -117,9 +131,9 @@ function deleteHole(): void {
 
 const step = ref(5);
 
-/** Holes set by hand onto multiples of a step, from the lid’s middle. */
+/** Where each hole stands is rounded to so many mm from the lid’s middle; what lies between them may change by as much. */
 function align(): void {
-    set('align the holes', (t) =>
+    set('round off the holes', (t) =>
         byHand(t, (list) => {
             const on = (mm: number): number => Math.round(Math.round(mm / step.value) * step.value * 10) / 10;
             for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
@@ -221,6 +235,7 @@ const heldBy = computed(() => {
                 :model-value="report.shape.cup.key"
                 :options="cupOptions(garden.library)"
                 filter
+                :placeholder="report.shape.cup.name"
                 :at="`${at}/cup`"
                 :hint="
                     `lip ${dimension(report.shape.cup.lip_diameter_mm, units)} ` +
@@ -232,11 +247,12 @@ const heldBy = computed(() => {
                         v &&
                         set('change the cup', (t) => {
                             t.cup = fromLibrary(garden.library.cups, v) as Cup;
-                            t.hole_mm = null;
+                            if (t.cutting !== 'drilled') t.hole_mm = null;
                         })
                 "
             />
-            <Field id="saws" label="Saws you have"
+            <OwnCup />
+            <Field v-if="!drilled" id="saws" label="Saws you have"
                 ><input
                     id="saws"
                     v-model="saws"
@@ -254,9 +270,9 @@ const heldBy = computed(() => {
             </Field>
             <Measure
                 v-if="!report.shape.in_mouth"
-                label="Another hole"
+                :label="drilled ? 'Each hole, Ø' : 'Another hole'"
                 dimension="length"
-                optional
+                :optional="!drilled"
                 :model-value="tub.hole_mm ?? null"
                 :at="`${at}/hole_mm`"
                 @update:model-value="
@@ -271,13 +287,19 @@ const heldBy = computed(() => {
                 label="Cut with"
                 :model-value="tub.cutting ?? 'saw'"
                 :options="[
-                    { value: 'saw', name: 'A hole saw' },
-                    { value: 'traced', name: 'No saw' },
+                    { value: 'saw', name: 'A saw' },
+                    { value: 'traced', name: 'A knife' },
+                    { value: 'drilled', name: 'Drilled', title: 'The holes are there already' },
                 ]"
                 @update:model-value="
                     (v) =>
-                        set('change how holes are cut', (t) => {
+                        set(v === 'drilled' ? 'say that it is drilled already' : 'change how holes are cut', (t) => {
                             t.cutting = v;
+                            // What is there already stays as it is, whatever cup is tried in it.
+                            if (v === 'drilled') {
+                                t.hole_mm ??= Math.round(hole.diameter_mm * 100) / 100;
+                                byHand(t, () => undefined);
+                            }
                         })
                 "
             />
@@ -293,7 +315,11 @@ const heldBy = computed(() => {
                 :hint="tub.cups_2 ? 'Crops hang in the smaller cup that is large enough for them.' : ''"
                 @update:model-value="setSecond"
             />
-            <PatternPick v-if="!report.shape.in_mouth" :model-value="tub.layout?.pattern ?? 'best'" @update:model-value="setPattern" />
+            <PatternPick
+                v-if="!report.shape.in_mouth && !drilled"
+                :model-value="tub.layout?.pattern ?? 'best'"
+                @update:model-value="setPattern"
+            />
             <div v-if="!manual && !report.shape.in_mouth" class="stack">
                 <Toggle
                     label="Cups"
@@ -358,20 +384,30 @@ const heldBy = computed(() => {
                     />
                 </fieldset>
                 <div class="row">
-                    <button type="button" class="box" @click="addHole">Add a hole</button>
+                    <button type="button" class="box" data-act="place" :aria-pressed="placing" @click="placing = !placing">
+                        {{ placing ? 'Done placing' : 'Place holes' }}
+                    </button>
                     <button v-if="picked" type="button" class="box" @click="deleteHole">Delete it</button>
+                    <button v-else-if="holes.length" type="button" class="box" data-act="start-empty" @click="startEmpty">
+                        Start empty
+                    </button>
                 </div>
+                <p v-if="placing" class="small faint">
+                    Press the lid where a hole is to go.
+                    <button type="button" class="word small" @click="place(0, 0)">One in the middle</button>
+                </p>
                 <div v-if="manual" class="align">
                     <Measure
-                        label="Align to steps of"
+                        label="To the nearest"
                         dimension="length"
                         :model-value="step"
                         @update:model-value="(v) => v !== null && v >= 1 && (step = v)"
                     />
-                    <button type="button" class="box" data-act="align" @click="align">Align</button>
+                    <button type="button" class="box" data-act="align" @click="align">Round off</button>
                 </div>
             </div>
             <InRows v-if="!report.shape.in_mouth" />
+            <Panels v-if="!report.shape.in_mouth && !report.raft" />
             <CupsThatFit v-if="!report.shape.in_mouth" />
             <LidItself v-if="!report.shape.in_mouth && !report.raft" />
         </template>
@@ -388,7 +424,9 @@ const heldBy = computed(() => {
                     :units="units"
                     :movable="!report.shape.in_mouth"
                     :chosen="chosen"
+                    :placing="placing"
                     canopies
+                    @place="place"
                     @choose="(i) => (chosen = i)"
                     @move="move"
                     @nudge="nudge"
@@ -399,12 +437,16 @@ const heldBy = computed(() => {
                 <div class="cut">
                     <h2>
                         {{
-                            report.shape.in_mouth
+                            report.shape.in_mouth || drilled
                                 ? 'Nothing to cut'
                                 : `Cut with ${hole.saw ? `the ${hole.saw} saw` : 'a knife, inside a traced circle'}`
                         }}
                     </h2>
                     <p v-if="report.shape.in_mouth">The cup hangs in the mouth by its lip.</p>
+                    <p v-else-if="drilled">
+                        The holes are there already, {{ length(hole.diameter_mm, units) }} wide. Try one cup in each before you buy the
+                        rest.
+                    </p>
                     <template v-else>
                         <p>
                             {{
@@ -487,49 +529,7 @@ const heldBy = computed(() => {
                 :tone="toneOf(findings, 'lid.removed')"
                 :note="`over ${number(limits.removed_pct, 0, '%')} lids start to sag`"
             />
-            <div v-if="!report.shape.in_mouth && holes.length" class="scribe">
-                <h2>
-                    Mark out
-                    <a
-                        class="small"
-                        :href="`/gardens/${garden.id}/${encodeURIComponent(tub.id)}/marking-out`"
-                        target="_blank"
-                        rel="noopener"
-                        >Print it on one page</a
-                    >
-                </h2>
-                <table>
-                    <thead>
-                        <tr v-if="report.shape.lid.round">
-                            <th scope="col">hole</th>
-                            <th scope="col">radius</th>
-                            <th scope="col">angle</th>
-                        </tr>
-                        <tr v-else>
-                            <th scope="col">hole</th>
-                            <th scope="col">from left</th>
-                            <th scope="col">from front</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="(h, i) in holes" :key="i" :class="{ chosen: chosen === i }">
-                            <td>{{ i + 1 }}</td>
-                            <template v-if="report.shape.lid.round"
-                                ><td>{{ dimension(h.radius_mm ?? 0, units) }}</td>
-                                <td>{{ number(h.angle_deg ?? 0, 1) }}°</td></template
-                            >
-                            <template v-else
-                                ><td>{{ dimension(h.from_left_mm ?? 0, units) }}</td>
-                                <td>{{ dimension(h.from_front_mm ?? 0, units) }}</td></template
-                            >
-                        </tr>
-                    </tbody>
-                </table>
-                <p class="small faint">
-                    {{ units === 'us' ? 'Inches, to a sixteenth.' : 'Millimetres, to a half.' }}
-                    {{ report.shape.lid.round ? 'Angles run left round from the right.' : 'To hole centres, from the lid’s outer edges.' }}
-                </p>
-            </div>
+            <HoleTable v-if="!report.shape.in_mouth" :chosen="chosen" />
         </template>
     </MarkPage>
 </template>
@@ -592,17 +592,6 @@ const heldBy = computed(() => {
 .align > :first-child {
     width: 100%;
 }
-.scribe h2 {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    gap: 0.5rem;
-}
-.scribe a {
-    font-family: var(--legible);
-    font-weight: 400;
-    letter-spacing: 0;
-}
 .row,
 .nudge {
     display: flex;
@@ -620,21 +609,6 @@ legend {
     font-family: var(--grotesque);
     font-weight: 600;
     margin-bottom: 0.2rem;
-}
-.scribe {
-    padding-top: 0.8rem;
-}
-.scribe td,
-.scribe th {
-    padding: 0.15rem 0;
-    text-align: right;
-}
-.scribe td:first-child,
-.scribe th:first-child {
-    text-align: left;
-}
-.scribe tr.chosen td {
-    background: var(--water-wash);
 }
 @media (max-width: 760px) {
     .drawings {
