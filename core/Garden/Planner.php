@@ -93,16 +93,20 @@ final readonly class Planner
     }
 
     /**
-     * What would be said after a patch, of what it changes; the rest stays as it was said. Money is not looked at.
+     * What would be said after a patch, of what it changes; the rest stays as it was said. Money is not looked at, unless it is a
+     * finding of that mark which is to be mended.
      *
      * @param  list<stdClass>  $patch
+     * @param  string  $of  the key of the mark whose finding is to be mended
      */
-    public function judgeAgain(Judgement $now, array $patch): Judgement
+    public function judgeAgain(Judgement $now, array $patch, string $of = ''): Judgement
     {
         $plan = Plan::of($this->maker->patched($now->plan->garden, $patch), $now->plan);
-        $marks = array_filter($this->marks, static fn (Mark $mark): bool => $mark->isTried());
+        $counted = ! $this->isTried($of);
+        $marks = array_filter($this->marks, static fn (Mark $mark): bool => $mark->isTried() || $mark->key() === $of);
         foreach ($marks as $mark) {
             $plan = $plan->with($mark->plan($plan, $this->aids));
+            $plan = $counted ? $plan->needing($mark->needs($plan, $this->aids->library)) : $plan;
         }
         $context = new RuleContext($plan, $this->aids);
         $same = $plan->garden->standsOnTheSame($now->plan->garden);
@@ -121,6 +125,18 @@ final readonly class Planner
         }
 
         return new Judgement($plan, $said);
+    }
+
+    /** Whether a mark plans and judges again in every trial; one that is not known does not matter. */
+    public function isTried(string $key): bool
+    {
+        foreach ($this->marks as $mark) {
+            if ($mark->key() === $key) {
+                return $mark->isTried();
+            }
+        }
+
+        return true;
     }
 
     /**

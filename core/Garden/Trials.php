@@ -22,6 +22,9 @@ final class Trials
     /** @var array<string, Judgement> by patch */
     private array $tried = [];
 
+    /** The mark of the finding that is looked at, where trials leave that mark out otherwise. */
+    private string $of = '';
+
     public function __construct(private readonly Planner $planner, private readonly Judgement $now)
     {
     }
@@ -32,6 +35,7 @@ final class Trials
      */
     public function mended(Finding $finding): Finding
     {
+        $this->of = $finding->mark !== '' && ! $this->planner->isTried($finding->mark) ? $finding->mark : '';
         $helping = ['mends' => [], 'lessens' => [], 'costs' => []];
         $ways = $finding->ways();
         foreach ($ways as $first) {
@@ -127,17 +131,17 @@ final class Trials
 
     private function mayTry(Remedy $way): bool
     {
-        return isset($this->tried[self::named($way)]) || $this->planner->aids->memory->mayTake(self::STEPS);
+        return isset($this->tried[$this->named($way)]) || $this->planner->aids->memory->mayTake(self::STEPS);
     }
 
     private function after(Remedy $way): Judgement
     {
-        return $this->tried[self::named($way)] ??= $this->planner->judgeAgain($this->now, $way->patch);
+        return $this->tried[$this->named($way)] ??= $this->planner->judgeAgain($this->now, $way->patch, $this->of);
     }
 
-    private static function named(Remedy $way): string
+    private function named(Remedy $way): string
     {
-        return GardenFile::encode((object) ['patch' => $way->patch]);
+        return $this->of.GardenFile::encode((object) ['patch' => $way->patch]);
     }
 
     /** @return list<string> where something else is said than now */

@@ -32,7 +32,7 @@ final class House
         'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
-        'Marks/Cost' => ['Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Cost'],
 
         'WhatIf' => ['Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Cost'],

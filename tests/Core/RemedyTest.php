@@ -166,6 +166,53 @@ it('mends what it claims to mend', function (array $tub, array $garden, array $a
         [],
     ],
     'tube hole' => [['water_line' => 'high-start'], [], []],
+    'nothing to climb' => [['crop' => 'tomato-vine', 'cup' => 'net-cup-75', 'layout' => ['cups' => 1]], [], []],
+    'no water of use' => [['vessel' => 'pail-3', 'lowest_mm' => 150], [], []],
+    'over the cap' => [['crop' => 'basil'], ['money' => ['cap' => 20]], ['pump' => 'pump-20w-6']],
+]);
+
+/** @return list<string> the ways out of a finding, each after what else was to be tried */
+function waysOut(Garden $garden, string $code): array
+{
+    $found = array_values(array_filter(findingsOf($garden), static fn (Finding $f): bool => $f->code === $code));
+
+    return array_map(static fn ($r): string => str_replace("\u{202F}", ' ', $r->says), $found[0]->remedies);
+}
+
+it('offers what a grower would think of first', function (Garden $garden, string $code, array $ways) {
+    expect(waysOut($garden, $code))->toBe($ways);
+})->with([
+    // Balance, then a coarser or a shallower stone, then a larger pump; what does not help is left out.
+    'a starved stone' => [fn () => Gardens::of([
+        'tubs' => [
+            ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100']],
+            ['id' => 'b', 'system' => 'aerated', 'vessel' => 'bucket-30', 'stones' => ['kind' => 'disc-60-fine']],
+        ],
+        'air' => [['id' => 'p', 'pump' => ['free_flow_l_min' => 4, 'max_pressure_kpa' => 14], 'check_valve' => true, 'branches' => [
+            ['tub' => 'a'], ['tub' => 'b'],
+        ]]],
+    ]), 'air.starved', [
+        'Throttle the other valves of that pump to 40 %', 'Use the 50 mm cylinder stone', 'Use the 20 W pump, six outlets',
+    ]],
+    'a stone too deep for its pump' => [
+        fn () => Gardens::tub([], [], ['pump' => ['free_flow_l_min' => 4, 'max_pressure_kpa' => 4.8]]),
+        'air.starved',
+        ['Use the 25 mm cylinder stone', 'Hang the stones at 120 mm', 'Use the 2 W pump, one outlet'],
+    ],
+    'over the cap' => [
+        fn () => Gardens::tub(
+            ['crop' => 'lettuce-leaf', 'layout' => ['cups' => 2]],
+            ['money' => ['cap' => 20]],
+            ['pump' => 'pump-20w-6'],
+        ),
+        'cost.over-cap',
+        ['Use the 2 W pump, one outlet'],
+    ],
+    'no water of use' => [
+        fn () => Gardens::tub(['vessel' => 'pail-3', 'lowest_mm' => 150]),
+        'vessel.no-water',
+        ['Let the lowest level follow', 'Use the 10 L bucket'],
+    ],
 ]);
 
 it('mends or lessens what it claims in many gardens, and names every stop that it brings', function () {

@@ -37,6 +37,9 @@ final class AirRules
     /** A tub with a longer mouth is not stirred by one plume, mm. */
     private const LONG_MM = 600.0;
 
+    /** Stones are raised by so much at a time, mm. */
+    private const RAISED_MM = 50.0;
+
     private const ROUNDING = 1.0e-9;
 
     /** @return list<Finding> */
@@ -327,6 +330,7 @@ final class AirRules
             self::balanced($air, $branch, $context),
             $stones !== null && $stones->count > 1 ? self::fewerStones($tub, $stones->count - 1, $context) : null,
             $stones === null ? null : self::easierStone($tub, $stones->stone, $context),
+            $stones === null ? null : self::raisedStone($air->tubs[$branch], $stones->height, $context),
             self::largerPump($air, $context),
         ]));
     }
@@ -403,6 +407,24 @@ final class AirRules
         }
 
         return $way;
+    }
+
+    /** Stones hung higher, where air has less water to push aside: no higher than they stay covered, as little as it takes. */
+    private static function raisedStone(TubPlan $plan, float $from, RuleContext $context): ?Remedy
+    {
+        $line = $plan->water->line->grown;
+        $highest = floor($line - Stone::leastCover($line));
+        $height = min($highest, $from + self::RAISED_MM);
+        if ($height <= $from) {
+            return null;
+        }
+        $set = $context->set(
+            'Hang the stones at '.$context->write->length($height),
+            $plan->tub->pointer('/stones/height_mm'),
+            (int) $height,
+        );
+
+        return new Remedy($set->says, $set->patch, static fn (): ?Remedy => self::raisedStone($plan, $height, $context));
     }
 
     /** The smallest larger pump of the Library that does; null where it has none. */

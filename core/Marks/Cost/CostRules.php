@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Cost;
 
+use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
 
@@ -26,7 +30,9 @@ final class CostRules
                     $context->write->number($budget->overCap, 2),
                     $context->write->number($budget->cap ?? 0.0, 2),
                 ),
-                'Packs hold more than one tub needs, and tools are counted once. Mark what you have already as owned.');
+                'Packs hold more than one tub needs, and tools are counted once. Mark what you have already as owned.',
+                fn (): array => self::cheaperPumps($context),
+                $budget->overCap);
         }
         $unpriced = [];
         foreach ($context->plan->get(CostPlan::class)->purchases as $purchase) {
@@ -41,5 +47,45 @@ final class CostRules
         }
 
         return $findings;
+    }
+
+    /**
+     * For each pump that is bought the cheaper ones of the Library, the cheapest first; which of them still serves is found by trying.
+     *
+     * @return list<Remedy>
+     */
+    private static function cheaperPumps(RuleContext $context): array
+    {
+        $ways = [];
+        foreach ($context->plan->garden->of(AirSystems::class)->systems as $system) {
+            $now = self::price($system->pump, $context);
+            $cheaper = array_filter(
+                $context->pumpsBySize(),
+                static fn (Pump $p): bool => self::price($p, $context) < $now,
+            );
+            usort($cheaper, static fn (Pump $a, Pump $b): int => self::price($a, $context) <=> self::price($b, $context));
+            $way = null;
+            foreach (array_reverse($cheaper) as $pump) {
+                $next = $way;
+                $set = $context->set("Use the $pump->name", $system->pointer('/pump'), $pump->key);
+                $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
+            }
+            $ways = $way === null ? $ways : [...$ways, $way];
+        }
+
+        return $ways;
+    }
+
+    /** What one costs that is still to be bought; without a price it is no saving. */
+    private static function price(Pump $pump, RuleContext $context): float
+    {
+        $wish = $context->plan->garden->of(MoneyWish::class);
+        $key = $pump->key ?? '';
+        if (($wish->owned[$key] ?? 0.0) >= 1.0) {
+            return 0.0;
+        }
+        $offers = [...$context->library->offers->for($key), ...$wish->offers->for($key)];
+
+        return min(INF, ...array_map(static fn (Offer $o): float => $o->price / $o->pack, $offers));
     }
 }

@@ -8,16 +8,21 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\FillFit;
 use KelpTub\Core\Vessel\LinerBag;
+use KelpTub\Core\Vessel\Vessel;
 use KelpTub\Core\Vessel\VesselKind;
 use KelpTub\Core\Vessel\Weight;
 
 /** What the vessel itself says: label, weight, walls, light, ground. Source: handbook, rules section 2. */
 final class VesselRules
 {
+    /** So many taller vessels are tried. */
+    private const TALLER_TRIED = 4;
+
     /** A brim above this many times the label is odd. */
     private const LABEL_MARGIN = 1.25;
 
@@ -93,7 +98,27 @@ final class VesselRules
                     ? null
                     : $context->set('Lay the stones on the floor', $tub->pointer('/stones/height_mm'), 0),
                 $tub->water->lowest === null ? null : $context->set('Let the lowest level follow', $tub->pointer('/lowest_mm'), null),
+                self::taller($tub, $context),
             ])));
+    }
+
+    /** The next taller vessels of the Library and of its kind, the lowest first. */
+    private static function taller(Tub $tub, RuleContext $context): ?Remedy
+    {
+        $here = $tub->body->vessel;
+        $taller = array_filter(
+            iterator_to_array($context->library->vessels),
+            static fn (Vessel $v): bool => $v->kind === $here->kind && $v->profile->rim() > $here->profile->rim(),
+        );
+        uasort($taller, static fn (Vessel $a, Vessel $b): int => $a->profile->rim() <=> $b->profile->rim());
+        $way = null;
+        foreach (array_reverse(array_slice($taller, 0, self::TALLER_TRIED)) as $key => $vessel) {
+            $next = $way;
+            $set = $context->set("Use the $vessel->name", $tub->pointer('/vessel'), $key);
+            $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
+        }
+
+        return $way;
     }
 
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding
