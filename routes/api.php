@@ -23,6 +23,7 @@ Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);
 Route::post('edits/add', [EditController::class, 'add']);
 Route::post('edits/run', [EditController::class, 'run']);
+Route::post('edits/nest', [EditController::class, 'nest']);
 Route::post('edits/aerate', [EditController::class, 'aerate']);
 Route::post('advice', [EditController::class, 'advise']);
 Route::post('read', ReadController::class);

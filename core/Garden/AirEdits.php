@@ -25,7 +25,7 @@ final readonly class AirEdits
 
     private const PUMP = 'pump-4w-2';
 
-    private const DISTANCE_MM = 1000;
+    public const DISTANCE_MM = 1000;
 
     /** Valve settings by which lines on one pump may share its air. */
     private const SHARING = [0.5, 0.3, 0.2, 0.1];
@@ -171,6 +171,21 @@ final readonly class AirEdits
             }
             foreach (array_reverse($lines) as $line) {
                 $patch = [...$patch, ...$this->patch->remove($system->pointer("/branches/$line"))];
+            }
+        }
+
+        return $patch;
+    }
+
+    /** @return list<stdClass> so far from the pump, on every line of a tub */
+    public function distances(string $tub, int $millimetres): array
+    {
+        $patch = [];
+        foreach ($this->garden->of(AirSystems::class)->systems as $system) {
+            foreach ($system->branches as $b => $branch) {
+                $patch = $branch->tub === $tub
+                    ? [...$patch, ...$this->patch->set($system->pointer("/branches/$b/distance_mm"), $millimetres)]
+                    : $patch;
             }
         }
 

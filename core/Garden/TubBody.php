@@ -6,6 +6,7 @@ namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Vessel\Cover;
+use KelpTub\Core\Vessel\CoverParts;
 use KelpTub\Core\Vessel\LinerBag;
 use KelpTub\Core\Vessel\Vessel;
 
@@ -22,6 +23,7 @@ final readonly class TubBody
         public Vessel $vessel,
         public Lid $lid,
         public Cover $cover,
+        public CoverParts $coverParts,
         public ?LinerBag $liner,
         public float $stand,
         public ?Vessel $under,
@@ -36,9 +38,10 @@ final readonly class TubBody
         return $this->stand + ($this->under === null ? 0.0 : $this->under->floor + $this->blocks) + $this->vessel->floor;
     }
 
-    /** Whether light gets into the solution. */
+    /** Whether light gets into the solution: through walls that nothing covers. A bag lines them, whatever else is covered. */
     public function letsLightIn(): bool
     {
-        return $this->vessel->opacity->needsCover() && $this->cover === Cover::None;
+        return $this->vessel->opacity->needsCover()
+            && ($this->cover === Cover::None || ($this->cover !== Cover::Liner && ! $this->coverParts->hasWalls()));
     }
 }

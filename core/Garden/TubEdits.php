@@ -11,6 +11,7 @@ use KelpTub\Core\Feed\DripCycle;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartReader;
 use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Vessel\NestedPair;
 use stdClass;
 
 /** Changes of a garden that bring more with them than one value: a tub with what it takes, or another way to run one. As JSON Patches. */
@@ -93,6 +94,26 @@ final readonly class TubEdits
         }
 
         return $this->garden->of(AirSystems::class)->feed($tub->id) ? $patch : [...$patch, ...$this->air->line($tub->id)];
+    }
+
+    /**
+     * Stands a tub in another vessel that houses its pump, or takes it out again: its line then runs from the middle of the lower floor to
+     * the wall, and up between the walls.
+     *
+     * @return list<stdClass>
+     */
+    public function nest(Tub $tub, string|stdClass|null $lower): array
+    {
+        if ($lower === null) {
+            return [...$this->patch->remove($tub->pointer('/under')), ...$this->air->distances($tub->id, AirEdits::DISTANCE_MM)];
+        }
+        $vessel = is_string($lower) ? $this->library->vessels->get($lower) : PartReader::vessel($lower, null);
+        $blocks = $this->garden->document->tubs[$tub->index]->under->blocks_mm ?? (int) NestedPair::DEFAULT_BLOCKS_MM;
+
+        return [
+            ...$this->patch->set($tub->pointer('/under'), (object) ['vessel' => $lower, 'blocks_mm' => $blocks]),
+            ...$this->air->distances($tub->id, (int) round($vessel->profile->sectionAt(0.0)->length / 2)),
+        ];
     }
 
     /** A climber comes with its trellis. */

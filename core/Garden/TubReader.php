@@ -24,6 +24,7 @@ use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Raft;
 use KelpTub\Core\Season\TopUp;
+use KelpTub\Core\Vessel\CoverParts;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
@@ -196,6 +197,7 @@ final readonly class TubReader
             $vessel,
             isset($given->lid) ? PartReader::lid($given->lid, $vessel->measured->mouth()) : Lid::overMouth($vessel->measured->mouth()),
             PartReader::cover($given),
+            CoverParts::from($given->cover_parts ?? CoverParts::Both->value),
             PartReader::liner($given),
             (float) ($raw->stand_mm ?? 0),
             isset($raw->under) ? $this->vessel($raw->under->vessel) : null,

@@ -58,3 +58,16 @@ it('ships vessels that hold at least what they are sold as, and not a quarter mo
             ->not->toContain('mind vessel.label', $vessel);
     }
 });
+
+it('drills for a tube where there is something to drill', function (array $tub, bool $drilled) {
+    $keys = array_column(Gardens::report(Gardens::tub($tub))->parts, 'key');
+
+    expect(in_array('drill-bit-7', $keys, true))->toBe($drilled);
+})->with([
+    'a wall' => [[], true],
+    'a lid' => [['tube_entry' => 'lid'], true],
+    'beside a board' => [['system' => 'raft', 'vessel' => 'tote-45'], false],
+    'a wall beside a board' => [['system' => 'raft', 'vessel' => 'tote-45', 'tube_entry' => 'side'], true],
+    'beside the cup in a mouth' => [['vessel' => 'jar-2', 'cup' => ['lip_diameter_mm' => 102, 'top_diameter_mm' => 94,
+        'bottom_diameter_mm' => 70, 'height_mm' => 80]], false],
+]);

@@ -114,6 +114,9 @@ function talkative(): array
         ]),
         'a line that only still water has' => Gardens::tub(['crop' => 'lettuce-leaf', 'water_line' => 'third']),
         'drilled too wide' => Gardens::tub(['crop' => 'basil', 'cutting' => 'drilled', 'hole_mm' => 64, 'layout' => $hand([0, 0])]),
+        'only the lid covered' => Gardens::tub(
+            ['vessel' => $box(400, 300, 300, ['opacity' => 'clear', 'cover' => 'foil', 'cover_parts' => 'lid'])],
+        ),
         'no hole yet' => Gardens::tub(['layout' => $hand()]),
         'a hole over a ridge' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 0])]),
         'two holes over ridges' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 60], [90, 60])]),

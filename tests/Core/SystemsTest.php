@@ -336,3 +336,14 @@ it('turns down a board that does not pass the neck', function () {
             Gardens::findings(Gardens::tub(['system' => 'raft', 'vessel' => 'jar-15', 'raft' => ['below_rim_mm' => 8, 'gap_mm' => 2]])),
         )->not->toContain('stop raft.mouth');
 });
+
+it('does not tell a pump that is housed under the water to stand over it', function () {
+    $nested = array_column(Gardens::report(Gardens::tub(
+        ['under' => ['vessel' => 'tote-90', 'blocks_mm' => 80]],
+        [],
+        ['check_valve' => false],
+    ))->findings, null, 'code')['air.siphon'];
+    $beside = array_column(Gardens::report(Gardens::tub([], [], ['check_valve' => false]))->findings, null, 'code')['air.siphon'];
+
+    expect($nested->says)->not->toContain('stand the pump')->and($beside->says)->toContain('stand the pump above the water');
+});

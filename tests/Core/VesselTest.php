@@ -248,3 +248,23 @@ it('cuts a bottle where it is told to, and holds the label against the whole of 
         // 5 L on the label are in the whole bottle, though not in what is left of it.
         ->and(Gardens::findings($of(240)))->not->toContain('mind vessel.label');
 });
+
+it('covers walls, lid or both, and calls a lid alone no cover', function (string $parts, string $cover, bool $light) {
+    $box = [
+        'opacity' => 'clear', 'cover' => $cover, 'cover_parts' => $parts, 'lid' => ['length_mm' => 420, 'width_mm' => 320],
+        'stations' => array_map(static fn (int $at): array => ['height_mm' => $at, 'length_mm' => 400, 'width_mm' => 300], [0, 300]),
+    ];
+    $garden = Gardens::tub(['vessel' => $box]);
+    $found = array_column(Gardens::report($garden)->findings, null, 'code');
+    $walls = 2 * (0.4 + 0.3) * 0.3;
+    $lid = 0.42 * 0.32;
+
+    expect(Gardens::report($garden)->tubs[0]->cover_m2)
+        ->toEqualWithDelta(['both' => $walls + $lid, 'walls' => $walls, 'lid' => $lid][$parts], 1e-9)
+        ->and(isset($found['vessel.light']))->toBe($light);
+    if ($light) {
+        expect($found['vessel.light']->remedies[0]->patch[0]->value)->toBe($cover === 'none' ? 'paint' : 'both');
+    }
+})->with([
+    ['both', 'foil', false], ['walls', 'foil', false], ['lid', 'foil', true], ['lid', 'paint', true], ['both', 'none', true],
+]);

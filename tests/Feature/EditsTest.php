@@ -52,6 +52,24 @@ it('switches how a tub is run, and airs one', function () {
         ->toBe(['/tubs/0/stones', '/tubs/0/system', '/tubs/0/water_line', '/tubs/0/top_ups', '/air']);
 });
 
+it('stands a tub over its pump and takes it off again, with a line as long as that takes', function () {
+    $tub = ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-19', 'stones' => ['kind' => 'disc-100']];
+    $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [$tub], 'air' => [
+        ['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a', 'distance_mm' => 1000]]],
+    ]];
+    $nested = send('POST', '/api/edits/nest?tub=a&under=bucket-20', json_encode($garden))->assertOk()->json('patch');
+
+    // Half of the floor of the lower bucket, 262 across.
+    expect(array_column($nested, 'value', 'path'))->toEqual([
+        '/tubs/0/under' => ['vessel' => 'bucket-20', 'blocks_mm' => 80],
+        '/air/0/branches/0/distance_mm' => 131,
+    ]);
+    $garden['tubs'][0]['under'] = ['vessel' => 'bucket-20', 'blocks_mm' => 80];
+    expect(array_column(send('POST', '/api/edits/nest?tub=a', json_encode($garden))->assertOk()->json('patch'), 'path'))
+        ->toBe(['/tubs/0/under', '/air/0/branches/0/distance_mm']);
+    send('POST', '/api/edits/nest?tub=a&under=bathtub', json_encode($garden))->assertStatus(422);
+});
+
 it('advises what a new tub starts with', function (array $asked, array $advice) {
     send('POST', '/api/advice', json_encode($asked))->assertOk()->assertExactJson($advice);
 })->with([

@@ -51,7 +51,11 @@ beforeEach(() => {
                 ? { value: 50.8, unit: 'in', note: null }
                 : text === '54'
                   ? { value: 54, unit: 'mm', note: null }
-                  : { error: `"${text}" does not start with a number.` },
+                  : text === '14'
+                    ? { value: 14, unit: 'mm', note: null }
+                    : text === '14 in'
+                      ? { value: 355.6, unit: 'in', note: null }
+                      : { error: `"${text}" does not start with a number.` },
         );
         return new Response(JSON.stringify({ readings }), { status: 200 });
     });
@@ -89,6 +93,27 @@ describe('Measure', () => {
         expect(changed).not.toHaveBeenCalled();
         await wrapper.find('input').trigger('blur');
         expect((wrapper.find('input').element as HTMLInputElement).value).toBe('fist');
+    });
+
+    it('asks about a bare number that is out of the question, and takes nothing until it is answered', async () => {
+        const changed = vi.fn();
+        const wrapper = inGarden(Measure, {
+            label: 'At the rim',
+            dimension: 'length',
+            modelValue: 280,
+            plausible: [50, 2500],
+            'onUpdate:modelValue': changed,
+        });
+        const input = wrapper.find('input');
+        await input.trigger('focus');
+        await input.setValue('14');
+        await vi.waitFor(() => expect(input.attributes('aria-busy')).toBe('false'));
+        await input.trigger('blur');
+        expect(wrapper.find('.either').text().replace(/\s+/g, ' ')).toBe('14 mm or 14 in ?');
+        expect(changed).not.toHaveBeenCalled();
+        await wrapper.findAll('.either button')[1]!.trigger('click');
+        await vi.waitFor(() => expect(changed).toHaveBeenCalledWith(355.6));
+        expect(wrapper.find('.either').exists()).toBe(false);
     });
 
     it('is labelled, and describes itself by its note', () => {

@@ -58,8 +58,10 @@ final class AirParts
             new Need($system->tube->key ?? "tube:$system->id", $system->tube->name, NeedKind::Part, $air->tubing(), 'mm', NeedStage::Air),
             new Need('check-valve', $library->partName('check-valve'), NeedKind::Part, self::checkValves($air), stage: NeedStage::Air),
             new Need('tee', $library->partName('tee'), NeedKind::Part, self::tees($air), stage: NeedStage::Air),
-            new Need("drill-bit-$bit", "Drill bit $bit mm, for the tube", NeedKind::Tool, 1, stage: NeedStage::Air, shared: true),
-            TubParts::drill($library),
+            ...($air->isDrilled() ? [
+                new Need("drill-bit-$bit", "Drill bit $bit mm, for the tube", NeedKind::Tool, 1, stage: NeedStage::Air, shared: true),
+                TubParts::drill($library),
+            ] : []),
         ];
     }
 

@@ -54,6 +54,15 @@ final readonly class AirPlan
         return $stones === null ? 0.0 : $this->flows[$branch] / $stones->count;
     }
 
+    /** Whether a hole is drilled for a line, into a wall or a lid: beside a board, or a cup in a mouth, there is none to drill. */
+    public function isDrilled(): bool
+    {
+        return array_filter(
+            $this->tubs,
+            static fn (TubPlan $p): bool => ! $p->tub->body->tubeThroughLid || ($p->cutting->raft === null && ! $p->cutting->inMouth),
+        ) !== [];
+    }
+
     /** Whether the pump stands over the highest water of every tub on it, as said or as measured; one housed under its tub never does. */
     public function isAboveWater(): bool
     {

@@ -260,10 +260,14 @@ final class AirRules
             return null;
         }
 
+        $housed = array_filter($air->tubs, static fn (TubPlan $p): bool => $p->tub->body->under !== null) !== [];
+
         return new Finding('air.siphon', Severity::Stop, count($air->tubs) === 1 ? $air->tubs[0]->tub->id : null, $air->system->pointer(),
-            'When the power fails, water siphons back through the pump and empties the tub. Fit a check valve, or stand the pump '
-                .'above the water.',
-            'The pump stands below the water line and nothing in the line stops water running back. Either will do.',
+            'When the power fails, water siphons back through the pump and empties the tub. Fit a check valve'
+                .($housed ? '.' : ', or stand the pump above the water.'),
+            $housed
+                ? 'The pump is housed under the water, and nothing in the line stops water running back.'
+                : 'The pump stands below the water line and nothing in the line stops water running back. Either will do.',
             [
                 $context->set('Fit a check valve', $air->system->pointer('/check_valve'), true),
                 $context->set('Stand the pump above the water', $air->system->pointer('/above_water'), true),

@@ -95,10 +95,13 @@ final readonly class TubParts
         };
     }
 
-    /** Walls and lid, m². */
+    /** Walls and lid, or what of them is to be covered, m². */
     public static function coverArea(TubPlan $plan): float
     {
-        return $plan->tub->body->vessel->profile->lateralArea() + $plan->tub->body->lid->outline->area() / 1.0e6;
+        $body = $plan->tub->body;
+
+        return ($body->coverParts->hasWalls() ? $body->vessel->profile->lateralArea() : 0.0)
+            + ($body->coverParts->hasLid() ? $body->lid->outline->area() / 1.0e6 : 0.0);
     }
 
     /** @return list<Need> */

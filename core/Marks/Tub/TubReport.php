@@ -114,6 +114,7 @@ final class TubReport
             'name' => $body->vessel->name,
             'opacity' => $body->vessel->opacity->value,
             'cover' => $body->cover->value,
+            'cover_parts' => $body->coverParts->value,
             'floor_mm' => $body->vessel->floor,
             'stand_mm' => $body->stand,
             'stations' => self::stations($body->vessel->profile->stations),

@@ -246,11 +246,16 @@ final class VesselRules
             return null;
         }
 
-        return new Finding('vessel.light', Severity::Mend, $tub->id, $tub->pointer('/vessel/cover'),
-            sprintf('%s walls let light in and algae will grow. Choose a cover.', ucfirst($tub->body->vessel->opacity->value)),
+        $onLid = $tub->body->cover !== Cover::None;
+        $walls = ucfirst($tub->body->vessel->opacity->value);
+
+        return new Finding('vessel.light', Severity::Mend, $tub->id, $tub->pointer($onLid ? '/vessel/cover_parts' : '/vessel/cover'),
+            $onLid
+                ? "$walls walls let light in and only the lid is covered. Cover the walls too."
+                : "$walls walls let light in and algae will grow. Choose a cover.",
             'Light on nutrient solution feeds algae, which take oxygen and nutrients. Paint goes on the outside only, outdoors, a '
                 .'dark coat and then a light one.',
-            [
+            $onLid ? [$context->set('Cover the walls too', $tub->pointer('/vessel/cover_parts'), 'both')] : [
                 $context->set('Paint the outside', $tub->pointer('/vessel/cover'), 'paint'),
                 $context->set('Wrap it in foil', $tub->pointer('/vessel/cover'), 'foil'),
                 $context->set('Make a sleeve', $tub->pointer('/vessel/cover'), 'sleeve'),

@@ -24,6 +24,11 @@ const units = garden.units;
 const findings = computed(() => mendedAt(garden.findings.value, 'air'));
 const passive = computed(() => tub.value.system === 'passive');
 const line = computed(() => garden.air(tub.value.id));
+/** A floating board and a cup in a jar's mouth leave no lid to drill. */
+const overTop = computed(() => {
+    if (report.value.raft) return 'A board floats here: over the rim, the tube goes down the gap beside it.';
+    return report.value.shape.in_mouth ? 'The cup fills the mouth: notch its lip, and let the tube down beside it.' : '';
+});
 const pump = computed(() => garden.report.value.air.find((a) => a.id === line.value?.system.id) ?? null);
 const fed = computed(() => garden.report.value.tubs.filter((t) => pump.value?.branches.some((b) => b.tub === t.id)));
 const branch = computed(() => pump.value?.branches.find((b) => b.tub === tub.value.id) ?? null);
@@ -153,7 +158,7 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
                     "
                 />
                 <Measure
-                    label="Pump to tub"
+                    :label="report.under ? 'Pump to the wall' : 'Pump to tub'"
                     dimension="length"
                     :model-value="line.system.branches?.[line.branch]?.distance_mm ?? 1000"
                     :at="`/air/${line.index}/branches/${line.branch}/distance_mm`"
@@ -186,8 +191,9 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
                     :model-value="report.shape.tube_through_lid ? 'lid' : 'side'"
                     :options="[
                         { value: 'side', name: 'By the side' },
-                        { value: 'lid', name: 'By the lid' },
+                        { value: 'lid', name: overTop ? 'Over the rim' : 'By the lid' },
                     ]"
+                    :hint="overTop"
                     @update:model-value="
                         (v) =>
                             set('change the tube entry', (t) => {
@@ -203,6 +209,7 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
                         { value: 'joined', name: 'Joined by tees' },
                         { value: 'apart', name: 'Apart' },
                     ]"
+                    hint="Joined, all outlets feed one pipe and every line draws from it; apart, each outlet feeds its own lines."
                     @update:model-value="
                         (v) =>
                             setPump('change the outlets', (s) => {

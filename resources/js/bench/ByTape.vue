@@ -7,6 +7,7 @@ import { dimension } from '../kit/format';
 import { useMeasures } from '../kit/garden';
 import Field from '../kit/Field.vue';
 import Measure from '../kit/Measure.vue';
+import { HEIGHT, VESSEL } from '../kit/plausible';
 import type { Way } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import type { Station } from '../types/garden';
@@ -76,6 +77,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
             <template v-if="round">
                 <Measure
                     label="At the rim"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="rim.diameter_mm ?? null"
@@ -83,6 +85,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 />
                 <Measure
                     label="At the floor"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="floor.diameter_mm ?? null"
@@ -92,6 +95,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
             <template v-else>
                 <Measure
                     label="Rim, length"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="rim.length_mm ?? null"
@@ -99,6 +103,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 />
                 <Measure
                     label="Rim, width"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="rim.width_mm ?? null"
@@ -106,6 +111,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 />
                 <Measure
                     label="Floor, length"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="floor.length_mm ?? null"
@@ -113,6 +119,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 />
                 <Measure
                     label="Floor, width"
+                    :plausible="VESSEL"
                     dimension="length"
                     :way="way"
                     :model-value="floor.width_mm ?? null"
@@ -121,6 +128,7 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
             </template>
             <Measure
                 label="Depth, inside"
+                :plausible="HEIGHT"
                 dimension="length"
                 :model-value="rim.height_mm"
                 @update:model-value="(v) => set('rim', 'height_mm', v)"

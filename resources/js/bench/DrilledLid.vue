@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import Counter from '../kit/Counter.vue';
 import Measure from '../kit/Measure.vue';
+import { HOLE } from '../kit/plausible';
 import Toggle from '../kit/Toggle.vue';
 import type { Station } from '../types/garden';
 import { holesOf, type Drilled } from './drilled';
@@ -42,6 +43,7 @@ const scale = computed(() => 68 / long.value);
         <template v-if="drilled">
             <Measure
                 label="Each hole, Ø"
+                :plausible="HOLE"
                 dimension="length"
                 :model-value="drilled.hole"
                 @update:model-value="(v) => v !== null && v > 0 && set({ hole: v })"

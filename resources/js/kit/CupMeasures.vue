@@ -2,6 +2,7 @@
 /** The four measures of a cup of one's own. */
 import type { Cup } from '../types/garden';
 import Measure from './Measure.vue';
+import { CUP } from './plausible';
 import Toggle from './Toggle.vue';
 
 type Whole = Exclude<Cup, string>;
@@ -23,6 +24,7 @@ const FIELDS = [
             v-for="[key, label] in FIELDS"
             :key="key"
             :label="label"
+            :plausible="CUP"
             dimension="length"
             :model-value="cup[key]"
             :at="at ? `${at}/${key}` : ''"

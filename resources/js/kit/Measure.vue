@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A text field for a measure: shows what was understood (`2 3/8 in` → 60.5 mm), and says what would do when it was not. */
 import { computed, ref, useId, watch } from 'vue';
-import { length, mass, number, temperature, volume } from './format';
+import { length, mass, MM_PER_INCH, number, temperature, volume } from './format';
 import { useMeasures } from './garden';
 import { read, type Dimension, type Way } from './reader';
 
@@ -15,8 +15,10 @@ const props = withDefaults(
         hint?: string;
         wide?: boolean;
         way?: Way | undefined;
+        /** What such a length may be, mm: a bare number that is only so in the other unit is asked about. */
+        plausible?: readonly [number, number] | undefined;
     }>(),
-    { at: '', hint: '', way: undefined },
+    { at: '', hint: '', way: undefined, plausible: undefined },
 );
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
@@ -59,6 +61,19 @@ watch(
     { immediate: true },
 );
 
+/** The two things that a bare number could be, where the one it would be is out of the question. */
+const either = ref<string[]>([]);
+const BARE = /^\d+(?:[.,]\d+)?$/;
+function couldBe(mm: number): string[] {
+    const bare = text.value.trim();
+    if (!props.plausible || !BARE.test(bare)) return [];
+    const [least, most] = props.plausible;
+    const us = measures.units.value === 'us';
+    const other = us ? mm / MM_PER_INCH : mm * MM_PER_INCH;
+    const within = (x: number): boolean => x >= least && x <= most;
+    return within(mm) || !within(other) ? [] : [`${bare} ${us ? 'in' : 'mm'}`, `${bare} ${us ? 'mm' : 'in'}`];
+}
+
 /** While what was typed is being read. */
 const busy = ref(false);
 
@@ -72,6 +87,7 @@ async function typed(value: string | undefined): Promise<void> {
         return;
     }
     busy.value = true;
+    either.value = [];
     const reading = await read(text.value, props.dimension, measures.units.value, props.way);
     if (turn !== asked) return;
     busy.value = false;
@@ -81,6 +97,11 @@ async function typed(value: string | undefined): Promise<void> {
         return;
     }
     error.value = '';
+    either.value = couldBe(reading.value);
+    if (either.value.length) {
+        note.value = '';
+        return;
+    }
     const understood = shown(reading.value);
     const same = understood.replace(/\s/g, ' ') === text.value.trim().replace(/\s/g, ' ');
     note.value = reading.note ?? (converted.value ? `= ${understood} ${converted.value}` : same ? '' : `= ${understood}`);
@@ -99,7 +120,13 @@ function leave(): void {
     editing.value = false;
     note.value = '';
     // What could not be read stays to be mended; what was read is shown as it is kept.
-    if (error.value === '') text.value = shown(props.modelValue);
+    if (error.value === '' && either.value.length === 0) text.value = shown(props.modelValue);
+}
+
+/** The grower says which of the two it is. */
+async function answer(which: string): Promise<void> {
+    await typed(which);
+    leave();
 }
 
 const fault = computed(() => error.value || (props.at ? measures.faultAt(props.at) : null) || '');
@@ -122,6 +149,12 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
             @keydown.enter="leave"
             @input="typed(($event.target as HTMLInputElement).value)"
         />
+        <p v-if="either.length && !editing" class="note either small" role="alert">
+            <template v-for="(which, i) in either" :key="which">
+                {{ i ? ' or ' : '' }}<button type="button" class="word small" @click="answer(which)">{{ which }}</button>
+            </template>
+            ?
+        </p>
         <p :id="`${id}-note`" class="note small" :class="{ wrong: fault }" aria-live="polite">{{ fault || note || hint }}</p>
     </div>
 </template>
@@ -144,6 +177,13 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
 }
 .wide .note {
     text-align: left;
+}
+.either {
+    color: var(--mind-text);
+}
+.either .word {
+    text-decoration: underline;
+    text-underline-offset: 3px;
 }
 .note:empty {
     display: none;

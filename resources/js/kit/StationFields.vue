@@ -5,6 +5,7 @@ import type { Station } from '../types/garden';
 import { length } from './format';
 import { useMeasures } from './garden';
 import Measure from './Measure.vue';
+import { HEIGHT, VESSEL } from './plausible';
 import type { Way } from './reader';
 
 const props = defineProps<{ stations: Station[]; at: string; across?: Way; up?: Way }>();
@@ -38,6 +39,7 @@ function add(): void {
         <Measure
             v-if="i > 0"
             label="Height"
+            :plausible="HEIGHT"
             dimension="length"
             :way="wayUp(i)"
             :model-value="station.height_mm"
@@ -47,6 +49,7 @@ function add(): void {
         <Measure
             v-if="round"
             :label="sideways === 'Girth' ? sideways : `${sideways} Ø`"
+            :plausible="VESSEL"
             dimension="length"
             :way="across"
             :model-value="station.diameter_mm ?? null"
@@ -56,6 +59,7 @@ function add(): void {
         <template v-else>
             <Measure
                 label="Length"
+                :plausible="VESSEL"
                 dimension="length"
                 :way="across"
                 :model-value="station.length_mm ?? null"
@@ -64,6 +68,7 @@ function add(): void {
             />
             <Measure
                 label="Width"
+                :plausible="VESSEL"
                 dimension="length"
                 :way="across"
                 :model-value="station.width_mm ?? null"

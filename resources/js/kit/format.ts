@@ -2,7 +2,7 @@
 export type Units = 'metric' | 'us';
 
 const GAP = '\u202f';
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 const MM_PER_FOOT = 304.8;
 const L_PER_GALLON = 3.785411784;
 const G_PER_POUND = 453.59237;

@@ -15,6 +15,7 @@ import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
+import { HOLE } from '../kit/plausible';
 import { read } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
@@ -200,8 +201,15 @@ async function setSaws(): Promise<void> {
         .filter(Boolean);
     const readings = await Promise.all(texts.map((text) => read(text, 'length', units.value)));
     const bad = readings.find((r) => 'error' in r);
+    // "2" in millimetres cuts no hole; whoever has such a saw says so.
+    const odd = texts.find((text, i) => {
+        const r = readings[i]!;
+        return 'value' in r && /^\d+$/.test(text) && (r.value < HOLE[0] || r.value > HOLE[1]);
+    });
+    const other = units.value === 'us' ? 'mm' : 'in';
     sawFault.value = bad && 'error' in bad ? bad.error : '';
-    if (bad) return;
+    if (odd) sawFault.value = `A saw of ${odd}\u202f${units.value === 'us' ? 'in' : 'mm'}? Write ${odd} ${other}, or its unit.`;
+    if (bad || odd) return;
     const list = readings.map((r) => ('value' in r ? Math.round(r.value * 1000) / 1000 : 0));
     garden.change('change the saws', (g) => {
         g.saws_mm = list.length ? list : null;
@@ -271,6 +279,7 @@ const heldBy = computed(() => {
             <Measure
                 v-if="!report.shape.in_mouth"
                 :label="drilled ? 'Each hole, Ø' : 'Another hole'"
+                :plausible="HOLE"
                 dimension="length"
                 :optional="!drilled"
                 :model-value="tub.hole_mm ?? null"

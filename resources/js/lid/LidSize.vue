@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { vesselInPlace } from '../kit/edits';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
+import { VESSEL } from '../kit/plausible';
 import type { Vessel } from '../types/garden';
 
 type Lid = NonNullable<Exclude<Vessel, string>['lid']>;
@@ -55,6 +56,7 @@ function follow(): void {
         <Measure
             v-if="lid.round"
             label="Lid Ø"
+            :plausible="VESSEL"
             dimension="length"
             :model-value="lid.length_mm"
             :at="`${at}/diameter_mm`"
@@ -63,6 +65,7 @@ function follow(): void {
         <template v-else>
             <Measure
                 label="Lid length"
+                :plausible="VESSEL"
                 dimension="length"
                 :model-value="lid.length_mm"
                 :at="`${at}/length_mm`"
@@ -70,6 +73,7 @@ function follow(): void {
             />
             <Measure
                 label="Lid width"
+                :plausible="VESSEL"
                 dimension="length"
                 :model-value="lid.width_mm"
                 :at="`${at}/width_mm`"

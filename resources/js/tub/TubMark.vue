@@ -65,11 +65,10 @@ function setCover(kind: string): void {
 }
 
 function setUnder(key: string | null): void {
-    setField(key ? 'stand it in another vessel' : 'take it out of the other vessel', (t) => {
-        if (key)
-            t.under = { blocks_mm: report.value.limits.blocks_mm, ...t.under, vessel: fromLibrary(garden.library.vessels, key) as Vessel };
-        else delete t.under;
-    });
+    void garden.ask(
+        key ? 'stand it in another vessel' : 'take it out of the other vessel',
+        `edits/nest?tub=${encodeURIComponent(tub.value.id)}${key ? `&under=${encodeURIComponent(key)}` : ''}`,
+    );
 }
 
 const move = (by: number): void => garden.change('change the order of the tubs', (g) => moveTub(g, tub.value.id, by));
@@ -122,6 +121,36 @@ function copy(): void {
 /** A long tub leaves more room for its lid than a tall one. */
 const wide = computed(() => report.value.shape.lid.length_mm > 1.25 * report.value.levels.rim_mm);
 
+const covered = computed(() => ({ both: 'walls and lid', walls: 'the walls', lid: 'the lid' })[report.value.shape.cover_parts]);
+/** How the tube comes in where it does not come through a wall. */
+const overTheTop = computed(() => {
+    if (report.value.raft) return 'over the rim, in the gap beside the board';
+    return report.value.shape.in_mouth ? 'over the rim; notch the cup’s lip for the tube' : 'through the lid';
+});
+
+/** What of a Library vessel was changed here, by what was changed. */
+const CHANGES: Record<string, string> = {
+    stations: 'measures',
+    fills: 'known fills',
+    cover: 'cover',
+    cover_parts: 'cover',
+    lid: 'lid',
+    opacity: 'walls',
+    floor_mm: 'floor',
+    cut_mm: 'cut',
+    braced: 'brace',
+};
+const ownChanges = computed(() => {
+    if (typeof tub.value.vessel === 'string') return '';
+    const shipped = garden.library.vessels.find((v) => v.key === keyOf(tub.value.vessel));
+    if (!shipped) return 'Your own, by its measures.';
+    const here = inPlace.value as unknown as Record<string, unknown>;
+    const there = shipped as unknown as Record<string, unknown>;
+    const changed = Object.keys(CHANGES).filter((key) => JSON.stringify(here[key]) !== JSON.stringify(there[key]));
+    const names = [...new Set(changed.map((key) => CHANGES[key]!))];
+    return names.length ? `Yours: ${names.join(', ')}.` : '';
+});
+
 const byScale = ref<'jug' | 'scale'>('jug');
 
 function setDrip(key: 'flow_l_h' | 'on_min' | 'off_min', event: Event): void {
@@ -162,7 +191,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 filter
                 :placeholder="report.shape.name"
                 :at="`${at}/vessel`"
-                :hint="typeof tub.vessel === 'string' ? '' : 'With your own measures.'"
+                :hint="ownChanges"
                 @update:model-value="chooseVessel"
             />
             <Pick
@@ -540,6 +569,22 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         ]"
                         @update:model-value="setCover"
                     />
+                    <Toggle
+                        v-if="cover !== 'none' && cover !== 'liner'"
+                        label="It goes on"
+                        :model-value="report.shape.cover_parts"
+                        :options="[
+                            { value: 'both', name: 'Both' },
+                            { value: 'walls', name: 'Walls' },
+                            { value: 'lid', name: 'The lid' },
+                        ]"
+                        @update:model-value="
+                            (x) =>
+                                setVessel('change what is covered', (v) => {
+                                    v.cover_parts = x;
+                                })
+                        "
+                    />
                     <template v-if="liner">
                         <Measure
                             label="Bag, flat width"
@@ -746,7 +791,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 v-if="report.cover_m2 > 0"
                 label="To cover"
                 :value="number(report.cover_m2, 2, 'm²')"
-                :note="cover === 'paint' ? 'walls and lid, a dark coat and a light one' : 'walls and lid'"
+                :note="`${covered}${cover === 'paint' ? ', a dark coat and a light one' : ''}`"
             />
             <Figure
                 v-if="report.sight_strip"
@@ -769,7 +814,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :value="length(report.levels.tube_entry_mm, units)"
                 :note="
                     report.shape.tube_through_lid
-                        ? 'through the lid'
+                        ? overTheTop
                         : `above the floor; ${length(report.levels.rim_mm - report.levels.tube_entry_mm, units)} down from the rim`
                 "
             />

@@ -76,6 +76,18 @@ final readonly class EditController
         return $this->onTub($request, fn (Garden $garden, Tub $tub): array => (new TubEdits($garden, $this->library))->run($tub, $system));
     }
 
+    /** Stands a tub in another vessel, or with no `&under=` takes it out: the garden in the body, `?tub=` and `&under=` a key. */
+    public function nest(Request $request): JsonResponse
+    {
+        $under = $request->query('under');
+        $lower = is_string($under) && $under !== '' ? $this->inPlace(LibraryKind::Vessels, $under) : null;
+        if (is_string($lower)) {
+            $this->alone($lower, 'net-cup-50', null);
+        }
+
+        return $this->onTub($request, fn (Garden $garden, Tub $tub): array => (new TubEdits($garden, $this->library))->nest($tub, $lower));
+    }
+
     /** Stones and a line for a tub that lacks them: the garden in the body, `?tub=`. */
     public function aerate(Request $request, Planner $planner): JsonResponse
     {
