@@ -1,11 +1,17 @@
 <script setup lang="ts">
 /** One plant at a scale, standing at the origin. */
 import { computed } from 'vue';
-import type { Habit } from '../kit/library';
-import { plant, tint } from './plants';
+import { plant, tint, type Form } from './plants';
 
-const props = defineProps<{ habit: Habit | 'seedling'; crop: string; height: number; width: number; scale: number }>();
-const strokes = computed(() => plant(props.habit, props.height, props.width));
+const props = withDefaults(defineProps<{ form: Form; crop: string; height: number; width: number; scale: number; growth?: number }>(), {
+    growth: 1,
+});
+/** Where a plant is this small, the ribs of its leaves would only blur, px. */
+const SMALL_PX = 60;
+const strokes = computed(() => {
+    const all = plant(props.form, props.height, props.width, props.growth, props.crop);
+    return props.height * props.scale < SMALL_PX ? all.filter((s) => s.kind !== 'vein') : all;
+});
 const colour = computed(() => tint(props.crop));
 </script>
 
@@ -21,15 +27,38 @@ const colour = computed(() => tint(props.crop));
     stroke: var(--paper);
     stroke-width: 0.8;
 }
+.vein {
+    fill: none;
+    stroke: var(--paper);
+    stroke-width: 0.7;
+    opacity: 0.75;
+}
 .stem {
     fill: none;
     stroke: var(--tint);
-    stroke-width: 2;
+    stroke-width: 1.6;
+    stroke-linecap: round;
+}
+.spear {
+    fill: none;
+    stroke: var(--tint);
+    stroke-width: 1.9;
+    stroke-linecap: round;
+}
+.twig {
+    fill: none;
+    stroke: var(--tint);
+    stroke-width: 1.1;
     stroke-linecap: round;
 }
 .fruit {
     fill: var(--paper);
-    stroke: var(--tint);
-    stroke-width: 1.6;
+    stroke: var(--ink);
+    stroke-width: 1.1;
+}
+.prop {
+    fill: none;
+    stroke: var(--faint);
+    stroke-width: 1;
 }
 </style>

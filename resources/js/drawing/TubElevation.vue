@@ -3,6 +3,7 @@
 import { computed, useId } from 'vue';
 import type { CropShape, TubReport } from '../types/report';
 import PlantDrawing from './PlantDrawing.vue';
+import { formOf } from './plants';
 import { baseOf, halfAt, profilePath, scatter, standsOf, wallPath } from './shape';
 
 const props = withDefaults(
@@ -159,7 +160,7 @@ const plants = computed(() =>
                   {
                       ...stand,
                       ...size(crop),
-                      habit: props.growth < 0.3 ? ('seedling' as const) : crop.habit,
+                      form: props.growth < 0.3 ? ('seedling' as const) : formOf(crop.key, crop.habit),
                       key: crop.key,
                       hung: cups.value[stand.cup]!.hung,
                   },
@@ -261,7 +262,14 @@ const drip = computed(() => {
                         :key="`p${plant.x}${plant.crop}${plant.cup}`"
                         :transform="`translate(${plant.x * s} ${-plant.hung * s})`"
                     >
-                        <PlantDrawing :habit="plant.habit" :crop="plant.key" :height="plant.height" :width="plant.width" :scale="s" />
+                        <PlantDrawing
+                            :form="plant.form"
+                            :crop="plant.key"
+                            :height="plant.height"
+                            :width="plant.width"
+                            :scale="s"
+                            :growth="growth"
+                        />
                     </g>
                 </g>
                 <g v-for="stand in stands" :key="`c${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`"

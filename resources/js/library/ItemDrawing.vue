@@ -2,6 +2,7 @@
 /** A cup, a saw or a crop of the Library to scale, drawn while its measures are typed. */
 import { computed, ref } from 'vue';
 import PlantDrawing from '../drawing/PlantDrawing.vue';
+import { formOf } from '../drawing/plants';
 import { useBox } from '../drawing/useBox';
 import { dimension, length, type Units } from '../kit/format';
 import type { Habit } from '../kit/library';
@@ -131,7 +132,7 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
             </g>
             <g :transform="`translate(${middle} ${size.height - 50})`">
                 <PlantDrawing
-                    :habit="item.habit as Habit"
+                    :form="formOf(item.key ?? '', item.habit as Habit)"
                     :crop="item.key ?? item.name"
                     :height="crop.height"
                     :width="crop.width"
