@@ -250,7 +250,7 @@ it('works at 1280 × 680 and 1280 × 800 without the page scrolling, and at 390 
     }
     $browser->size(390, 844, true);
     $browser->until(fn (): bool => $browser->script($overflow)[0] === 0, 'not to scroll sideways on a phone');
-    $browser->press(Browser::text('Marks', 'button'))->press(
+    $browser->press('.bar .now')->press(
         WebDriverBy::xpath("//ul[@id='mark-sheet']//button[starts-with(normalize-space(.),'Lid')]"),
     )->see(WebDriverBy::xpath("//h1[.='Lid']"));
     $browser->until(fn (): bool => $browser->script($overflow)[0] === 0, 'not to scroll sideways at a mark');

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
+    area,
     dimension,
     inches,
     length,
@@ -45,5 +46,12 @@ describe('format', () => {
         expect(span(40)).toBe('40\u202fmin');
         expect(span(200)).toBe('3\u202fh 20\u202fmin');
         expect(span(4320)).toBe('3\u202fdays');
+    });
+});
+
+describe('area', () => {
+    it('is said in the grower’s units', () => {
+        expect(area(0.523, 'metric')).toBe('0.52\u202fm²');
+        expect(area(0.09290304 * 10, 'us')).toBe('10\u202fft²');
     });
 });

@@ -3,7 +3,7 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { call, type Fault } from '../kit/api';
-import { dimension, type Units } from '../kit/format';
+import { dimension, type Units, volume } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
 import type { Library } from '../kit/library';
 import Toggle from '../kit/Toggle.vue';
@@ -149,7 +149,7 @@ const measures = (item: Draft): string => {
         case 'saws':
             return n('diameter_mm');
         case 'crops':
-            return `${n('spacing_mm')} apart · ${String(item.litres_per_plant)} L`;
+            return `${n('spacing_mm')} apart · ${volume(Number(item.litres_per_plant ?? 0), units.value)}`;
         default: {
             // Its name mostly says the litres; what it measures at the rim is what tells it from others.
             const rim = (item.stations as Station[] | undefined)?.at(-1);

@@ -395,7 +395,7 @@ const tone = computed(() => toneOf(findings.value, 'air.oxygen'));
 }
 @media (max-width: 760px) {
     .drawings {
-        grid-template-rows: 380px auto;
+        grid-template-rows: clamp(200px, 56vw, 380px) auto;
     }
     .below {
         grid-template-columns: 1fr;

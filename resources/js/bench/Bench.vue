@@ -268,8 +268,10 @@ span.severity {
         padding: 0.6rem 0.8rem 0;
     }
     .lead {
-        flex-basis: 100%;
-        order: 3;
+        display: none;
+    }
+    .top {
+        gap: 0.4rem 1rem;
     }
     .drawing-area {
         height: 240px;

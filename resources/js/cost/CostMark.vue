@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { money, number, run } from '../kit/format';
+import { area, money, number, run, volume } from '../kit/format';
 import { read, type Reading } from '../kit/reader';
 import { useGarden } from '../kit/garden';
 import { at as mendedAt, toneOf } from '../kit/findings';
@@ -88,12 +88,22 @@ async function addPrice(part: PartReport): Promise<void> {
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
-const quantity = (part: PartReport, value: number): string =>
-    part.unit === 'mm'
-        ? run(value, garden.units.value)
-        : part.unit === 'piece' || part.unit === 'packet'
-          ? amount(value)
-          : `${amount(value)}\u202f${part.unit}`;
+function quantity(part: PartReport, value: number): string {
+    const units = garden.units.value;
+    switch (part.unit) {
+        case 'mm':
+            return run(value, units);
+        case 'piece':
+        case 'packet':
+            return amount(value);
+        case 'L':
+            return units === 'us' ? volume(value, units) : `${amount(value)}\u202fL`;
+        case 'm²':
+            return area(value, units);
+        default:
+            return `${amount(value)}\u202f${part.unit}`;
+    }
+}
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 /** Tubs side by side at one scale on a bench line, with the air lines that tie them to their pumps. Used for the bench and for the air. */
 import { computed, ref } from 'vue';
 import type { AirReport, TubReport } from '../types/report';
-import { number, type Units } from '../kit/format';
+import { MM_PER_INCH, number, type Units, volume } from '../kit/format';
 import { baseOf, halfAt, plantsOf, topOf, widthOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
@@ -84,6 +84,8 @@ const scale = computed(() =>
     ),
 );
 const ground = computed(() => size.height - MARGIN.bottom);
+/** A pump is drawn no smaller than what is written on it. */
+const pumpBox = computed(() => ({ width: Math.max(38, PUMP.width * scale.value), height: Math.max(18, PUMP.height * scale.value) }));
 const left = computed(
     () =>
         (narrow.value ? 12 : MARGIN.left) +
@@ -137,13 +139,20 @@ const labelAt = (air: AirReport, x: number): string =>
         : `translate(${X(x)} ${ground.value + 17})`;
 
 const ticks = computed(() => {
-    const step = scale.value > 0.35 ? 100 : 200;
-    return Array.from({ length: Math.floor((height.value - 20) / 20) + 1 }, (_, i) => i * 20).map((mm) => ({ mm, long: mm % step === 0 }));
+    // Every 20 mm, or every inch; a figure now and then.
+    const us = props.units === 'us';
+    const each = us ? MM_PER_INCH : 20;
+    const long = (us ? 4 : 5) * (scale.value > 0.35 ? 1 : 2);
+    return Array.from({ length: Math.floor((height.value - 20) / each) + 1 }, (_, i) => ({
+        mm: i * each,
+        text: String(us ? i : i * each),
+        long: i % long === 0,
+    }));
 });
 const spoken = (tub: TubReport): string =>
     `${tub.name}${tub.count > 1 ? `, ${tub.count} alike` : ''}: ${tub.layout.count} ` +
     `cups${tub.shape.crops.length ? ` of ${tub.shape.crops.map((c) => c.name.toLowerCase()).join(' and ')}` : ''}` +
-    `, ${number(tub.volume.working_l, 1, 'L')}`;
+    `, ${volume(tub.volume.working_l, props.units)}`;
 </script>
 
 <template>
@@ -160,7 +169,7 @@ const spoken = (tub: TubReport): string =>
                 <line class="hair" :x1="34" :x2="34" :y1="ground" :y2="Y(height - 20)" />
                 <template v-for="t in ticks" :key="t.mm">
                     <line class="hair" :x1="t.long ? 24 : 29" :x2="34" :y1="Y(t.mm)" :y2="Y(t.mm)" />
-                    <text v-if="t.long && t.mm > 0" x="38" :y="Y(t.mm) + 4" class="quiet">{{ t.mm }}</text>
+                    <text v-if="t.long && t.mm > 0" x="38" :y="Y(t.mm) + 4" class="quiet">{{ t.text }}</text>
                 </template>
             </g>
             <path v-for="line in lines" :key="line.key" :d="line.d" class="line" :class="{ starved: line.starved }" />
@@ -175,12 +184,12 @@ const spoken = (tub: TubReport): string =>
                 />
                 <rect
                     class="pump"
-                    :x="X(stand.x - PUMP.width / 2)"
-                    :y="Y(pumpHeight(stand.air) + PUMP.height)"
-                    :width="PUMP.width * scale"
-                    :height="PUMP.height * scale"
+                    :x="X(stand.x) - pumpBox.width / 2"
+                    :y="Y(pumpHeight(stand.air)) - pumpBox.height"
+                    :width="pumpBox.width"
+                    :height="pumpBox.height"
                 />
-                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air) + PUMP.height / 2) + 4" text-anchor="middle" class="strong">
+                <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air)) - pumpBox.height / 2 + 4" text-anchor="middle" class="strong">
                     {{ number(stand.air.power_w, 1, 'W') }}
                 </text>
                 <g v-if="!narrow" :transform="labelAt(stand.air, stand.x)">

@@ -75,6 +75,11 @@ export function load(kgPerSquareMetre: number, units: Units): string {
         : number(kgPerSquareMetre, 0, 'kg/m²');
 }
 
+/** What is to be covered: `0.52 m²` or `5.6 ft²`. */
+export function area(squareMetres: number, units: Units): string {
+    return units === 'us' ? number(squareMetres / (MM_PER_FOOT / 1000) ** 2, 1, 'ft²') : number(squareMetres, 2, 'm²');
+}
+
 export function temperature(celsius: number, units: Units): string {
     return units === 'us' ? number((celsius * 9) / 5 + 32, 0, '°F') : number(celsius, 1, '°C');
 }

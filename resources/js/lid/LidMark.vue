@@ -621,7 +621,7 @@ legend {
 }
 @media (max-width: 760px) {
     .drawings {
-        grid-template-rows: 400px auto;
+        grid-template-rows: clamp(240px, 78vw, 420px) auto;
     }
     .below {
         grid-template-columns: 1fr;

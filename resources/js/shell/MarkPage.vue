@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The three parts of every mark: what you set, the drawing, the reckoning. On a phone they stack, the drawing first. */
+/** The three parts of every mark: what you set, the drawing, the reckoning. On a phone they stack: drawing, figures, fields. */
 defineProps<{ title: string; lead: string }>();
 </script>
 
@@ -61,14 +61,16 @@ defineProps<{ title: string; lead: string }>();
         padding-bottom: 64px;
     }
     .middle {
-        order: -1;
-        min-height: 460px;
+        order: -2;
+        padding-bottom: 0.4rem;
     }
     .set {
         border: 0;
+        border-top: 1px solid var(--ink);
         overflow: visible;
     }
     .reckoning {
+        order: -1;
         border: 0;
         border-top: 1px solid var(--ink);
         overflow: visible;

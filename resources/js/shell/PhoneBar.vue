@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** On a phone: one bar at the bottom with Bench, the current mark, and a sheet of marks. */
+/** On a phone: one bar at the bottom with Bench, the marks before and after this one by name, and a sheet of all marks. */
 import { computed, ref } from 'vue';
 import { at, worst } from '../kit/findings';
 import { MARKS, type Mark } from '../marks';
@@ -10,7 +10,10 @@ const emit = defineEmits<{ go: [mark: Mark | 'bench'] }>();
 
 const open = ref(false);
 const marks = computed(() => [...MARKS].reverse().map(({ key, name }) => ({ key, name, worst: worst(at(props.findings, key)) })));
-const current = computed(() => MARKS.find((m) => m.key === props.mark)?.name ?? '');
+const place = computed(() => MARKS.findIndex((m) => m.key === props.mark));
+const before = computed(() => MARKS[place.value - 1] ?? null);
+const after = computed(() => MARKS[place.value + 1] ?? null);
+const current = computed(() => MARKS[place.value]?.name ?? 'Marks');
 function go(mark: Mark | 'bench'): void {
     open.value = false;
     emit('go', mark);
@@ -29,8 +32,19 @@ function go(mark: Mark | 'bench'): void {
         </ul>
         <nav class="bar" aria-label="Marks, small screen">
             <button type="button" :aria-current="mark === 'bench'" @click="go('bench')">Bench</button>
-            <span class="now">{{ current }}</span>
-            <button type="button" :disabled="empty" :aria-expanded="open" aria-controls="mark-sheet" @click="open = !open">Marks</button>
+            <button v-if="before" type="button" class="way" @click="go(before.key)">‹ {{ before.name }}</button>
+            <button
+                type="button"
+                class="now"
+                :disabled="empty"
+                :aria-expanded="open"
+                aria-controls="mark-sheet"
+                :aria-label="`${current}: all marks`"
+                @click="open = !open"
+            >
+                {{ current }} <span aria-hidden="true">{{ open ? '▾' : '▴' }}</span>
+            </button>
+            <button v-if="after" type="button" class="way" :disabled="empty" @click="go(after.key)">{{ after.name }} ›</button>
         </nav>
     </div>
 </template>
@@ -55,20 +69,26 @@ function go(mark: Mark | 'bench'): void {
     }
     button {
         min-height: 52px;
-        min-width: 96px;
+        min-width: 60px;
         background: none;
         border: 0;
         font-family: var(--grotesque);
         font-weight: 600;
         color: var(--ink);
-        padding: 0 16px;
+        padding: 0 12px;
     }
     button[aria-current='true'] {
         background: var(--ink);
         color: var(--paper);
     }
-    .now {
-        font-family: var(--grotesque);
+    .bar .now {
+        font-weight: 700;
+    }
+    .bar .way {
+        font-weight: 400;
+    }
+    button:disabled {
+        color: var(--faint);
     }
     .sheet {
         list-style: none;

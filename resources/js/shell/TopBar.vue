@@ -61,7 +61,9 @@ function flip(): void {
                 <Link href="/">All gardens</Link>
                 <Link href="/library">Library</Link>
                 <button type="button" data-act="copy-garden" @click="copy">Copy</button>
-                <a :href="`/api/gardens/${garden.id}/file`" download>Save as a file</a>
+                <a :href="`/api/gardens/${garden.id}/file`" download aria-label="Save as a file"
+                    ><span class="wide">Save as a</span> file</a
+                >
             </nav>
             <h1 v-if="!editing">
                 <button type="button" class="title" title="Rename" @click="editing = true">
@@ -207,6 +209,9 @@ h1 {
     padding: 0;
     cursor: pointer;
 }
+.back .wide {
+    margin-right: 0.25em;
+}
 .back > *:hover {
     text-decoration: underline;
 }
@@ -288,8 +293,28 @@ button:focus-visible {
     header {
         height: auto;
         flex-wrap: wrap;
-        padding: 0.3rem 0.8rem;
-        gap: 0.2rem 0.8rem;
+        padding: 0 0.8rem;
+        gap: 0 0.6rem;
+    }
+    .name {
+        flex: 1 1 100%;
+        max-width: 100%;
+        flex-direction: row;
+        align-items: center;
+        justify-content: space-between;
+        gap: 0.8rem;
+    }
+    .name h1 {
+        order: -1;
+        font-size: 1.1rem;
+        flex: 0 1 auto;
+        min-width: 0;
+    }
+    .back {
+        gap: 0.6rem;
+    }
+    .back .wide {
+        display: none;
     }
     .strip {
         order: 3;
@@ -301,7 +326,17 @@ button:focus-visible {
     }
     .tools {
         flex: 1;
-        justify-content: flex-end;
+        justify-content: flex-start;
+        gap: 0.2rem 0.9rem;
+    }
+    .tools .word {
+        min-height: 44px;
+    }
+    .state {
+        margin-left: auto;
+        min-width: 0;
+        overflow: hidden;
+        text-overflow: ellipsis;
     }
     .back > * {
         min-height: 44px;

@@ -11,7 +11,7 @@ import { copyTub, fromLibrary, measured, moveTub, removeTub, vesselInPlace } fro
 import LidSize from '../lid/LidSize.vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { length, load, mass, number, volume } from '../kit/format';
+import { area, length, load, mass, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf, vesselOptions } from '../kit/library';
 import { at as mendedAt } from '../kit/findings';
@@ -790,7 +790,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             <Figure
                 v-if="report.cover_m2 > 0"
                 label="To cover"
-                :value="number(report.cover_m2, 2, 'm²')"
+                :value="area(report.cover_m2, units)"
                 :note="`${covered}${cover === 'paint' ? ', a dark coat and a light one' : ''}`"
             />
             <Figure
