@@ -137,8 +137,12 @@ final class Browser
         return WebDriverBy::xpath("//*[@id=//label[normalize-space(.)='$label']/@for]");
     }
 
+    /** Presses and fields since it was last set to none: what a grower has to do for an answer. */
+    public int $acts = 0;
+
     public function press(string|WebDriverBy $what): self
     {
+        $this->acts++;
         $this->until(function () use ($what): bool {
             try {
                 $this->see($what)->click();

@@ -47,13 +47,20 @@ async function setCap(event: Event): Promise<void> {
     });
 }
 
+/** The part of which what was written as had will not do, and why. */
+const ownFault = ref<{ key: string; says: string } | null>(null);
 function own(part: PartReport, event: Event): void {
-    const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-    if (Number.isFinite(value) && value >= 0)
+    const text = (event.target as HTMLInputElement).value.trim();
+    const value = Number(text.replace(',', '.'));
+    ownFault.value = null;
+    if (text !== '' && Number.isFinite(value) && value >= 0)
         garden.change(`own ${part.name}`, (g) => {
             (g.owned ??= {})[part.key] = value;
         });
-    else (event.target as HTMLInputElement).value = amount(part.owned);
+    else {
+        ownFault.value = { key: part.key, says: `“${text}” is no number of ${part.name}. Write how many you have, 0 for none.` };
+        (event.target as HTMLInputElement).value = amount(part.owned);
+    }
 }
 
 function ownAll(part: PartReport): void {
@@ -61,6 +68,21 @@ function ownAll(part: PartReport): void {
         (g.owned ??= {})[part.key] = Math.ceil(part.need);
     });
 }
+
+/** All of it is there; what is not is then bought, one press each. */
+function ownEverything(): void {
+    garden.change('own everything', (g) => {
+        const owned = (g.owned ??= {});
+        for (const part of report.value.parts) owned[part.key] = Math.max(owned[part.key] ?? 0, Math.ceil(part.need));
+    });
+}
+
+function buy(part: PartReport): void {
+    garden.change(`buy ${part.name}`, (g) => {
+        delete g.owned?.[part.key];
+    });
+}
+const isOwned = (part: PartReport): boolean => part.need > 0 && (garden.document.value.owned?.[part.key] ?? 0) >= part.need;
 
 const pricing = ref<string | null>(null);
 const pack = ref('1');
@@ -123,6 +145,7 @@ function quantity(part: PartReport, value: number): string {
                 <p v-if="capFault" class="small wrong">{{ capFault }}</p>
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
+            <button type="button" class="box" data-act="own-everything" @click="ownEverything">I have everything but…</button>
             <p class="small faint">Prices are samples, made up. Add your own where you know better; the cheapest mix of packs is taken.</p>
             <p class="small faint">Feed is not counted yet: it comes with the season.</p>
         </template>
@@ -200,10 +223,16 @@ function quantity(part: PartReport, value: number): string {
                                 <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">
                                     have it<span class="hidden-visually">: {{ p.name }}</span>
                                 </button>
+                                <button v-if="isOwned(p)" type="button" class="word small" @click="buy(p)">
+                                    buy it<span class="hidden-visually">: {{ p.name }}</span>
+                                </button>
                                 <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">
                                     price<span class="hidden-visually">: {{ p.name }}</span>
                                 </button>
                             </td>
+                        </tr>
+                        <tr v-if="ownFault?.key === p.key">
+                            <td colspan="7" class="small wrong" role="alert">{{ ownFault.says }}</td>
                         </tr>
                         <tr v-if="pricing === p.key" class="pricing">
                             <td colspan="7">

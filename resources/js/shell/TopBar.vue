@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Over every mark: the garden's name, its tubs to scale to choose from, units, undo and redo, the night, and how the keeping stands. */
 import { Link, router } from '@inertiajs/vue3';
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
 import { useGarden } from '../kit/garden';
 import { isNight, setNight } from '../kit/theme';
@@ -19,6 +19,19 @@ const night = ref(isNight());
 const state = computed(
     () => ({ saved: 'Saved', saving: 'Saving', away: 'Not saved yet', refused: 'Not saved', conflict: 'Not saved' })[garden.save.value],
 );
+/** What undo or redo has done is said for a while. */
+const SAID_MS = 4000;
+const stepped = ref('');
+let saying: ReturnType<typeof setTimeout> | undefined;
+watch(
+    () => garden.stepped.value,
+    (now) => {
+        clearTimeout(saying);
+        stepped.value = now;
+        if (now) saying = setTimeout(() => (stepped.value = ''), SAID_MS);
+    },
+);
+onBeforeUnmount(() => clearTimeout(saying));
 const editing = ref(false);
 
 /** The chosen tub stays in sight where there is not room for all. */
@@ -146,13 +159,15 @@ function flip(): void {
             </button>
             <button type="button" class="word" :aria-pressed="night" @click="flip">Night</button>
             <button type="button" class="word" @click="emit('keys')">Keys</button>
-            <span class="state small" :class="garden.save.value" role="status">{{ garden.stepped.value || state }}</span>
+            <span class="state small" :class="garden.save.value" role="status">{{ state }}</span>
+            <span class="stepped small" role="status">{{ stepped }}</span>
         </div>
     </header>
 </template>
 
 <style scoped>
 header {
+    position: relative;
     display: flex;
     align-items: stretch;
     gap: 1rem;
@@ -268,6 +283,17 @@ h1 {
 .units {
     display: inline-flex;
     gap: 0.4rem;
+}
+.stepped {
+    position: absolute;
+    z-index: 2;
+    top: 62px;
+    right: 1rem;
+    background: var(--shoal);
+    padding: 0.15rem 0.6rem;
+}
+.stepped:empty {
+    display: none;
 }
 .state {
     color: var(--faint);
