@@ -18,6 +18,7 @@ Route::post('nothing', static fn (): JsonResponse => new JsonResponse(new stdCla
 Route::post('preview', [ReportController::class, 'preview']);
 Route::post('plan', [ReportController::class, 'plan']);
 Route::post('layouts', [TubController::class, 'layouts']);
+Route::post('apart', [TubController::class, 'apart']);
 Route::post('crops', [TubController::class, 'crops']);
 Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);

@@ -31,7 +31,20 @@ function emptyGarden(string $name, string $units = 'metric'): Browser
 
 function fold(Browser $browser, string $title): Browser
 {
-    return $browser->press(WebDriverBy::xpath("//summary[normalize-space(.)='$title']"));
+    $summary = WebDriverBy::xpath("//summary[normalize-space(.)='$title']");
+    $browser->acts++;
+    // What stands over it may still be growing, and the press then lands beside it.
+    $browser->until(function () use ($browser, $summary): bool {
+        $element = $browser->see($summary);
+        $open = fn (): bool => (bool) $browser->script('return arguments[0].parentElement.open', $element);
+        if (! $open()) {
+            $element->click();
+        }
+
+        return $open();
+    }, "to open $title");
+
+    return $browser;
 }
 
 function mark(Browser $browser, string $mark): Browser
@@ -47,6 +60,7 @@ function mark(Browser $browser, string $mark): Browser
 function answer(Browser $browser, int $most): array
 {
     $acts = $browser->acts;
+    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('.p-dialog')) === [], 'the dialog to close');
     saved($browser);
     $id = explode('/', (string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH))[2];
     $document = Server::shared()->document($id);
@@ -129,8 +143,9 @@ it('measures a tote of 24 US gallons by tape, in US units', function () {
 });
 
 it('sows three jars', function () {
-    $browser = emptyGarden('From seed')->press('[data-act=open-add]')->press(Browser::text('Jars', 'button'))->press('[data-vessel=jar-quart]');
-    $browser->choose('Crop', 'Coriander')->press(Browser::text('Seed', 'button'))->press('[data-act=add-tub]');
+    $browser = emptyGarden('From seed')->press('[data-act=open-add]')->press(Browser::text('Jars', 'button'));
+    $browser->press('[data-vessel=jar-quart]')->choose('Crop', 'Coriander');
+    $browser->press(Browser::text('Seed', 'button'))->press('[data-act=add-tub]');
     $browser->write(Browser::field('How many alike'), '3');
     [$document, $report] = answer($browser, 12);
 
@@ -209,8 +224,8 @@ it('floats a raft of six', function () {
 });
 
 it('roots cuttings three by eight', function () {
-    $browser = emptyGarden('Cuttings')->press('[data-act=open-add]')->press(Browser::text('Totes', 'button'))->press('[data-vessel=tote-64]');
-    $browser->press(Browser::text('Cloner', 'button'))->press('[data-act=add-tub]');
+    $browser = emptyGarden('Cuttings')->press('[data-act=open-add]')->press(Browser::text('Totes', 'button'));
+    $browser->press('[data-vessel=tote-64]')->press(Browser::text('Cloner', 'button'))->press('[data-act=add-tub]');
     fold(mark($browser, 'lid'), 'Rows and columns');
     foreach (['Rows' => '3', 'In each row' => '8', 'Apart' => '65'] as $field => $value) {
         $browser->write(Browser::field($field), $value);
@@ -226,12 +241,74 @@ it('roots cuttings three by eight', function () {
 
 it('takes a bucket that is drilled already', function () {
     $browser = emptyGarden('Drilled')->press('[data-act=open-add]')->press('.tick input')->write(Browser::field('Each hole, Ø'), '2 in');
-    $browser->press(Browser::text('Ring', 'button'))->write(Browser::field('Holes'), '3')->write(Browser::field('Ring, centre to centre'), '160');
-    $browser->choose('Crop', 'Coriander')->press('[data-act=add-tub]');
+    $browser->press(Browser::text('Ring', 'button'))->write(Browser::field('Holes'), '3');
+    $browser->write(Browser::field('Ring, centre to centre'), '160')->choose('Crop', 'Coriander')->press('[data-act=add-tub]');
     [$document, $report] = answer($browser, 14);
 
     expect([$document->tubs[0]->cutting, $document->tubs[0]->hole_mm])->toBe(['drilled', 50.8])
         ->and($report->tubs[0]->layout->count)->toBe(3)
         ->and(array_filter(array_keys(partsOf($report)), fn ($key) => str_starts_with($key, 'saw-')))->toBe([])
         ->and(codes($report))->not->toContain('stop cup.falls-through', 'stop cup.bearing', 'mend cup.bearing');
+});
+
+it('is done by keys alone: arrows through the vessels, the first letters of a crop, marks by their digits', function () {
+    $browser = emptyGarden('By keys');
+    [$tab, $enter, $right, $down] = ["\u{E004}", "\u{E007}", "\u{E014}", "\u{E015}"];
+    $focus = fn (string $what) => $browser->script('document.querySelector(arguments[0]).focus()', $what);
+    $focus('[data-act=open-add]');
+    $browser->keys($enter)->see('[data-vessel=bucket-20]');
+    // The list of vessels is one stop of the tab key, and what is gone to is chosen.
+    expect($browser->script("return document.querySelectorAll('[role=listbox] [role=option][tabindex=\"0\"]').length"))->toBe(1);
+    $focus('[data-vessel=bucket-20]');
+    $browser->keys($right, $right)->see('[data-vessel=bucket-10][aria-selected=true]');
+    $browser->keys($down);
+    $chosen = $browser->until(fn () => $browser->script('return document.activeElement.dataset.vessel'), 'to be in the list');
+    $browser->keys($tab);
+    expect($browser->script("return document.activeElement.getAttribute('role')"))->not->toBe('option');
+    // The crop by its first letters.
+    $focus('.rest .p-select [role=combobox]');
+    $browser->keys($enter)->see('.p-select-overlay input')->sendKeys('miz');
+    $browser->keys($enter);
+    $browser->until(
+        fn (): bool => str_contains($browser->see('.rest .p-select-label')->getText(), 'Mizuna'),
+        'for mizuna to be chosen',
+    );
+    $focus('[data-act=add-tub]');
+    $browser->keys($enter)->see(WebDriverBy::xpath("//h1[.='Tub']"));
+    $browser->keys('2')->see(WebDriverBy::xpath("//h1[.='Crop']"));
+    $browser->until(fn (): bool => $browser->script('return document.activeElement.tagName') === 'H1', 'for the focus to go along');
+    $browser->keys('3')->see(WebDriverBy::xpath("//h1[.='Lid']"));
+    [$document] = answer($browser, 40);
+
+    expect($document->tubs[0]->vessel)->toBe($chosen)->and($document->tubs[0]->crop)->toBe('mizuna');
+});
+
+it('places holes where the lid is pressed, and as a table says', function () {
+    [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-45', 'crop' => null]), '/a/lid');
+    $browser->press('[data-act=start-empty]')->see('[data-code="lid.empty"]');
+    $browser->press('[data-lid]');
+    kept($browser, $server, fn (stdClass $tub): bool => count($tub->layout->holes ?? []) === 1);
+    $hole = $server->document($id)->tubs[0]->layout->holes[0];
+    // It was pressed in the middle.
+    expect(abs($hole->x_mm))->toBeLessThanOrEqual(2)->and(abs($hole->y_mm))->toBeLessThanOrEqual(2);
+
+    $browser->press('[data-act=place]')->press('[data-act=write-table]');
+    $table = $browser->see('#table-text');
+    $table->clear();
+    $table->sendKeys("100, 100\n4 in, fist");
+    $browser->press('[data-act=take-table]')->waitForText('Line 2: "fist" does not start with a number');
+    $table->clear();
+    $table->sendKeys("1 100 100\n2 480 290");
+    $browser->press('[data-act=take-table]');
+    kept($browser, $server, fn (stdClass $tub): bool => array_map(fn ($h): array => [$h->x_mm, $h->y_mm], $tub->layout->holes ?? [])
+        === [[-190, -95], [190, 95]]);
+});
+
+it('puts as many cups as go seven inches apart', function () {
+    [$browser, $server] = bench(bucket20(['vessel' => 'tote-45', 'crop' => null]), '/a/lid');
+    $browser->press(Browser::text('Apart', 'button'))->write(Browser::field('Apart, at least'), '7 in');
+    kept($browser, $server, fn (stdClass $tub): bool => is_int($tub->layout->cups ?? null) && $tub->layout->cups < 20);
+    $layout = reported($browser, $server)->tubs[0]->layout;
+
+    expect($layout->spacing_mm)->toBeGreaterThanOrEqual(177.8)->and($layout->count)->toBeGreaterThanOrEqual(6);
 });

@@ -8,13 +8,16 @@ use Tests\Browser\Server;
 use Tests\Core\Gardens;
 
 /** A new garden with one tub put on its bench as a newcomer would. */
-function newcomer(string $name, string $kind, string $vessel, string $run, ?string $crop): array
+function newcomer(string $name, string $kind, ?string $vessel, string $run, ?string $crop): array
 {
     $server = Server::shared();
     $browser = Browser::shared()->size(1280, 800)->open($server->url);
     $browser->write('#new-name', $name)->press(Browser::text('Make it', 'button'))->waitForText('Nothing stands here yet');
-    $browser->press('[data-act=open-add]')->press(Browser::text($kind, 'button'))
-        ->press("[data-vessel=$vessel]")->press(Browser::text($run, 'button'));
+    $browser->press('[data-act=open-add]')->press(Browser::text($kind, 'button'));
+    if ($vessel !== null) {
+        $browser->press("[data-vessel=$vessel]");
+    }
+    $browser->press(Browser::text($run, 'button'));
     if ($crop !== null) {
         $browser->choose('Crop', $crop);
     }
@@ -81,17 +84,17 @@ it('designs a nested pair from an empty garden', function () {
 });
 
 it('measures a tub of any make from outside and from the rim', function () {
-    [$browser, $server] = newcomer('Tape', 'Your own', 'tape-round', 'Passive', 'Dill');
+    [$browser, $server] = newcomer('Tape', 'By tape', null, 'Passive', 'Dill');
     $browser->press(WebDriverBy::xpath("//summary[.='Measures']"))->press(Browser::text('Round it', 'button'));
     $browser->write(WebDriverBy::xpath("//fieldset[legend[starts-with(.,'Floor')]]//label[.='Girth']/following-sibling::input"), '78.5 cm');
     $browser->press(Browser::text('Add a station', 'button'))->press(Browser::text('Rim down', 'button'));
     $browser->write(WebDriverBy::xpath("//fieldset[legend[starts-with(.,'At')]]//label[.='Height']/following-sibling::input"), '40 mm');
-    kept($browser, $server, fn ($tub) => ($tub->vessel->stations[1]->height_mm ?? null) === 260);
+    kept($browser, $server, fn ($tub) => ($tub->vessel->stations[1]->height_mm ?? null) === 290);
     $tub = reported($browser, $server)->tubs[0];
 
-    // Round the outside 785, walls of 2.5 on both sides; 40 down from a rim at 300.
+    // Round the outside 785, walls of 2.5 on both sides; 40 down from a rim at 330.
     expect($tub->shape->stations[0]->length_mm)->toEqualWithDelta(785 / M_PI - 5, 1e-6)
-        ->and($tub->shape->stations[1]->height_mm)->toEqualWithDelta(260, 1e-6)
+        ->and($tub->shape->stations[1]->height_mm)->toEqualWithDelta(290, 1e-6)
         ->and(figure($browser, 'Working volume'))->toBe(written($tub->volume->working_l));
 });
 
@@ -171,10 +174,10 @@ it('keeps cups off a rib, makes panels of it, and says what a change of cup move
     foreach ($tub->layout->holes as $hole) {
         expect($hole->keep_out_mm)->toBeGreaterThanOrEqual(5 - 1e-6);
     }
-    $browser->press(Browser::text('No saw', 'button'))->waitForText('Trace a circle of 78');
+    $browser->press(Browser::text('A knife', 'button'))->waitForText('Trace a circle of 78');
 });
 
-it('aligns holes set by hand, and tells what fits a lid that is drilled already', function () {
+it('rounds off holes set by hand, and tells what fits a lid that is drilled already', function () {
     [$browser, $server, $id] = bench(
         bucket20(
             [
@@ -185,7 +188,7 @@ it('aligns holes set by hand, and tells what fits a lid that is drilled already'
         ),
         '/a/lid',
     );
-    $browser->write(Browser::field('Align to steps of'), '10')->press('[data-act=align]');
+    $browser->write(Browser::field('To the nearest'), '10')->press('[data-act=align]');
     kept($browser, $server, fn ($tub) => ($tub->layout->holes[1]->x_mm ?? null) === 100);
     expect(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $server->document($id)->tubs[0]->layout->holes))->toBe([[-100, 10], [100, 10]]);
     $browser->press(WebDriverBy::xpath("//summary[starts-with(.,'Cups for a hole of')]"))

@@ -16,6 +16,7 @@ use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\WhatIf\CupsApart;
 use Tests\Core\Gardens;
 
 it('knows a rounded box inside out', function () {
@@ -241,3 +242,30 @@ it('measures the least distance of an arrangement', function () {
     expect(Arrangement::leastDistance([new Point(0, 0)]))->toBeNull()
         ->and(Arrangement::leastDistance([new Point(0, 0), new Point(3, 4), new Point(30, 0)]))->toBe(5.0);
 });
+
+it('takes as many cups as go so far apart, and not one more', function (array $tub, float $apart, ?int $cups) {
+    $garden = Gardens::tub($tub);
+    $count = (new CupsApart(Gardens::reader(), Gardens::planner()))->of($garden, $garden->tubs[0], $apart);
+    $laid = fn (int $n) => Gardens::report(
+        Gardens::tub([...$tub, 'layout' => [...$tub['layout'] ?? [], 'cups' => $n]]),
+    )->tubs[0]->layout;
+
+    if ($cups !== null) {
+        expect($count)->toBe($cups);
+    }
+    if ($count > 1) {
+        expect($laid($count)->count)->toBe($count)->and($laid($count)->spacing_mm)->toBeGreaterThanOrEqual($apart - 1e-6);
+    }
+    // One more would stand nearer, in its own pattern.
+    if (isset($tub['layout'])) {
+        expect($laid($count + 1)->spacing_mm < $apart || $laid($count + 1)->count <= $count)->toBeTrue();
+    }
+})->with([
+    'a bucket, seven inches' => [[], 177.8, 3],
+    'a grid, seven inches' => [['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid']], 177.8, 6],
+    'a grid, a little farther' => [['vessel' => 'tote-45', 'layout' => ['pattern' => 'grid']], 260.0, 4],
+    'rows' => [['vessel' => 'tote-90', 'layout' => ['pattern' => 'staggered']], 150.0, null],
+    'nearer than lips go' => [['vessel' => 'tote-12', 'layout' => ['pattern' => 'grid']], 1.0, null],
+    'farther than the lid' => [[], 900.0, 1],
+    'a mouth' => [['system' => 'passive', 'vessel' => 'jar-1', 'cup' => 'net-cup-75'], 100.0, 1],
+]);

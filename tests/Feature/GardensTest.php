@@ -237,3 +237,12 @@ it('begins a garden in the units and the money of the one last worked on', funct
     expect(json_decode(send('GET', "/api/gardens/$next", '')->json('document'), true))
         ->toMatchArray(['units' => 'us', 'money' => ['currency' => 'USD']]);
 });
+
+it('says how many cups go so far apart', function () {
+    $tub = '{"id":"a","system":"aerated","vessel":"tote-45","layout":{"pattern":"grid"}}';
+    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":['.$tub.']}';
+
+    expect(send('POST', '/api/apart?tub=a&mm=177.8', $garden)->assertOk()->json('cups'))->toBe([6]);
+    send('POST', '/api/apart?tub=a&mm=0', $garden)->assertStatus(422);
+    send('POST', '/api/apart?tub=b&mm=100', $garden)->assertStatus(404);
+});

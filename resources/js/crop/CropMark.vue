@@ -20,6 +20,7 @@ import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Garden, Tub, Vessel } from '../types/garden';
+import CupCount from '../lid/CupCount.vue';
 import CropList from './CropList.vue';
 import Ranking from './Ranking.vue';
 import SeasonPicture from './SeasonPicture.vue';
@@ -34,7 +35,6 @@ const findings = computed(() => mendedAt(garden.findings.value, 'crop'));
 const crop = computed(() => report.value.shape.crop);
 const site = computed(() => garden.report.value.site);
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
-const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
 
 const LINES: Record<string, string> = {
     gap: 'Air gap',
@@ -57,12 +57,6 @@ type RankedVessel = Ranked & { vessel: string; working_l: number };
 
 function set(says: string, edit: (tub: Tub, garden: Garden) => void): void {
     garden.changeTub(says, edit);
-}
-
-function setCups(cups: number | 'max'): void {
-    set('change the number of cups', (t) => {
-        t.layout = { pattern: 'best', holes: null, ...t.layout, cups };
-    });
 }
 
 function setSite(key: keyof NonNullable<Garden['site']>, value: number | null): void {
@@ -167,18 +161,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         })
                 "
             />
-            <div v-if="!manual" class="stack">
-                <Toggle
-                    label="Cups"
-                    :model-value="most ? 'max' : 'number'"
-                    :options="[
-                        { value: 'max', name: 'All it carries' },
-                        { value: 'number', name: 'So many' },
-                    ]"
-                    @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, report.layout.count))"
-                />
-                <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
-            </div>
+            <CupCount v-if="!manual" />
             <p v-else class="small faint">The holes are laid out by hand, at the Lid mark.</p>
             <Pick
                 v-if="lines.length"

@@ -12,6 +12,8 @@ const props = defineProps<{ tub: TubReport; units: Units }>();
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const harvest = computed(() => props.tub.season.harvest_day ?? 0);
+/** Half-way of the days in which it grows; those in which seeds become seedlings do not count. */
+const halfWay = computed(() => (Math.min(...props.tub.crops.map((c) => c.days_within), harvest.value) + harvest.value) / 2);
 const days = computed(() => {
     const l = props.tub.levels;
     const dry = props.tub.season.dry_day;
@@ -30,9 +32,9 @@ const days = computed(() => {
             key: 'half',
             growth: 0.55,
             level: l.half_way_mm,
-            text: `day ${Math.round(harvest.value / 2)}`,
+            text: `day ${Math.round(halfWay.value)}`,
             sub: `water ${length(l.half_way_mm, props.units)}`,
-            dry: dry !== null && dry < harvest.value / 2,
+            dry: dry !== null && dry < halfWay.value,
         });
     if (l.harvest_mm !== null)
         list.push({

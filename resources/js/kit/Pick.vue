@@ -22,17 +22,21 @@ const groups = computed(() => {
     const names = [...new Set(props.options.map((o) => o.group ?? ''))];
     return names.length > 1 ? names.map((name) => ({ name, items: props.options.filter((o) => (o.group ?? '') === name) })) : null;
 });
-/** The list itself: which option Enter would take, and which are shown. Its types leave these out. */
+/** The list itself: what was typed, which option Enter would take, and which are shown. Its types leave these out. */
 interface Listed {
+    filterValue: string | null;
     focusedOptionIndex: number;
     visibleOptions: { value?: T }[];
 }
 const list = ref<unknown>(null);
-/** After each letter the first that matches is the one that Enter takes. */
+/**
+ * After each letter the first that matches is the one that Enter takes; so it is when the list forgets that, a moment after its own focus
+ * has gone to the letters.
+ */
 async function firstMatch(): Promise<void> {
     await nextTick();
     const select = list.value as Listed | null;
-    if (select) select.focusedOptionIndex = select.visibleOptions.findIndex((option) => option.value !== undefined);
+    if (select?.filterValue) select.focusedOptionIndex = select.visibleOptions.findIndex((option) => option.value !== undefined);
 }
 
 /** No key empties a choice that cannot be empty; what can be is emptied by its cross. */
@@ -40,6 +44,8 @@ function take(value: T | null | undefined): void {
     if (value !== undefined && (value !== null || props.clearable)) emit('update:modelValue', value);
 }
 
+/** What stands there while nothing of the list is chosen. It is not said where something is: a name that is alike would look unchosen. */
+const nothing = computed(() => (props.options.some((o) => o.value === props.modelValue) ? '' : (props.placeholder ?? 'Choose')));
 const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 </script>
 
@@ -57,12 +63,13 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
             :option-group-label="groups ? 'name' : undefined"
             :option-group-children="groups ? 'items' : undefined"
             :filter="filter ?? false"
-            :placeholder="placeholder ?? 'Choose'"
+            :placeholder="nothing"
             :show-clear="clearable ?? false"
             :invalid="fault !== null"
             scroll-height="20rem"
             auto-filter-focus
             @filter="firstMatch"
+            @blur="firstMatch"
             @update:model-value="take"
         />
         <p v-if="fault || hint" class="small" :class="fault ? 'wrong' : 'faint'">{{ fault ?? hint }}</p>

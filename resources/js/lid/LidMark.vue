@@ -5,7 +5,6 @@ import Caution from '../kit/Caution.vue';
 import { computed, ref, watch } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
-import Counter from '../kit/Counter.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
@@ -20,6 +19,7 @@ import { read } from '../kit/reader';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
+import CupCount from './CupCount.vue';
 import CupsThatFit from './CupsThatFit.vue';
 import HoleTable from './HoleTable.vue';
 import InRows from './InRows.vue';
@@ -40,7 +40,6 @@ const chosen = ref<number | null>(null);
 const holes = computed(() => report.value.layout.holes);
 const drilled = computed(() => tub.value.cutting === 'drilled');
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
-const most = computed(() => (tub.value.layout?.cups ?? 'max') === 'max');
 
 watch(holes, (now) => {
     if (chosen.value !== null && chosen.value >= now.length) chosen.value = null;
@@ -69,12 +68,6 @@ function setPattern(pattern: string): void {
     set('change the pattern', (t) => {
         if (pattern === 'manual') byHand(t, () => undefined);
         else t.layout = { cups: 'max', ...t.layout, pattern: pattern as 'grid', holes: null };
-    });
-}
-
-function setCups(cups: number | 'max'): void {
-    set('change the number of cups', (t) => {
-        t.layout = { pattern: 'best', holes: null, ...t.layout, cups };
     });
 }
 
@@ -329,18 +322,7 @@ const heldBy = computed(() => {
                 :model-value="tub.layout?.pattern ?? 'best'"
                 @update:model-value="setPattern"
             />
-            <div v-if="!manual && !report.shape.in_mouth" class="stack">
-                <Toggle
-                    label="Cups"
-                    :model-value="most ? 'max' : 'number'"
-                    :options="[
-                        { value: 'max', name: 'All it carries' },
-                        { value: 'number', name: 'So many' },
-                    ]"
-                    @update:model-value="(v) => setCups(v === 'max' ? 'max' : Math.max(1, layout.count))"
-                />
-                <Counter v-if="!most" label="How many" :model-value="Number(tub.layout?.cups ?? 1)" @update:model-value="setCups" />
-            </div>
+            <CupCount v-if="!manual && !report.shape.in_mouth" />
             <div v-if="!report.shape.in_mouth" class="stack">
                 <p v-if="!picked" class="small faint">
                     Choose a hole on the drawing to move it: drag it, use the arrow keys, or write where it goes.

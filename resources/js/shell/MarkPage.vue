@@ -1,12 +1,20 @@
 <script setup lang="ts">
 /** The three parts of every mark: what you set, the drawing, the reckoning. On a phone they stack: drawing, figures, fields. */
+import { onMounted, ref } from 'vue';
+
 defineProps<{ title: string; lead: string }>();
+
+/** Whoever works by keys goes on at the top of the mark that has opened, unless something has the focus already. */
+const heading = ref<HTMLElement | null>(null);
+onMounted(() => {
+    if (document.activeElement === document.body) heading.value?.focus({ preventScroll: true });
+});
 </script>
 
 <template>
     <div class="mark">
         <section class="set" :aria-label="`${title}: set`">
-            <h1>{{ title }}</h1>
+            <h1 ref="heading" tabindex="-1">{{ title }}</h1>
             <p class="faint lead">{{ lead }}</p>
             <slot name="set" />
         </section>
@@ -38,6 +46,9 @@ defineProps<{ title: string; lead: string }>();
     gap: 0.95rem;
     align-content: start;
     border-right: 1px solid var(--rule);
+}
+h1:focus {
+    outline: none;
 }
 .lead {
     margin-top: -0.6rem;

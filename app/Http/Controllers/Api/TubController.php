@@ -15,6 +15,7 @@ use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\WhatIf\CropRanking;
+use KelpTub\Core\WhatIf\CupsApart;
 use KelpTub\Core\WhatIf\LayoutCandidates;
 use KelpTub\Core\WhatIf\VesselRanking;
 
@@ -29,6 +30,19 @@ final readonly class TubController
     public function layouts(Request $request, #[Give('planner.final')] Planner $planner): JsonResponse
     {
         return $this->answer($request, 'candidates', (new LayoutCandidates($this->reader, $planner))->of(...));
+    }
+
+    /** How many cups go so far apart: `?mm=`. */
+    public function apart(Request $request, Planner $planner): JsonResponse
+    {
+        $request->validate(['mm' => ['required', 'numeric', 'gt:0', 'max:3000']]);
+        $apart = (float) $request->query('mm');
+
+        return $this->answer(
+            $request,
+            'cups',
+            fn (Garden $garden, Tub $tub): array => [(new CupsApart($this->reader, $planner))->of($garden, $tub, $apart)],
+        );
     }
 
     /** What else could grow in it. */
