@@ -208,6 +208,19 @@ it('offers what a grower would think of first', function (Garden $garden, string
         'cost.over-cap',
         ['Use the 2 W pump, one outlet'],
     ],
+    'over the cap with two pumps, the dear one first' => [
+        fn () => Gardens::of([
+            'money' => ['cap' => 20],
+            'tubs' => array_map(static fn (string $id): array => [
+                'id' => $id, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100'],
+            ], ['a', 'b']),
+            'air' => array_map(static fn (array $p): array => [
+                'id' => $p[0], 'pump' => $p[1], 'check_valve' => true, 'branches' => [['tub' => $p[0]]],
+            ], [['a', 'pump-8w-4'], ['b', 'pump-20w-6']]),
+        ]),
+        'cost.over-cap',
+        ['For b use the 2 W pump, one outlet', 'For a use the 2 W pump, one outlet'],
+    ],
     'no water of use' => [
         fn () => Gardens::tub(['vessel' => 'pail-3', 'lowest_mm' => 150]),
         'vessel.no-water',

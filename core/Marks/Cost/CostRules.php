@@ -49,6 +49,9 @@ final class CostRules
         return $findings;
     }
 
+    /** Of several pumps those are looked at first that may save most. */
+    private const PUMPS_TRIED = 3;
+
     /**
      * For each pump that is bought the cheaper ones of the Library, the cheapest first; which of them still serves is found by trying.
      *
@@ -56,9 +59,12 @@ final class CostRules
      */
     private static function cheaperPumps(RuleContext $context): array
     {
-        $ways = [];
-        foreach ($context->plan->garden->of(AirSystems::class)->systems as $system) {
+        $ways = $saves = [];
+        $systems = $context->plan->garden->of(AirSystems::class)->systems;
+        foreach ($systems as $system) {
             $now = self::price($system->pump, $context);
+            $tub = $context->plan->garden->tub($system->branches[0]->tub ?? '');
+            $says = count($systems) > 1 && $tub !== null ? "For $tub->name use" : 'Use';
             $cheaper = array_filter(
                 $context->pumpsBySize(),
                 static fn (Pump $p): bool => self::price($p, $context) < $now,
@@ -67,13 +73,17 @@ final class CostRules
             $way = null;
             foreach (array_reverse($cheaper) as $pump) {
                 $next = $way;
-                $set = $context->set("Use the $pump->name", $system->pointer('/pump'), $pump->key);
+                $set = $context->set("$says the $pump->name", $system->pointer('/pump'), $pump->key);
                 $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
             }
-            $ways = $way === null ? $ways : [...$ways, $way];
+            if ($way !== null) {
+                $ways[] = $way;
+                $saves[] = $now - self::price($cheaper[0], $context);
+            }
         }
+        array_multisort($saves, SORT_DESC, array_keys($ways), SORT_ASC, $ways);
 
-        return $ways;
+        return array_slice($ways, 0, self::PUMPS_TRIED);
     }
 
     /** What one costs that is still to be bought; without a price it is no saving. */

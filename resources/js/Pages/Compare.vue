@@ -137,6 +137,7 @@ const letters = 'ABCD';
     <div class="page">
         <header>
             <Link href="/" class="back">All gardens</Link>
+            <Link href="/library" class="back">Library</Link>
             <h1>Compare</h1>
             <p class="faint">Two to four designs at one scale: whole gardens, or single tubs of them, each with the air it has.</p>
         </header>
@@ -275,6 +276,9 @@ const letters = 'ABCD';
 <style scoped>
 .page {
     padding: 1rem 1.4rem 3rem;
+}
+header .back + .back {
+    margin-left: 1rem;
 }
 header {
     border-bottom: 1px solid var(--ink);

@@ -27,7 +27,7 @@ const FIELDS = [
             :plausible="CUP"
             dimension="length"
             :model-value="cup[key]"
-            :at="at ? `${at}/${key}` : ''"
+            :at="at === undefined ? '' : `${at}/${key}`"
             @update:model-value="(v) => v !== null && (cup = { ...cup, [key]: v })"
         />
         <Toggle

@@ -3,12 +3,13 @@
 import Field from '../kit/Field.vue';
 import Caution from '../kit/Caution.vue';
 import { computed } from 'vue';
+import CupMeasures from '../kit/CupMeasures.vue';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
 import { measured } from '../kit/edits';
-import type { Lid, Station, Vessel } from '../types/garden';
+import type { Cup, Lid, Station, Vessel } from '../types/garden';
 import type { CropColumns, Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
 
@@ -82,42 +83,10 @@ const words = (list: string[]): { value: string; name: string }[] =>
             />
         </Field>
         <template v-if="kind === 'cups'">
-            <Measure
-                label="Lip Ø"
-                dimension="length"
-                :model-value="n('lip_diameter_mm')"
-                at="/lip_diameter_mm"
-                @update:model-value="(v) => v !== null && set('lip_diameter_mm', v)"
-            />
-            <Measure
-                label="Body Ø under the lip"
-                dimension="length"
-                :model-value="n('top_diameter_mm')"
-                at="/top_diameter_mm"
-                @update:model-value="(v) => v !== null && set('top_diameter_mm', v)"
-            />
-            <Measure
-                label="Foot Ø"
-                dimension="length"
-                :model-value="n('bottom_diameter_mm')"
-                at="/bottom_diameter_mm"
-                @update:model-value="(v) => v !== null && set('bottom_diameter_mm', v)"
-            />
-            <Measure
-                label="Depth under the lip"
-                dimension="length"
-                :model-value="n('height_mm')"
-                at="/height_mm"
-                @update:model-value="(v) => v !== null && set('height_mm', v)"
-            />
-            <Toggle
-                label="It is"
-                :model-value="String(item.made ?? 'bought')"
-                :options="[
-                    { value: 'bought', name: 'Bought' },
-                    { value: 'home', name: 'Made at home' },
-                ]"
-                @update:model-value="(v) => set('made', v)"
+            <CupMeasures
+                :model-value="item as unknown as Exclude<Cup, string>"
+                at=""
+                @update:model-value="(cup) => emit('change', cup as unknown as Draft)"
             />
             <Caution v-if="item.made === 'home'">
                 Cut slots away from you, on something solid; hot iron only outdoors or by an open window. Food-safe pots only.
