@@ -11,7 +11,12 @@ const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const floor = computed(() => props.tub.shape.stations[0]!);
 const lid = computed(() => props.tub.shape.lid);
-const scale = computed(() => Math.max(0.03, Math.min((size.width - 10) / lid.value.length_mm, (size.height - 30) / lid.value.width_mm)));
+/** A jar’s floor is wider than its lid; the wider of the two fills the drawing. */
+const widest = computed(() => ({
+    length: Math.max(lid.value.length_mm, floor.value.length_mm),
+    width: Math.max(lid.value.width_mm, floor.value.width_mm),
+}));
+const scale = computed(() => Math.max(0.03, Math.min((size.width - 10) / widest.value.length, (size.height - 30) / widest.value.width)));
 const X = (mm: number): number => size.width / 2 + mm * scale.value;
 const Y = (mm: number): number => (size.height - 24) / 2 - mm * scale.value;
 const stones = computed(() => props.tub.shape.stones);

@@ -171,6 +171,7 @@ async function add(): Promise<void> {
                         <span class="small">{{ v.name }}</span>
                     </button>
                 </div>
+                <DrilledLid v-model="drilled" class="drilled" :rim="rim" :round="rim.diameter_mm !== undefined" />
             </div>
             <div class="rest">
                 <div class="run" role="group" aria-labelledby="add-run">
@@ -214,7 +215,6 @@ async function add(): Promise<void> {
                     <CupMeasures v-model="ownCup" />
                     <button type="button" class="word small" @click="ownCup = null">Take one of the Library instead</button>
                 </fieldset>
-                <DrilledLid v-model="drilled" :rim="rim" :round="rim.diameter_mm !== undefined" />
                 <p v-if="fault" class="small wrong" role="alert">{{ fault }}</p>
                 <p v-else-if="!byTape" class="small faint">
                     {{ chosen.name }}<template v-if="chosen.label_l">, sold as {{ volume(chosen.label_l, garden.units.value) }}</template
@@ -323,6 +323,15 @@ async function add(): Promise<void> {
 .rest [data-act='add-tub'] {
     position: sticky;
     bottom: 0;
+    outline: 0.6rem solid var(--sheet);
+}
+.rest [data-act='add-tub']:focus-visible {
+    outline: 2px solid var(--focus);
+}
+.drilled {
+    margin-top: 0.9rem;
+    padding-top: 0.7rem;
+    border-top: 1px solid var(--rule);
 }
 @media (max-width: 760px) {
     .add {

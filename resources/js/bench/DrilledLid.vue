@@ -109,8 +109,13 @@ const scale = computed(() => 68 / long.value);
 <style scoped>
 .drilled {
     display: grid;
-    gap: 0.55rem;
-    grid-template-columns: minmax(0, 1fr);
+    gap: 0.55rem 1.4rem;
+    grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+    align-items: start;
+}
+.tick,
+.seen {
+    grid-column: 1 / -1;
 }
 .tick {
     display: flex;

@@ -44,8 +44,8 @@ function take(value: T | null | undefined): void {
     if (value !== undefined && (value !== null || props.clearable)) emit('update:modelValue', value);
 }
 
-/** What stands there while nothing of the list is chosen. It is not said where something is: a name that is alike would look unchosen. */
-const nothing = computed(() => (props.options.some((o) => o.value === props.modelValue) ? '' : (props.placeholder ?? 'Choose')));
+/** What is chosen is said whatever is being looked for; where nothing is, what could be. */
+const chosen = computed(() => props.options.find((o) => o.value === props.modelValue)?.name ?? null);
 const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 </script>
 
@@ -63,7 +63,6 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
             :option-group-label="groups ? 'name' : undefined"
             :option-group-children="groups ? 'items' : undefined"
             :filter="filter ?? false"
-            :placeholder="nothing"
             :show-clear="clearable ?? false"
             :invalid="fault !== null"
             scroll-height="20rem"
@@ -71,7 +70,11 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
             @filter="firstMatch"
             @blur="firstMatch"
             @update:model-value="take"
-        />
+        >
+            <template #value>
+                <span :class="{ nothing: chosen === null }">{{ chosen ?? placeholder ?? 'Choose' }}</span>
+            </template>
+        </Select>
         <p v-if="fault || hint" class="small" :class="fault ? 'wrong' : 'faint'">{{ fault ?? hint }}</p>
     </div>
 </template>
@@ -85,6 +88,9 @@ const fault = computed(() => (props.at ? measures.faultAt(props.at) : null));
 label {
     font-weight: 600;
     font-family: var(--grotesque);
+}
+.nothing {
+    color: var(--faint);
 }
 .wrong {
     color: var(--stop-text);
