@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
     area,
+    doing,
     dimension,
     inches,
     length,
@@ -53,5 +54,16 @@ describe('area', () => {
     it('is said in the grower’s units', () => {
         expect(area(0.523, 'metric')).toBe('0.52\u202fm²');
         expect(area(0.09290304 * 10, 'us')).toBe('10\u202fft²');
+    });
+});
+
+describe('doing', () => {
+    it('goes by one or many', () => {
+        expect(['basil', 'chives', 'watercress', 'soft stem cuttings'].map((name) => doing(name, 'wants', 'want'))).toEqual([
+            'basil wants',
+            'chives want',
+            'watercress wants',
+            'soft stem cuttings want',
+        ]);
     });
 });

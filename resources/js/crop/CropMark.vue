@@ -10,7 +10,7 @@ import Counter from '../kit/Counter.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { length, number, volume } from '../kit/format';
+import { doing, length, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf } from '../kit/library';
 import { at as mendedAt } from '../kit/findings';
@@ -271,7 +271,7 @@ const plural = computed(() => report.value.crops.length > 1);
                     (key) =>
                         set('change the vessel', (t) => {
                             t.vessel = fromLibrary(garden.library.vessels, key) as Vessel;
-                            t.hole_mm = null;
+                            if (t.cutting !== 'drilled') t.hole_mm = null;
                         })
                 "
             />
@@ -354,7 +354,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :share="report.limits.per_plant_l ? report.volume.per_plant_l / report.limits.per_plant_l / 2 : null"
                 :limit="0.5"
                 :note="
-                    `${plural ? 'the plants want' : `${crop.name.toLowerCase()} wants`}` +
+                    `${plural ? 'the plants want' : doing(crop.name.toLowerCase(), 'wants', 'want')}` +
                     ` ${volume(report.limits.per_plant_l ?? 0, units)}${plural ? ' each, taken together' : ''}`
                 "
             />

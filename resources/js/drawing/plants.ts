@@ -239,7 +239,7 @@ function loose(h: number, w: number, g: number): Stroke[] {
             // On the edge of a half ellipse as high and as wide as the plant.
             frill(0, 0, a, reach / Math.hypot(Math.cos(a) / h, (2 * Math.sin(a)) / w), Math.min(h, w) * wide, 6),
         );
-    return [...ring(some(5, g), 0.85, 1, 0.6), ...ring(some(6, g), 1.3, 0.8, 0.54), ...ring(some(5, g), 1.1, 0.5, 0.46)];
+    return [...ring(2 * Math.round(1 + 2 * g), 0.8, 1, 0.58), ...ring(some(6, g), 1.3, 0.84, 0.54), ...ring(some(5, g), 1.1, 0.56, 0.46)];
 }
 
 /** Leaves folded round a heart, a few held out. */

@@ -84,6 +84,9 @@ export function temperature(celsius: number, units: Units): string {
     return units === 'us' ? number((celsius * 9) / 5 + 32, 0, '°F') : number(celsius, 1, '°C');
 }
 
+/** A crop's name with what it does: "basil wants", "chives want". A name is of many by its last letters, as in the core. */
+export const doing = (name: string, one: string, many: string): string => `${name} ${/[^usi]s$/u.test(name) ? many : one}`;
+
 export function money(amount: number): string {
     return amount.toFixed(2);
 }

@@ -8,7 +8,7 @@ import LidPlan from '../drawing/LidPlan.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { dimension, fine, length, number } from '../kit/format';
+import { dimension, doing, fine, length, number } from '../kit/format';
 import { toneOf } from '../kit/findings';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
@@ -224,7 +224,7 @@ const secondSaw = computed(() => {
 const heldBy = computed(() => {
     const crops = report.value.crops;
     if (layout.value.held_to?.by !== 'crop') return 'lips and lid need';
-    return crops.length > 1 ? 'these two want' : `${report.value.shape.crop?.name.toLowerCase()} wants`;
+    return crops.length > 1 ? 'these two want' : doing((report.value.shape.crop?.name ?? '').toLowerCase(), 'wants', 'want');
 });
 </script>
 

@@ -75,7 +75,7 @@ function flip(): void {
                 <Link href="/library">Library</Link>
                 <button type="button" data-act="copy-garden" @click="copy">Copy</button>
                 <a :href="`/api/gardens/${garden.id}/file`" download aria-label="Save as a file"
-                    ><span class="wide">Save as a</span> file</a
+                    ><span class="wide">Save as a file</span><span class="narrow">File</span></a
                 >
             </nav>
             <h1 v-if="!editing">
@@ -224,8 +224,8 @@ h1 {
     padding: 0;
     cursor: pointer;
 }
-.back .wide {
-    margin-right: 0.25em;
+.back .narrow {
+    display: none;
 }
 .back > *:hover {
     text-decoration: underline;
@@ -341,6 +341,9 @@ button:focus-visible {
     }
     .back .wide {
         display: none;
+    }
+    .back .narrow {
+        display: inline;
     }
     .strip {
         order: 3;
