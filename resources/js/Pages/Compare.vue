@@ -96,7 +96,7 @@ const ROWS = computed<{ key: keyof Figures; name: string; note?: string; better?
         {
             key: 'days_between_fills',
             name: 'Days between fills',
-            note: 'plants grown, by the share of the usable water at which it is topped up; the tub that needs it first',
+            note: 'grown, until a third of the usable water is gone, or as much as its top-ups wait for',
             better: 1,
             show: (f) => or(f.days_between_fills, (v) => number(v, v < 10 ? 1 : 0)),
         },
