@@ -29,24 +29,6 @@ function emptyGarden(string $name, string $units = 'metric'): Browser
     return $browser;
 }
 
-function fold(Browser $browser, string $title): Browser
-{
-    $summary = WebDriverBy::xpath("//summary[normalize-space(.)='$title']");
-    $browser->acts++;
-    // What stands over it may still be growing, and the press then lands beside it.
-    $browser->until(function () use ($browser, $summary): bool {
-        $element = $browser->see($summary);
-        $open = fn (): bool => (bool) $browser->script('return arguments[0].parentElement.open', $element);
-        if (! $open()) {
-            $element->click();
-        }
-
-        return $open();
-    }, "to open $title");
-
-    return $browser;
-}
-
 function mark(Browser $browser, string $mark): Browser
 {
     return $browser->press("[data-mark=$mark]")->see(WebDriverBy::xpath("//h1[.='".ucfirst($mark)."']")) ? $browser : $browser;

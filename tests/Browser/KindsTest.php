@@ -159,7 +159,7 @@ it('grows two crops on one lid, in two sizes of cup, hole by hole', function () 
 
 it('keeps cups off a rib, makes panels of it, and says what a change of cup moved', function () {
     [$browser, $server] = newcomer('Ribs', 'Totes', 'tote-45', 'Passive', 'Dill');
-    $browser->press('[data-mark=lid]')->press(WebDriverBy::xpath("//summary[.='The lid itself']"))
+    fold($browser->press('[data-mark=lid]'), 'The lid itself')
         ->press('[data-act=add-rib]')->see('[data-keep-out]');
     $browser->press('[data-pattern=panels]')->until(fn (): bool => figure($browser, 'Cups') === '2', 'for a hole in each panel');
     $tub = reported($browser, $server)->tubs[0];
@@ -191,7 +191,7 @@ it('rounds off holes set by hand, and tells what fits a lid that is drilled alre
     $browser->write(Browser::field('To the nearest'), '10')->press('[data-act=align]');
     kept($browser, $server, fn ($tub) => ($tub->layout->holes[1]->x_mm ?? null) === 100);
     expect(array_map(fn ($h) => [$h->x_mm, $h->y_mm], $server->document($id)->tubs[0]->layout->holes))->toBe([[-100, 10], [100, 10]]);
-    $browser->press(WebDriverBy::xpath("//summary[starts-with(.,'Cups for a hole of')]"))
+    fold($browser, 'Cups for a hole of')
         ->press(WebDriverBy::xpath("//button[b[.='60 mm net cup']]"));
     kept($browser, $server, fn ($tub) => ($tub->cup ?? null) === 'net-cup-60');
     expect([$server->document($id)->tubs[0]->cup, $server->document($id)->tubs[0]->hole_mm])->toBe(['net-cup-60', 64]);
@@ -199,7 +199,7 @@ it('rounds off holes set by hand, and tells what fits a lid that is drilled alre
 
 it('lays out rows and columns as far apart as was said, and says when they reach over the lid', function () {
     [$browser, $server, $id] = bench(bucket20(['vessel' => 'tote-64', 'cup' => 'net-cup-50']), '/a/lid');
-    $browser->press(WebDriverBy::xpath("//summary[.='Rows and columns']"))
+    fold($browser, 'Rows and columns')
         ->write(Browser::field('Rows'), '2')
         ->write(Browser::field('In each row'), '9')
         ->write(Browser::field('Apart'), '7 in')

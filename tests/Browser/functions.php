@@ -79,3 +79,22 @@ function reported(Browser $browser, Server $server): stdClass
 
     return Gardens::report(Gardens::reader()->fromDocument($server->document($id)));
 }
+
+/** Opens what is folded away under a title, where it is not open yet. */
+function fold(Browser $browser, string $title): Browser
+{
+    $summary = WebDriverBy::xpath("//summary[starts-with(normalize-space(.),'$title')]");
+    $browser->acts++;
+    // What stands over it may still be growing, and the press then lands beside it.
+    $browser->until(function () use ($browser, $summary): bool {
+        $element = $browser->see($summary);
+        $open = fn (): bool => (bool) $browser->script('return arguments[0].parentElement.open', $element);
+        if (! $open()) {
+            $element->click();
+        }
+
+        return $open();
+    }, "to open $title");
+
+    return $browser;
+}

@@ -122,7 +122,7 @@ const says = (c: Candidate): string =>
                 <span>{{ says(c) }}</span>
             </button>
         </div>
-        <p v-if="looking" class="small faint" role="status">Looking for others</p>
+        <p class="small faint looking" role="status">{{ looking ? 'Looking for others' : '' }}</p>
     </div>
 </template>
 
@@ -139,6 +139,12 @@ const says = (c: Candidate): string =>
     display: grid;
     grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 0.15rem;
+    /* Room for those that are being looked for, so that nothing below moves under the hand when they come. */
+    min-height: 16rem;
+    align-content: start;
+}
+.looking {
+    min-height: 1.3em;
 }
 button {
     display: grid;
