@@ -12,6 +12,8 @@ import { useBox } from '../drawing/useBox';
 const props = defineProps<{ tub: TubReport; alarm: boolean }>();
 
 const TOP = 26;
+/** “sow” is written where “transplant” leaves it room. */
+const SOW_PX = 66;
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const crops = computed(() => props.tub.crops);
@@ -74,7 +76,7 @@ const spoken = computed(() =>
                     :stroke="tint(c.crop)"
                 />
             </g>
-            <text v-if="crops.length === 1 && sown" :x="X(-sown)" :y="bottom + 14">sow</text>
+            <text v-if="crops.length === 1 && X(0) - X(-sown) > SOW_PX" :x="X(-sown)" :y="bottom + 14">sow</text>
             <text :x="X(0)" :y="bottom + 14" :text-anchor="sown ? 'middle' : 'start'">{{ started }}</text>
             <text
                 v-for="day in harvests"
