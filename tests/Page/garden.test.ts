@@ -180,6 +180,22 @@ describe('undo and redo', () => {
         expect(other.history.canUndo.value).toBe(false);
     });
 
+    it('lets other gardens’ steps go where there is no room, and what is not saved never', () => {
+        localStorage.setItem('kelp-steps-02', 'x'.repeat(100));
+        const set = Storage.prototype.setItem;
+        vi.spyOn(Storage.prototype, 'setItem').mockImplementation(function (this: Storage, key: string, text: string) {
+            if (this.getItem('kelp-steps-02')) throw new DOMException('full', 'QuotaExceededError');
+            set.call(this, key, text);
+        });
+        open().change('call it Reed', (g) => {
+            g.name = 'Reed';
+        });
+        vi.mocked(Storage.prototype.setItem).mockRestore();
+        expect(localStorage.getItem('kelp-steps-02')).toBeNull();
+        expect(localStorage.getItem('kelp-unsaved-01')).toContain('Reed');
+        expect(localStorage.getItem('kelp-steps-01')).toContain('call it Reed');
+    });
+
     it('keeps what changed and not whole gardens, and comes back over every step to what was', async () => {
         const big = garden('Ebb');
         big.notes = 'x'.repeat(50_000);

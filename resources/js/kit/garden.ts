@@ -10,6 +10,7 @@ import { History } from './history';
 import type { Library } from './library';
 import { Previewer } from './previewer';
 import { Saver } from './saver';
+import { STEPS } from './storage';
 
 const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
 
@@ -31,7 +32,7 @@ export class OpenGarden {
         report: string,
         readonly library: Library,
     ) {
-        this.history = new History(`kelp-steps-${id}`);
+        this.history = new History(STEPS + id);
         this.previewer = new Previewer(JSON.parse(report) as Report, () => this.selected.value);
         this.saver = new Saver(id, revision);
         this.document.value = JSON.parse(document) as Garden;
