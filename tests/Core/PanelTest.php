@@ -79,6 +79,15 @@ it('puts a hole into each panel, and none over a ridge', function () {
         ->and(array_map(static fn ($h): float => round($h->x_mm, 9), $tub->layout->holes))->toEqual([-150, -50, 50, 150]);
 });
 
+it('leaves a panel alone in which no hole may go', function () {
+    // 14 wide along the right edge, where the rim carries the load.
+    $panels = [...strip(4), [[286, -100], [300, -100], [300, 100], [286, 100]]];
+    $garden = Gardens::tub(['vessel' => moulded($panels), 'layout' => ['pattern' => 'panels', 'cups' => 'max']]);
+    $layout = Gardens::report($garden)->tubs[0]->layout;
+
+    expect($layout->count)->toBe(4)->and(max(array_map(static fn ($h): float => $h->x_mm, $layout->holes)))->toBeLessThan(160.0);
+});
+
 it('says which holes cut over a ridge, just over it and not just beside it', function (float $y, bool $over) {
     // A base along y = −150; a hole of 51 needs 25.5 over it.
     $holes = [['x_mm' => -150, 'y_mm' => $y]];

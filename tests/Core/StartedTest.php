@@ -68,6 +68,8 @@ it('wants something for a climber to climb, and buys clips with it', function ()
         ->and($found['crop.support']->remedies[0]->patch)->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/trellis', 'value' => true]])
         ->and(Gardens::findings(Gardens::tub([...$vine, 'trellis' => true])))->not->toContain('mind crop.support')
         ->and(needs([...$vine, 'trellis' => true, 'count' => 2]))->toMatchArray(['trellis' => 2, 'clips' => 16])
+        ->and(needs(['vessel' => 'tote-90', 'crop' => 'cucumber', 'layout' => ['cups' => 2], 'trellis' => true]))
+        ->toMatchArray(['clips' => 16])
         ->and(needs($vine))->not->toHaveKeys(['trellis', 'clips'])
         ->and(Gardens::findings(Gardens::tub(['crop' => 'chilli'])))->not->toContain('mind crop.support');
 });
