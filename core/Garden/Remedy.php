@@ -25,6 +25,22 @@ final readonly class Remedy
     ) {
     }
 
+    /**
+     * Ways of which the first that helps is wanted, each what else to try where the one before it does not; null where there are none.
+     *
+     * @param  list<self>  $ways
+     */
+    public static function inTurn(array $ways): ?self
+    {
+        $way = null;
+        foreach (array_reverse($ways) as $one) {
+            $next = $way;
+            $way = new self($one->says, $one->patch, static fn (): ?self => $next);
+        }
+
+        return $way;
+    }
+
     /** The same, not tried yet. */
     public function untried(): self
     {

@@ -7,6 +7,7 @@ namespace KelpTub\Core\Marks\Air;
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\Branch;
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\TubeRoute;
@@ -403,14 +404,12 @@ final class AirRules
             static fn (Stone $s): bool => $ease($s) < $ease($stone) && $s->leastFlow <= $stone->leastFlow,
         );
         uasort($easier, static fn (Stone $a, Stone $b): int => $ease($b) <=> $ease($a));
-        $way = null;
-        foreach (array_reverse($easier) as $key => $other) {
-            $next = $way;
-            $set = $context->set("Use the $other->name", $tub->pointer('/stones/kind'), $key);
-            $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
-        }
 
-        return $way;
+        return Remedy::inTurn(array_map(
+            static fn (Stone $s, string $key): Remedy => $context->set("Use the $s->name", $tub->pointer('/stones/kind'), $key),
+            $easier,
+            array_keys($easier),
+        ));
     }
 
     /** Stones hung higher, where air has less water to push aside: no higher than they stay covered, as little as it takes. */
@@ -434,16 +433,16 @@ final class AirRules
     /** The smallest larger pump of the Library that does; null where it has none. */
     private static function largerPump(AirPlan $air, RuleContext $context): ?Remedy
     {
-        $way = null;
-        foreach (array_reverse($context->pumpsBySize()) as $pump) {
-            if ($pump->freeFlow() > $air->system->pump->freeFlow() || $pump->maxPressure() > $air->system->pump->maxPressure()) {
-                $next = $way;
-                $set = $context->set("Use the $pump->name", $air->system->pointer('/pump'), $pump->key);
-                $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
-            }
-        }
+        $here = $air->system->pump;
+        $larger = array_filter(
+            $context->pumpsBySize(),
+            static fn (Pump $p): bool => $p->freeFlow() > $here->freeFlow() || $p->maxPressure() > $here->maxPressure(),
+        );
 
-        return $way;
+        return Remedy::inTurn(array_map(
+            static fn (Pump $p): Remedy => $context->set("Use the $p->name", $air->system->pointer('/pump'), $p->key),
+            array_values($larger),
+        ));
     }
 
     /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */

@@ -70,12 +70,10 @@ final class CostRules
                 static fn (Pump $p): bool => self::price($p, $context) < $now,
             );
             usort($cheaper, static fn (Pump $a, Pump $b): int => self::price($a, $context) <=> self::price($b, $context));
-            $way = null;
-            foreach (array_reverse($cheaper) as $pump) {
-                $next = $way;
-                $set = $context->set("$says the $pump->name", $system->pointer('/pump'), $pump->key);
-                $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
-            }
+            $way = Remedy::inTurn(array_map(
+                static fn (Pump $p): Remedy => $context->set("$says the $p->name", $system->pointer('/pump'), $p->key),
+                $cheaper,
+            ));
             if ($way !== null) {
                 $ways[] = $way;
                 $saves[] = $now - self::price($cheaper[0], $context);

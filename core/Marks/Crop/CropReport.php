@@ -104,10 +104,7 @@ final class CropReport
             'last_day' => $use?->lastDay,
             'next_top_up' => self::nextTopUp($plan),
             'habit' => self::habit($plan->water->habit()),
-            'planned_top_ups' => array_map(
-                static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres],
-                $plan->tub->water->plannedTopUps,
-            ),
+            'planned_top_ups' => array_map(self::topUp(...), $plan->tub->water->plannedTopUps),
         ];
     }
 
@@ -118,7 +115,7 @@ final class CropReport
             'litres' => $habit->litres(),
             'from_day' => $habit->fromDay(),
             'every_days' => $habit->every(),
-            'top_ups' => array_map(static fn (TopUp $t): stdClass => (object) ['day' => $t->day, 'litres' => $t->litres], $habit->topUps),
+            'top_ups' => array_map(self::topUp(...), $habit->topUps),
         ];
     }
 
@@ -126,7 +123,12 @@ final class CropReport
     {
         $next = $plan->tub->system === GrowingSystem::Passive ? $plan->water->course()?->nextTopUp() : null;
 
-        return $next === null ? null : (object) ['day' => $next->day, 'litres' => $next->litres];
+        return $next === null ? null : self::topUp($next);
+    }
+
+    private static function topUp(TopUp $topUp): stdClass
+    {
+        return (object) ['day' => $topUp->day, 'litres' => $topUp->litres];
     }
 
     /** Litres that each plant wants under the tub's school, the mean of several crops. */

@@ -111,14 +111,13 @@ final class VesselRules
             static fn (Vessel $v): bool => $v->kind === $here->kind && $v->profile->rim() > $here->profile->rim(),
         );
         uasort($taller, static fn (Vessel $a, Vessel $b): int => $a->profile->rim() <=> $b->profile->rim());
-        $way = null;
-        foreach (array_reverse(array_slice($taller, 0, self::TALLER_TRIED)) as $key => $vessel) {
-            $next = $way;
-            $set = $context->set("Use the $vessel->name", $tub->pointer('/vessel'), $key);
-            $way = new Remedy($set->says, $set->patch, static fn (): ?Remedy => $next);
-        }
+        $taller = array_slice($taller, 0, self::TALLER_TRIED);
 
-        return $way;
+        return Remedy::inTurn(array_map(
+            static fn (Vessel $v, string $key): Remedy => $context->set("Use the $v->name", $tub->pointer('/vessel'), $key),
+            $taller,
+            array_keys($taller),
+        ));
     }
 
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding

@@ -24,6 +24,21 @@ const across = ref<'inside' | 'outside' | 'girth'>('inside');
 const wall = ref(2.5);
 const way = computed<Way>(() => ({ way: across.value, wall_mm: wall.value }));
 
+/** What is measured across, the rim first. */
+const sides = computed((): ['rim' | 'floor', 'diameter_mm' | 'length_mm' | 'width_mm', string][] =>
+    round.value
+        ? [
+              ['rim', 'diameter_mm', 'At the rim'],
+              ['floor', 'diameter_mm', 'At the floor'],
+          ]
+        : [
+              ['rim', 'length_mm', 'Rim, length'],
+              ['rim', 'width_mm', 'Rim, width'],
+              ['floor', 'length_mm', 'Floor, length'],
+              ['floor', 'width_mm', 'Floor, width'],
+          ],
+);
+
 function setShape(shape: Shape): void {
     const { label_l, opacity } = vessel.value;
     vessel.value = { ...blank(shape), ...(label_l ? { label_l } : {}), ...(opacity ? { opacity } : {}) };
@@ -74,58 +89,16 @@ const deep = computed(() => floor.value.diameter_mm ?? floor.value.length_mm ?? 
                 :model-value="wall"
                 @update:model-value="(v) => v !== null && (wall = v)"
             />
-            <template v-if="round">
-                <Measure
-                    label="At the rim"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="rim.diameter_mm ?? null"
-                    @update:model-value="(v) => set('rim', 'diameter_mm', v)"
-                />
-                <Measure
-                    label="At the floor"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="floor.diameter_mm ?? null"
-                    @update:model-value="(v) => set('floor', 'diameter_mm', v)"
-                />
-            </template>
-            <template v-else>
-                <Measure
-                    label="Rim, length"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="rim.length_mm ?? null"
-                    @update:model-value="(v) => set('rim', 'length_mm', v)"
-                />
-                <Measure
-                    label="Rim, width"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="rim.width_mm ?? null"
-                    @update:model-value="(v) => set('rim', 'width_mm', v)"
-                />
-                <Measure
-                    label="Floor, length"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="floor.length_mm ?? null"
-                    @update:model-value="(v) => set('floor', 'length_mm', v)"
-                />
-                <Measure
-                    label="Floor, width"
-                    :plausible="VESSEL"
-                    dimension="length"
-                    :way="way"
-                    :model-value="floor.width_mm ?? null"
-                    @update:model-value="(v) => set('floor', 'width_mm', v)"
-                />
-            </template>
+            <Measure
+                v-for="[which, key, label] in sides"
+                :key="label"
+                :label="label"
+                :plausible="VESSEL"
+                dimension="length"
+                :way="way"
+                :model-value="(which === 'rim' ? rim : floor)[key] ?? null"
+                @update:model-value="(v) => set(which, key, v)"
+            />
             <Measure
                 label="Depth, inside"
                 :plausible="HEIGHT"

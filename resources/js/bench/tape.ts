@@ -5,7 +5,7 @@ export type Taped = Exclude<Vessel, string>;
 export type Shape = 'round' | 'square';
 
 /** Until the floor is measured it is taken to be so much of the rim: buckets and totes widen upwards. */
-export const FLOOR_SHARE = 0.9;
+const FLOOR_SHARE = 0.9;
 /** What a tape cannot tell well: the corners of a box, mm. */
 const CORNER_MM = 40;
 
