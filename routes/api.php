@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\EditController;
+use App\Http\Controllers\Api\EverythingController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LibraryController;
 use App\Http\Controllers\Api\ReadController;
@@ -33,12 +34,18 @@ Route::get('gardens', [GardenController::class, 'index']);
 Route::post('gardens', [GardenController::class, 'store']);
 Route::get('gardens/{garden}', [GardenController::class, 'show']);
 Route::put('gardens/{id}', [GardenController::class, 'update']);
-Route::delete('gardens/{garden}', [GardenController::class, 'destroy']);
+Route::delete('gardens/{id}', [GardenController::class, 'destroy']);
 Route::post('gardens/{garden}/restore', [GardenController::class, 'restore'])->withTrashed();
 Route::post('gardens/{garden}/copy', [GardenController::class, 'copy']);
+Route::get('gardens/{garden}/revisions/{revision}', [GardenController::class, 'revision'])->whereNumber('revision');
+Route::post('gardens/{garden}/revisions/{revision}/restore', [GardenController::class, 'goBack'])->whereNumber('revision');
 Route::get('gardens/{garden}/file', [GardenController::class, 'file']);
 
+Route::get('library/{kind}', [LibraryController::class, 'index']);
 Route::post('library/{kind}', [LibraryController::class, 'store']);
 Route::post('library/{kind}/import', [LibraryController::class, 'import']);
 Route::delete('library/{kind}/{key}', [LibraryController::class, 'destroy']);
 Route::get('library/{kind}/file.{form}', [LibraryController::class, 'export'])->whereIn('form', ['csv', 'json']);
+
+Route::get('everything', [EverythingController::class, 'show']);
+Route::post('everything', [EverythingController::class, 'store']);

@@ -17,13 +17,13 @@ use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\WhatIf\Comparison;
 use stdClass;
 
-/** Keeps gardens: every write is checked whole, planned, counted as a revision, and done in one transaction. */
+/** Keeps gardens: every write is checked whole, planned, counted as a revision, and done once and in one transaction. */
 final readonly class GardenStore
 {
-    /** So many revisions of a garden are kept. */
-    public const REVISIONS_KEPT = 50;
-
     private const NAME_LENGTH = 120;
+
+    /** A write that meets another at the database is tried again. */
+    private const ATTEMPTS = 5;
 
     /** @param  Planner  $planner  that has time for layouts: what is stored comes of final ones, or says that it does not */
     public function __construct(
@@ -33,41 +33,70 @@ final readonly class GardenStore
     ) {
     }
 
-    /** @throws RefusedGarden */
-    public function create(string $document): Garden
+    /**
+     * @param  string|null  $key  what the one who writes calls this write: sent again, it is known and done once
+     * @param  string|null  $id  a free one that it had elsewhere
+     *
+     * @throws RefusedGarden
+     */
+    public function create(string $document, ?string $key = null, ?string $id = null): Garden
     {
         $columns = $this->columns($document);
 
-        return DB::transaction(function () use ($columns): Garden {
-            $garden = Garden::create([...$columns, 'revision' => 1]);
+        return DB::transaction(function () use ($columns, $key, $id): Garden {
+            $made = $key === null ? null : Garden::withTrashed()->where('write_key', $key)->lockForUpdate()->first();
+            if ($made !== null) {
+                return $made;
+            }
+            $garden = Garden::create([...($id === null ? [] : ['id' => $id]), ...$columns, 'revision' => 1, 'write_key' => $key]);
             $garden->revisions()->create(['revision' => 1, 'document' => $garden->document]);
 
             return $garden;
-        });
+        }, self::ATTEMPTS);
     }
 
     /**
+     * @param  string|null  $key  what the one who writes calls this write
+     * @return int the revision that the document has now
+     *
      * @throws RefusedGarden
-     * @throws StaleRevision when $revision is not the newest
+     * @throws StaleRevision when $revision is not the newest, what is there is another document, and the write was not done already
      */
-    public function update(string $id, int $revision, string $document): Garden
+    public function update(string $id, int $revision, string $document, ?string $key = null): int
     {
         $columns = $this->columns($document);
 
-        return DB::transaction(function () use ($id, $revision, $columns): Garden {
+        return DB::transaction(function () use ($id, $revision, $columns, $key): int {
             $garden = Garden::query()->lockForUpdate()->findOrFail($id);
-            if ($garden->revision !== $revision) {
-                throw new StaleRevision($garden);
+            $done = $key === null ? null : $garden->revisions()->where('write_key', $key)->value('revision');
+            if ($done !== null) {
+                return (int) $done;
             }
             if ($garden->document === $columns['document']) {
-                return $garden;
+                return $garden->revision;
+            }
+            if ($garden->revision !== $revision) {
+                $base = $garden->revisions()->where('revision', $revision)->value('document');
+
+                throw new StaleRevision($garden, $columns['document'], is_string($base) ? $base : null);
             }
             $garden->update([...$columns, 'revision' => $revision + 1]);
-            $garden->revisions()->create(['revision' => $revision + 1, 'document' => $garden->document]);
-            $garden->revisions()->where('revision', '<=', $revision + 1 - self::REVISIONS_KEPT)->delete();
+            $garden->revisions()->create(['revision' => $revision + 1, 'document' => $garden->document, 'write_key' => $key]);
 
-            return $garden;
-        });
+            return $revision + 1;
+        }, self::ATTEMPTS);
+    }
+
+    /** @throws StaleRevision when it was changed since $revision */
+    public function delete(string $id, int $revision): void
+    {
+        DB::transaction(static function () use ($id, $revision): void {
+            $garden = Garden::query()->lockForUpdate()->findOrFail($id);
+            if ($garden->revision !== $revision) {
+                throw new StaleRevision($garden, $garden->document, null);
+            }
+            $garden->delete();
+        }, self::ATTEMPTS);
     }
 
     /** Works out anew what the list shows of a garden that was stored before all of its layouts were known. */
@@ -77,12 +106,12 @@ final readonly class GardenStore
         Garden::withoutTimestamps(fn (): bool => $garden->update($this->columns($garden->document)));
     }
 
-    public function copy(Garden $garden): Garden
+    public function copy(Garden $garden, ?string $key = null): Garden
     {
         $document = GardenFile::decode($garden->document);
         $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
 
-        return $this->create(GardenFile::encode($document));
+        return $this->create(GardenFile::encode($document), $key);
     }
 
     /** An empty garden of a name, with the saws that its grower has, and the units and the currency of the garden last worked on. */

@@ -13,7 +13,10 @@ use stdClass;
 /** What the page shows to choose from: keys, names, and the few measures that tell one item from the next. */
 final class LibraryForPage
 {
-    /** @return array<string, list<array<string, mixed>>> shipped ones, then the grower's own, which say so */
+    /**
+     * @return array<string, list<array<string, mixed>>> shipped ones, then the first of the grower's own, which say so; the page asks for the
+     *                                                  rest of a long shelf by itself
+     */
     public static function of(Library $library, OwnLibrary $own): array
     {
         return [
@@ -40,18 +43,18 @@ final class LibraryForPage
     /** @return list<array<string, mixed>> */
     private static function own(OwnLibrary $own, LibraryKind $kind): array
     {
-        return array_map(static fn (array $item): array => [...$item, 'own' => true], self::shelf($own->documents($kind)));
+        return array_values($own->page($kind, 1)->items());
     }
 
     /**
-     * @param  array<string, stdClass>  $shelf
+     * @param  array<array-key, stdClass>  $shelf
      * @return list<array<string, mixed>>
      */
     private static function shelf(array $shelf): array
     {
         $items = [];
         foreach ($shelf as $key => $item) {
-            $items[] = ['key' => $key, ...get_object_vars($item)];
+            $items[] = ['key' => (string) $key, ...get_object_vars($item)];
         }
 
         return $items;

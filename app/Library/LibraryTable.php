@@ -150,6 +150,23 @@ final readonly class LibraryTable
         return [$columns, $lines];
     }
 
+    /** An item as a line of a table says it, with what a table cannot hold taken from the item as it is kept. */
+    public function over(LibraryKind $kind, stdClass $row, stdClass $kept): stdClass
+    {
+        $merged = clone $row;
+        foreach (get_object_vars($kept) as $member => $value) {
+            if (! in_array($member, [...$this->columns($kind), 'lid'], true)) {
+                $merged->{$member} = $value;
+            }
+        }
+        if (isset($row->lid) && ($kept->lid ?? null) instanceof stdClass) {
+            $held = ['diameter_mm', 'length_mm', 'width_mm', 'corner_radius_mm', 'thickness_mm', 'make', 'top_above_rim_mm'];
+            $merged->lid = (object) [...array_diff_key(get_object_vars($kept->lid), array_flip($held)), ...get_object_vars($row->lid)];
+        }
+
+        return $merged;
+    }
+
     /** @return array<string, mixed> */
     private static function flat(stdClass $vessel): array
     {

@@ -20,10 +20,12 @@ use Illuminate\Support\Carbon;
  * @property int $tubs
  * @property int $plants
  * @property string|null $worst
- * @property string $outlay
+ * @property float $outlay
  * @property string $currency
  * @property bool $settled
+ * @property string|null $write_key
  * @property Carbon $updated_at
+ * @property Carbon|null $deleted_at
  */
 final class Garden extends Model
 {
@@ -33,7 +35,7 @@ final class Garden extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.u';
 
-    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'settled' => 'boolean'];
+    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'outlay' => 'float', 'settled' => 'boolean'];
 
     /** @return HasMany<Revision, $this> */
     public function revisions(): HasMany

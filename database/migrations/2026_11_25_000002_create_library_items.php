@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Gardens\Tables;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
@@ -10,7 +11,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Schema::create('library_items', function (Blueprint $table): void {
+        Tables::make('library_items', function (Blueprint $table): void {
             $table->id();
             $table->string('kind', 16);
             $table->string('key', 120);
@@ -18,8 +19,8 @@ return new class extends Migration
             // As text, like a garden's document: what was written comes back to the last point.
             $table->mediumText('document');
             $table->timestamps(6);
-            $table->unique(['kind', 'key']);
         });
+        Tables::index('library_items', ['kind', 'key'], unique: true);
     }
 
     public function down(): void

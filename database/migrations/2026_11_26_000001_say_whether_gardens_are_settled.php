@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Gardens\Tables;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
@@ -10,10 +11,9 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Schema::table('gardens', function (Blueprint $table): void {
-            // Whether what the list shows comes of final layouts; what was stored before did not always.
-            $table->boolean('settled')->default(false)->index();
-        });
+        // Whether what the list shows comes of final layouts; what was stored before did not always.
+        Tables::column('gardens', 'settled', static fn (Blueprint $table): mixed => $table->boolean('settled')->default(false));
+        Tables::index('gardens', ['settled']);
     }
 
     public function down(): void

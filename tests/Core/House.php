@@ -25,7 +25,7 @@ final class House
         'Season' => ['Crop'],
         'Cost' => [],
 
-        'File' => ['Geometry', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Cost'],
+        'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Cost'],
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
 
         'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden'],

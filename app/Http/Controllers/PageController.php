@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Gardens\GardenHistory;
 use App\Gardens\GardenList;
 use App\Library\LibraryFiles;
 use App\Library\LibraryForPage;
@@ -28,13 +29,68 @@ final readonly class PageController
     /** So many designs are set side by side at most. */
     private const MOST_COMPARED = 4;
 
+    /** So many gardens are listed at a time to choose from. */
+    private const LISTED = 30;
+
     public function __construct(private GardenReader $reader, private Planner $planner)
     {
     }
 
-    public function gardens(GardenList $list): Response
+    public function gardens(Request $request, GardenList $list): Response
     {
-        return Inertia::render('Gardens', ['gardens' => $list->all(), 'version' => Version::NUMBER]);
+        $page = $list->page(self::page($request));
+
+        return Inertia::render('Gardens', [
+            'gardens' => $page->items(),
+            'page' => $page->currentPage(),
+            'pages' => $page->lastPage(),
+            'deleted' => Garden::onlyTrashed()->count(),
+            'version' => Version::NUMBER,
+        ]);
+    }
+
+    /** What a garden was, and what of it changed when. */
+    public function history(Request $request, Garden $garden, GardenHistory $history): Response
+    {
+        $page = $history->page($garden, self::page($request));
+
+        return Inertia::render('History', [
+            'id' => $garden->id,
+            'name' => $garden->name,
+            'revision' => $garden->revision,
+            'revisions' => $page->items(),
+            'page' => $page->currentPage(),
+            'pages' => $page->lastPage(),
+        ]);
+    }
+
+    /** Gardens that were deleted and can be brought back. */
+    public function deleted(GardenHistory $history): Response
+    {
+        return Inertia::render('Deleted', [
+            'gardens' => $history->deleted()->map(static fn (Garden $garden): array => [
+                'id' => $garden->id,
+                'name' => $garden->name,
+                'tubs' => $garden->tubs,
+                'plants' => $garden->plants,
+                'deleted_at' => $garden->deleted_at?->toIso8601String(),
+                'gone_at' => $garden->deleted_at?->addDays(GardenHistory::DAYS_DELETED)->toIso8601String(),
+            ])->values()->all(),
+            'days' => GardenHistory::DAYS_DELETED,
+        ]);
+    }
+
+    /** What an address says; a list where a text is due says nothing. */
+    private static function text(Request $request, string $name): string
+    {
+        $value = $request->query($name);
+
+        return is_string($value) ? $value : '';
+    }
+
+    private static function page(Request $request): int
+    {
+        return min(100_000, max(1, $request->integer('page', 1)));
     }
 
     /** Document and report go as text: what is {} stays {} on the way. */
@@ -71,7 +127,7 @@ final readonly class PageController
     public function compare(Request $request): Response
     {
         $chosen = [];
-        foreach (array_slice(array_unique(array_filter(explode(',', $request->string('of')->value()))), 0, self::MOST_COMPARED) as $of) {
+        foreach (array_slice(array_unique(array_filter(explode(',', self::text($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
             [$id, $tub] = [...explode(':', $of, 2), null];
             $garden = Garden::query()->find($id);
             $item = $garden === null ? null : $this->compared($garden, $tub);
@@ -79,7 +135,8 @@ final readonly class PageController
                 $chosen[] = ['of' => $of, ...$item];
             }
         }
-        $all = Garden::query()->orderByDesc('updated_at')->get(['id', 'name', 'document'])->map(static fn (Garden $garden): array => [
+        $all = Garden::query()->latest('updated_at')->latest('id')->select(['id', 'name', 'document'])
+            ->paginate(self::LISTED, page: self::page($request))->through(static fn (Garden $garden): array => [
             'id' => $garden->id,
             'name' => $garden->name,
             'tubs' => array_map(
@@ -88,7 +145,12 @@ final readonly class PageController
             ),
         ]);
 
-        return Inertia::render('Compare', ['all' => $all, 'chosen' => $chosen]);
+        return Inertia::render('Compare', [
+            'all' => $all->items(),
+            'page' => $all->currentPage(),
+            'pages' => $all->lastPage(),
+            'chosen' => $chosen,
+        ]);
     }
 
     /** @return array<string, mixed>|null null where that tub is not there */

@@ -24,7 +24,7 @@ final readonly class CupsController
 
         return new JsonResponse(
             ['cups' => CupFits::of(
-                [...$this->library->cups->documents(), ...$this->own->documents(LibraryKind::Cups)],
+                $this->library->cups->documents() + $this->own->documents(LibraryKind::Cups),
                 (float) $request->float('hole_mm'),
             )],
         );

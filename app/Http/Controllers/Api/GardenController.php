@@ -6,23 +6,27 @@ namespace App\Http\Controllers\Api;
 
 use App\Gardens\GardenList;
 use App\Gardens\GardenStore;
+use App\Http\Writing;
 use App\Models\Garden;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use KelpTub\Core\File\GardenFile;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back. */
+/** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back, as they are and as they were. */
 final readonly class GardenController
 {
     public function __construct(private GardenStore $store)
     {
     }
 
-    public function index(GardenList $list): JsonResponse
+    public function index(Request $request, GardenList $list): JsonResponse
     {
-        return new JsonResponse(['gardens' => $list->all()]);
+        $page = $list->page(max(1, $request->integer('page', 1)));
+
+        return new JsonResponse(['gardens' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
     }
 
     /** Makes a garden of a document, or an empty one of a name. */
@@ -30,7 +34,8 @@ final readonly class GardenController
     {
         $body = GardenFile::decode($request->getContent());
         $named = ! isset($body->format) && is_string($body->name ?? null) && array_keys(get_object_vars($body)) === ['name'];
-        $garden = $this->store->create($named ? $this->store->blank(trim($body->name)) : $request->getContent());
+        $document = $named ? $this->store->blank(trim($body->name)) : $request->getContent();
+        $garden = $this->store->create($document, Writing::key($request));
 
         return self::answer($garden, 201);
     }
@@ -42,16 +47,16 @@ final readonly class GardenController
 
     public function update(Request $request, string $id): JsonResponse
     {
-        $revision = (int) $request->header('If-Match', '0');
+        $revision = $this->store->update($id, Writing::revision($request), $request->getContent(), Writing::key($request));
 
-        return self::answer($this->store->update($id, $revision, $request->getContent()));
+        return new JsonResponse(['id' => $id, 'revision' => $revision], headers: ['ETag' => "\"$revision\""]);
     }
 
-    public function destroy(Garden $garden): JsonResponse
+    public function destroy(Request $request, string $id): JsonResponse
     {
-        $garden->delete();
+        $this->store->delete($id, Writing::revision($request));
 
-        return new JsonResponse(['id' => $garden->id]);
+        return new JsonResponse(['id' => $id]);
     }
 
     public function restore(Garden $garden): JsonResponse
@@ -61,9 +66,30 @@ final readonly class GardenController
         return self::answer($garden);
     }
 
-    public function copy(Garden $garden): JsonResponse
+    public function copy(Request $request, Garden $garden): JsonResponse
     {
-        return self::answer($this->store->copy($garden), 201);
+        return self::answer($this->store->copy($garden, Writing::key($request)), 201);
+    }
+
+    /** A garden as it was at one of its revisions. */
+    public function revision(Garden $garden, int $revision): JsonResponse
+    {
+        return new JsonResponse(['revision' => $revision, 'document' => self::at($garden, $revision)]);
+    }
+
+    /** Makes it what it was: as a new revision, so that this too can be gone back on. */
+    public function goBack(Request $request, Garden $garden, int $revision): JsonResponse
+    {
+        $now = $this->store->update($garden->id, Writing::revision($request), self::at($garden, $revision), Writing::key($request));
+
+        return new JsonResponse(['id' => $garden->id, 'revision' => $now]);
+    }
+
+    private static function at(Garden $garden, int $revision): string
+    {
+        $document = $garden->revisions()->where('revision', $revision)->value('document');
+
+        return is_string($document) ? $document : throw new NotFoundHttpException('That revision is not kept any more.');
     }
 
     /** The garden as a file to keep and share. */
@@ -84,6 +110,6 @@ final readonly class GardenController
             'name' => $garden->name,
             'revision' => $garden->revision,
             'document' => $garden->document,
-        ], $status);
+        ], $status, ['ETag' => "\"$garden->revision\""]);
     }
 }

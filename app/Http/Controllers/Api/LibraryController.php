@@ -22,6 +22,14 @@ final readonly class LibraryController
     {
     }
 
+    /** What is on a shelf, so many at a time: `?page=`. */
+    public function index(LibraryKind $kind, Request $request): JsonResponse
+    {
+        $page = $this->own->page($kind, min(10_000, max(1, $request->integer('page', 1))));
+
+        return new JsonResponse(['items' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
+    }
+
     public function store(LibraryKind $kind, Request $request): JsonResponse
     {
         $keys = $this->own->put($kind, [GardenFile::decode($request->getContent())], static fn (): string => '');
@@ -40,15 +48,19 @@ final readonly class LibraryController
     public function import(LibraryKind $kind, Request $request): JsonResponse
     {
         $body = $request->json()->all();
+        $over = null;
         if (is_string($body['csv'] ?? null)) {
-            $rows = $this->files->tables()->read($kind, $body['csv']);
+            $tables = $this->files->tables();
+            $rows = $tables->read($kind, $body['csv']);
+            // A table cannot hold all there is of an item: what it does not say stays.
+            $over = static fn (stdClass $row, stdClass $kept): stdClass => $tables->over($kind, $row, $kept);
             $place = static fn (int $i): string => 'line '.($i + 2);
         } else {
             $rows = self::rows(is_string($body['json'] ?? null) ? $body['json'] : '');
             $place = static fn (int $i): string => "/$i";
         }
 
-        return new JsonResponse(['keys' => $this->own->put($kind, $rows, $place)], 201);
+        return new JsonResponse(['keys' => $this->own->put($kind, $rows, $place, $over)], 201);
     }
 
     public function export(LibraryKind $kind, string $form): Response
@@ -56,7 +68,7 @@ final readonly class LibraryController
         $items = $this->own->documents($kind);
         $rows = [];
         foreach ($items as $key => $item) {
-            $rows[] = (object) ['key' => $key, ...get_object_vars($item)];
+            $rows[] = (object) ['key' => (string) $key, ...get_object_vars($item)];
         }
 
         return new Response(

@@ -60,7 +60,7 @@ final readonly class TubController
             static fn (Garden $garden, Tub $tub): array => $ranking->of(
                 $garden,
                 $tub,
-                [...$library->vessels->documents(), ...$own->documents(LibraryKind::Vessels)],
+                $library->vessels->documents() + $own->documents(LibraryKind::Vessels),
             ),
         );
     }

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gardens;
+
+use App\Library\LibraryKind;
+use App\Library\OwnLibrary;
+use App\Models\Garden;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use JsonException;
+use KelpTub\Core\File\Differences;
+use KelpTub\Core\File\Fault;
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\RefusedGarden;
+use stdClass;
+
+/**
+ * All gardens and the Library's own things as one open file, and back. What is here already stays as it is: a garden that differs from the one
+ * in the file comes in beside it, as a copy that says so.
+ */
+final readonly class Everything
+{
+    public const FORMAT = 'kelp-tub.everything';
+
+    public const VERSION = 1;
+
+    /** The largest such file, bytes. */
+    public const MOST_BYTES = 32_000_000;
+
+    private const MOST_DEPTH = 80;
+
+    private const NAME_LENGTH = 120;
+
+    public function __construct(private GardenStore $store, private OwnLibrary $own)
+    {
+    }
+
+    /**
+     * The file, piece by piece. Only columns that there were from the start are read: it is also written before an update of the tables.
+     *
+     * @return iterable<string>
+     */
+    public function written(): iterable
+    {
+        $made = Carbon::now('UTC')->toIso8601String();
+        yield sprintf('{"format":"%s","version":%d,"made":"%s","gardens":[', self::FORMAT, self::VERSION, $made);
+        $first = true;
+        foreach (DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document'])->orderBy('id')->lazy(50) as $garden) {
+            yield ($first ? '' : ',')."\n".sprintf(
+                '{"id":"%s","changed":"%s","document":%s}',
+                $garden->id,
+                Carbon::parse($garden->updated_at, 'UTC')->toIso8601String(),
+                $garden->document,
+            );
+            $first = false;
+        }
+        yield "\n],\"library\":{";
+        foreach (LibraryKind::cases() as $i => $kind) {
+            yield ($i === 0 ? '' : ',')."\n\"$kind->value\":".GardenFile::encode((object) $this->own->documents($kind));
+        }
+        yield "\n}}\n";
+    }
+
+    /** Whether a text says that it is everything as one file. */
+    public static function is(stdClass $document): bool
+    {
+        return ($document->format ?? null) === self::FORMAT;
+    }
+
+    /**
+     * Takes in what is not here yet.
+     *
+     * @return array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}
+     *
+     * @throws RefusedGarden where it is no such file
+     */
+    public function takeIn(string $json): array
+    {
+        $file = self::decoded($json);
+        $done = ['new' => [], 'same' => 0, 'beside' => [], 'refused' => [], 'items' => 0];
+        foreach (is_array($file->gardens ?? null) ? $file->gardens : [] as $i => $entry) {
+            $document = $entry instanceof stdClass ? $entry->document ?? null : null;
+            if (! $document instanceof stdClass) {
+                $done['refused'][] = ['name' => "/gardens/$i", 'message' => 'has no document'];
+
+                continue;
+            }
+            try {
+                $this->garden(is_string($entry->id ?? null) ? $entry->id : '', $document, self::day($file), $done);
+            } catch (RefusedGarden $refused) {
+                $done['refused'][] = [
+                    'name' => is_string($document->name ?? null) ? $document->name : "/gardens/$i",
+                    'message' => (string) $refused->faults[0],
+                ];
+            }
+        }
+        foreach (LibraryKind::cases() as $kind) {
+            $this->shelf($kind, $file->library->{$kind->value} ?? null, $done);
+        }
+
+        return $done;
+    }
+
+    /** @param  array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}  $done */
+    private function garden(string $id, stdClass $document, string $day, array &$done): void
+    {
+        $known = preg_match('/^[0-9a-hjkmnp-tv-z]{26}$/', $id) === 1 ? $id : null;
+        $here = $known === null ? null : Garden::withTrashed()->find($known);
+        $text = GardenFile::encode($document);
+        if ($here === null) {
+            $done['new'][] = $this->store->create($text, id: $known)->name;
+        } elseif ($here->deleted_at === null && Differences::same(GardenFile::decode($here->document), $document)) {
+            $done['same']++;
+        } else {
+            $document->name = mb_substr(is_string($document->name ?? null) ? $document->name : 'Garden', 0, self::NAME_LENGTH - 20)." ($day)";
+            // Read in twice it comes in once.
+            $key = 'in-'.hash('xxh128', $text.$day);
+            $made = $this->store->create(GardenFile::encode($document), $key);
+            $made->wasRecentlyCreated ? $done['beside'][] = $made->name : $done['same']++;
+        }
+    }
+
+    /** @param  array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}  $done */
+    private function shelf(LibraryKind $kind, mixed $items, array &$done): void
+    {
+        $here = $this->own->documents($kind);
+        foreach ($items instanceof stdClass ? get_object_vars($items) : [] as $key => $item) {
+            if (! $item instanceof stdClass || (isset($here[$key]) && Differences::same($here[$key], $item))) {
+                $done['same'] += $item instanceof stdClass ? 1 : 0;
+
+                continue;
+            }
+            $row = clone $item;
+            if (! isset($here[$key])) {
+                $row->key = (string) $key;
+            }
+            try {
+                $this->own->put($kind, [$row], static fn (): string => '');
+                $done['items']++;
+            } catch (RefusedGarden $refused) {
+                $name = is_string($item->name ?? null) ? $item->name : (string) $key;
+                $done['refused'][] = ['name' => $name, 'message' => (string) $refused->faults[0]];
+            }
+        }
+    }
+
+    private static function decoded(string $json): stdClass
+    {
+        if (strlen($json) > self::MOST_BYTES) {
+            throw RefusedGarden::one('', sprintf('is %.1f MB; it has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+        }
+        try {
+            $file = json_decode($json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
+        } catch (JsonException $e) {
+            throw RefusedGarden::because([new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); everything as one file is written by this page')]);
+        }
+        if (! $file instanceof stdClass || ! self::is($file)) {
+            throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; everything as one file is written by this page');
+        }
+        $version = $file->version ?? null;
+        if ($version !== self::VERSION) {
+            $is = is_int($version) ? "is $version" : 'is missing';
+
+            throw RefusedGarden::one('/version', "$is; this Kelp Tub reads version ".self::VERSION);
+        }
+
+        return $file;
+    }
+
+    private static function day(stdClass $file): string
+    {
+        return is_string($file->made ?? null) && preg_match('/^\d{4}-\d\d-\d\d/', $file->made, $m) === 1 ? "from a file of $m[0]" : 'from a file';
+    }
+}

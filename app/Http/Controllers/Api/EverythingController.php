@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Api;
+
+use App\Gardens\Everything;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Everything as one file: handed out, and taken in. */
+final readonly class EverythingController
+{
+    public function __construct(private Everything $everything)
+    {
+    }
+
+    public function show(): StreamedResponse
+    {
+        // The first piece is made before anything is sent: a database that is away is said as such.
+        $pieces = (fn () => yield from $this->everything->written())();
+        $pieces->current();
+
+        return new StreamedResponse(static function () use ($pieces): void {
+            for (; $pieces->valid(); $pieces->next()) {
+                echo $pieces->current();
+            }
+        }, headers: [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => 'attachment; filename="kelp-tub-'.now()->format('Y-m-d').'.json"',
+        ]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->everything->takeIn($request->getContent()), options: JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+}

@@ -1,0 +1,101 @@
+# Servers as processes: who they run as, how they are started so that none outlives its script, and how they are found and stopped. Sourced.
+
+# Who the servers run as (owner), and what makes a command run so (as). Nothing is served as root: root makes a user for it.
+account() {
+    owner=$(id -un) as=()
+    [ "$(id -u)" = 0 ] || return 0
+    owner=kelp-tub
+    id -u "$owner" >/dev/null 2>&1 || step "making the user $owner" useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$owner"
+    as=(setpriv --reuid="$owner" --regid="$owner" --init-groups --no-new-privs env HOME=/nonexistent)
+}
+
+# Makes folders that only the owner may look into.
+private_folder() {
+    local folder
+    for folder in "$@"; do
+        mkdir -p "$folder" && chmod 700 "$folder" || return 1
+        [ ${#as[@]} = 0 ] || chown "$owner:" "$folder" || return 1
+    done
+}
+
+# Writes standard input to $1, whole or not at all, for the owner's eyes only.
+private_file() {
+    (umask 077 && cat >"$1.new") || return 1
+    [ ${#as[@]} = 0 ] || chown "$owner:" "$1.new" || return 1
+    mv "$1.new" "$1"
+}
+
+# launch NAME LOG COMMAND…: starts a server in a process group of its own and leaves its pid in launched. It is told to stop (TERM) when this
+# script dies, however that happens.
+launch() {
+    local name=$1 log=$2; shift 2
+    [ -e "$log" ] || : | private_file "$log"
+    # 9 is the lock of bin/start: a server that holds it would speak for a script that is gone.
+    setsid "${as[@]}" setpriv --pdeathsig TERM "$@" >>"$log" 2>&1 </dev/null 9>&- &
+    launched=$!
+    disown
+    echo "$launched" | private_file "$running/$name.pid"
+}
+
+is_alive() { [ -n "${1:-}" ] && [ -d "/proc/$1" ] && [ "$(state_of "$1")" != Z ]; }
+state_of() { { sed 's/^.*) //' "/proc/$1/stat" | cut -d' ' -f1; } 2>/dev/null; }
+
+# The processes of group $1 that are not dead yet.
+group() {
+    local stat rest
+    for stat in /proc/[0-9]*/stat; do
+        { rest=$(<"$stat"); } 2>/dev/null || continue
+        rest=${rest##*) }
+        # shellcheck disable=SC2086
+        set -- "$1" $rest
+        [ "$4" != "$1" ] || [ "$2" = Z ] || basename "$(dirname "$stat")"
+    done
+}
+
+# stop_group PID SECONDS: asks the server and all of its workers to stop, waits, and makes those stop that have not.
+stop_group() {
+    local pid=$1 tenths=$(($2 * 10)) waited=0
+    kill -TERM "$pid" 2>/dev/null || kill -TERM -- "-$pid" 2>/dev/null || true
+    while [ -n "$(group "$pid")" ] && [ $waited -lt $tenths ]; do
+        # Workers whose master is gone are nobody's: they are asked themselves.
+        is_alive "$pid" || kill -TERM -- "-$pid" 2>/dev/null || true
+        sleep 0.1; waited=$((waited + 1))
+    done
+    kill -KILL -- "-$pid" 2>/dev/null || true
+}
+
+# Whether process $1 is one of ours: a server by its name, which was started with a file or folder of ours or is the worker of one that was.
+is_ours() { grep -qE '^(mariadbd|nginx|php-fpm)' "/proc/$1/comm" 2>/dev/null; }
+
+# What an earlier script left running: found by the pid it wrote down, and by the folder that a server was started with, whatever was written.
+stop_left_over() {
+    local name pid file command
+    for name in nginx php-fpm mariadb; do
+        file="$running/$name.pid"
+        pid=$(cat "$file" 2>/dev/null || true)
+        case $pid in '' | *[!0-9]*) continue ;; esac
+        for member in $(group "$pid"); do
+            if is_ours "$member"; then
+                say "stopping $name, which an earlier start left running"
+                stop_group "$pid" 60
+                break
+            fi
+        done
+        rm -f "$file"
+    done
+    for command in /proc/[0-9]*/cmdline; do
+        pid=$(basename "$(dirname "$command")")
+        if is_ours "$pid" && tr '\0' '\n' <"$command" 2>/dev/null | grep -qF -- "$running/" ; then
+            say "stopping a server that an earlier start left running"
+            stop_group "$pid" 60
+        fi
+    done
+}
+
+# Writes the log on where it grows long: $1 and three before it are kept.
+turn_log() {
+    local n
+    [ -f "$1" ] && [ "$(stat -c %s "$1")" -ge "${2:-5000000}" ] || return 0
+    for n in 2 1; do [ ! -f "$1.$n" ] || mv "$1.$n" "$1.$((n + 1))"; done
+    mv "$1" "$1.1"
+}

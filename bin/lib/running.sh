@@ -1,0 +1,53 @@
+# Whether it runs, and starting it so that it goes on. Sourced.
+
+# The lock goes with the script that holds it, however that ends; what is written in the file does not count.
+is_running() {
+    [ -e "$running/start.lock" ] || return 1
+    ! (flock -n 8) 8>>"$running/start.lock"
+}
+
+# Starts the script $1 in a session of its own and tells what it says until it serves.
+detached() {
+    local log="$logs/start.log" pid said=0 line
+    turn_log "$log" 0
+    : | private_file "$log"
+    setsid nohup "$1" >>"$log" 2>&1 </dev/null &
+    pid=$!
+    while true; do
+        while IFS= read -r line; do
+            said=$((said + 1))
+            printf '%s\n' "$line"
+        done < <(tail -n +$((said + 1)) "$log" | grep -v '^$' || true)
+        if [ -f "$running/port" ] && is_running && [ "$(cat "$running/start.pid" 2>/dev/null)" = "$pid" ]; then
+            say "it goes on in the background; bin/stop stops it, $log is its log"
+            return 0
+        fi
+        is_alive "$pid" || exit 1
+        sleep 0.2
+    done
+}
+
+# Says that a server stopped and is started again; gives up where that happens all the time.
+again() {
+    starts=$((starts + 1))
+    [ $starts -le 20 ] || fail "$1 stopped over and over; the logs are in $logs."
+    say "$1 stopped; starting it again"
+}
+
+turn_logs() {
+    local log
+    for log in "$logs"/*.log; do turn_log "$log"; done
+    kill -USR1 "$web_pid" "$php_pid" 2>/dev/null || true
+    sql 'FLUSH ERROR LOGS' 2>/dev/null || true
+}
+
+# The tables as this version wants them; before they are changed, what is there is kept in a file.
+bring_up_to_date() {
+    if artisan_as_owner migrate:status --pending >"$run/step.log" 2>&1; then
+        if grep -q 'Pending' "$run/step.log" && [ "$(sql "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = 'kelp' AND table_name = 'gardens'" | tail -n 1)" = 1 ]; then
+            backup_to "$backups/before-update-$(date +%Y-%m-%d-%H%M%S).zip"
+            keep_last_backups
+        fi
+    fi
+    step "bringing the database up to date" artisan_as_owner migrate --force
+}

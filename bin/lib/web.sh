@@ -1,0 +1,199 @@
+# nginx in front of PHP's process manager, both private and on loopback. Sourced.
+
+port_is_free() { php -r 'exit(@stream_socket_server("tcp://127.0.0.1:".$argv[1]) ? 0 : 1);' "$1"; }
+free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
+
+# PHP compiles each function once: planning takes two thirds of the time. Its tracing compiler is faster still and, in PHP 8.2, gave a wrong
+# least distance between holes (tests/Core/RemedyTest.php caught it); the tests run under the same compiler as the server.
+compiler=(-d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M)
+
+# Where the servers read the application from: here, or, where their user may not look (a checkout in root's home), a copy beside the data.
+application_folder() {
+    app=$root
+    [ ${#as[@]} != 0 ] || return 0
+    local served=(app artisan bootstrap config core data database public resources/views routes vendor)
+    [ -z "$("${as[@]}" find "${served[@]/#/$root/}" ! -readable -print -quit 2>&1)" ] && return 0
+    app="$data/app"
+    step "$owner may not read $root: copying the application to $app" copy_application
+}
+copy_application() {
+    rm -rf "$app.new" && mkdir -p "$app.new/resources" &&
+        cp -a app artisan bootstrap composer.json config core data database public routes vendor "$app.new/" && cp -a resources/views "$app.new/resources/" &&
+        chmod -R u=rwX,go=rX "$app.new" && rm -rf "$app" && mv "$app.new" "$app"
+}
+
+# What tells the application where its files are, as NAME=VALUE.
+application_settings() {
+    local name
+    echo "LARAVEL_STORAGE_PATH=$storage"
+    for name in config routes packages services events; do echo "APP_${name^^}_CACHE=$storage/framework/$name.php"; done
+}
+
+# A command of the application, as the owner and with the database that runs.
+artisan() {
+    local settings
+    mapfile -t settings < <(application_settings)
+    (cd "$app" && APP_KEY=$(application_key) && export APP_KEY && "${as[@]}" env APP_ENV=production "${settings[@]}" php "${compiler[@]}" artisan "$@")
+}
+# The same as the owner of the database, who may change its tables.
+artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket artisan "$@"; }
+
+# Settings are kept in one file, which only the owner may read: it holds the database's password.
+cache_settings() {
+    rm -f "$storage"/framework/{config,routes}.php
+    (umask 077 && artisan config:cache && artisan route:cache)
+}
+
+php_settings() {
+    printf -- '-d\n%s\n' opcache.jit=function opcache.jit_buffer_size=64M opcache.memory_consumption=128 opcache.max_accelerated_files=20000 \
+        opcache.validate_timestamps=1 opcache.revalidate_freq=2 memory_limit=256M post_max_size=32M display_errors=0 log_errors=1 expose_php=0 \
+        zend.exception_ignore_args=1 pcov.enabled=0 max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
+}
+
+# web PORT: serves the application; pids are in php_pid and web_pid.
+web() {
+    local port=$1 waited=0 settings
+    start_php
+    write_nginx_settings "$port" | private_file "$running/nginx.conf"
+    start_nginx
+    until curl -s -o /dev/null --max-time 5 --noproxy '*' "http://127.0.0.1:$port/favicon.svg"; do
+        is_alive "$web_pid" || fail "the web server did not start: $(last_line "$logs/nginx.log")"
+        [ $waited -lt 1200 ] || fail "the web server does not answer on port $port"
+        sleep 0.05; waited=$((waited + 1))
+    done
+}
+
+start_php() {
+    local waited=0 settings
+    mapfile -t settings < <(php_settings)
+    write_php_settings | private_file "$running/php-fpm.conf"
+    rm -f "$sockets/php.sock"
+    launch php-fpm "$logs/php.log" "/usr/sbin/$(php_fpm)" --nodaemonize --fpm-config "$running/php-fpm.conf" "${settings[@]}"
+    php_pid=$launched
+    until [ -S "$sockets/php.sock" ]; do
+        is_alive "$php_pid" || fail "PHP did not start: $(last_line "$logs/php.log")"
+        [ $waited -lt 600 ] || fail "PHP does not listen on $sockets/php.sock"
+        sleep 0.05; waited=$((waited + 1))
+    done
+}
+
+start_nginx() {
+    launch nginx "$logs/nginx.log" "$(command -v nginx || echo /usr/sbin/nginx)" -e "$logs/nginx.log" -c "$running/nginx.conf"
+    web_pid=$launched
+}
+
+write_php_settings() {
+    cat <<CONF
+[global]
+error_log = $logs/php.log
+daemonize = no
+process_control_timeout = 10s
+emergency_restart_threshold = 10
+emergency_restart_interval = 1m
+
+[kelp]
+listen = $sockets/php.sock
+listen.mode = 0600
+listen.backlog = 511
+; Workers are replaced when they die, after so many requests, and when one request takes this long.
+pm = static
+pm.max_children = ${KELP_WORKERS:-4}
+pm.max_requests = 2000
+request_terminate_timeout = 120s
+catch_workers_output = yes
+decorate_workers_output = no
+clear_env = yes
+CONF
+}
+
+write_nginx_settings() {
+    local port=$1
+    cat <<CONF
+daemon off;
+pid $running/nginx.own.pid;
+worker_processes 2;
+worker_rlimit_nofile 2048;
+events { worker_connections 512; }
+http {
+    include /etc/nginx/mime.types;
+    default_type application/octet-stream;
+    charset utf-8;
+    server_tokens off;
+    sendfile on;
+    tcp_nopush on;
+    log_format kelp '\$time_iso8601 \$request_id \$request_method \$uri \$status \$body_bytes_sent \$request_time';
+    access_log $logs/access.log kelp;
+
+    client_body_temp_path $running/body;
+    fastcgi_temp_path $running/fastcgi;
+    proxy_temp_path $running/proxy;
+    scgi_temp_path $running/scgi;
+    uwsgi_temp_path $running/uwsgi;
+
+    # Bounds on what anyone may send, and on how long they may take.
+    client_max_body_size 8m;
+    client_body_buffer_size 4m;
+    client_header_timeout 10s;
+    client_body_timeout 20s;
+    send_timeout 30s;
+    keepalive_timeout 30s;
+    large_client_header_buffers 4 8k;
+    reset_timedout_connection on;
+
+    gzip on;
+    gzip_static on;
+    gzip_vary on;
+    gzip_comp_level 4;
+    gzip_min_length 1000;
+    gzip_types text/css application/javascript application/json image/svg+xml;
+
+    server {
+        listen 127.0.0.1:$port backlog=511;
+        server_name _;
+        root $app/public;
+        index index.php;
+        error_page 413 @large;
+        error_page 500 502 503 504 @busy;
+        error_page 400 403 404 405 408 414 421 431 494 495 496 497 @bad;
+
+        location /build/ {
+            expires 1y;
+            add_header Cache-Control "public, immutable";
+            add_header X-Content-Type-Options nosniff;
+            add_header Cross-Origin-Resource-Policy same-origin;
+            try_files \$uri =404;
+        }
+        location = /favicon.svg { expires 1d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+        location = /theme.js { expires 1h; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+        location = /api/everything { client_max_body_size 32m; rewrite ^ /index.php last; }
+        location / { rewrite ^ /index.php last; }
+        location = /index.php {
+            internal;
+            fastcgi_pass unix:$sockets/php.sock;
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $app/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_param DOCUMENT_ROOT $app/public;
+            fastcgi_param HTTP_HOST \$http_host;
+            fastcgi_param HTTP_PROXY "";
+            fastcgi_param SERVER_SOFTWARE "";
+            fastcgi_param HTTP_X_REQUEST_ID \$request_id;
+$(application_settings | sed 's/^\([A-Z_]*\)=\(.*\)$/            fastcgi_param \1 "\2";/')
+            fastcgi_param APP_ENV production;
+            fastcgi_buffers 32 16k;
+            fastcgi_read_timeout 130s;
+        }
+        # What the application could not say itself.
+        location @large { default_type application/json; return 413 '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'; }
+        location @busy { default_type application/json; return 503 '{"message":"Kelp Tub is starting or very busy. Your edits are kept on this page and saved when it is back."}'; }
+        location @bad { default_type application/json; return 400 '{"message":"That is not a request that can be answered."}'; }
+    }
+}
+CONF
+}
+
+stop_web() {
+    [ -z "${web_pid:-}" ] || stop_group "$web_pid" 10
+    [ -z "${php_pid:-}" ] || stop_group "$php_pid" 15
+    web_pid= php_pid=
+}
