@@ -15,7 +15,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\ValidatePostSize;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 
-return Application::configure(basePath: dirname(__DIR__))
+$app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php')
     ->withCommands([DemoCommand::class, EverythingCommand::class, TidyCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
@@ -26,3 +26,5 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(Failures::handle(...))
     ->create();
+
+return $app->useEnvironmentPath($app->configPath())->loadEnvironmentFrom('defaults.env');

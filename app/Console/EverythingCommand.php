@@ -18,26 +18,39 @@ final class EverythingCommand extends Command
     public function handle(Everything $everything): int
     {
         $path = $this->argument('file');
-        if (! $this->option('take-in')) {
-            $file = fopen($path, 'w');
-            foreach ($everything->written() as $piece) {
-                if ($file === false || fwrite($file, $piece) !== strlen($piece)) {
-                    $this->error("Error: $path cannot be written.");
+        assert(is_string($path));
 
-                    return self::FAILURE;
-                }
-            }
+        return $this->option('take-in') === true ? $this->takeIn($everything, $path) : $this->write($everything, $path);
+    }
 
-            return fclose($file) ? self::SUCCESS : self::FAILURE;
+    private function write(Everything $everything, string $path): int
+    {
+        $file = fopen($path, 'w');
+        if ($file === false) {
+            return $this->failed("$path cannot be written.");
         }
+        foreach ($everything->written() as $piece) {
+            if (fwrite($file, $piece) !== strlen($piece)) {
+                return $this->failed("$path cannot be written to its end.");
+            }
+        }
+
+        return fclose($file) ? self::SUCCESS : $this->failed("$path cannot be written to its end.");
+    }
+
+    private function takeIn(Everything $everything, string $path): int
+    {
         try {
             $done = $everything->takeIn((string) file_get_contents($path));
         } catch (RefusedGarden $refused) {
-            $this->error('Error: the file '.$refused->faults[0]);
-
-            return self::FAILURE;
+            return $this->failed('the file '.$refused->faults[0]);
         }
-        $this->line(sprintf('%d gardens were taken in, %d things were here already, %d Library items were taken in.', count($done['new']), $done['same'], $done['items']));
+        $this->line(sprintf(
+            'Gardens taken in: %d. Library items taken in: %d. Here already: %d.',
+            count($done['new']),
+            $done['items'],
+            $done['same'],
+        ));
         foreach ($done['beside'] as $name) {
             $this->line("Beside the garden that is here, which differs: $name");
         }
@@ -46,5 +59,12 @@ final class EverythingCommand extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    private function failed(string $why): int
+    {
+        $this->error("Error: $why");
+
+        return self::FAILURE;
     }
 }

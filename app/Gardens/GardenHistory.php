@@ -44,7 +44,7 @@ final readonly class GardenHistory
     {
     }
 
-    /** @return LengthAwarePaginator<int, array<string, mixed>> the newest first, each with what it changed */
+    /** @return LengthAwarePaginator<int, covariant array<string, mixed>> the newest first, each with what it changed */
     public function page(Garden $garden, int $page): LengthAwarePaginator
     {
         $total = $garden->revisions()->count();
@@ -98,7 +98,7 @@ final readonly class GardenHistory
         $gone = 0;
         foreach (Garden::withTrashed()->pluck('id') as $id) {
             $revisions = Revision::query()->where('garden_id', $id)->orderByDesc('revision')->get(['id', 'created_at']);
-            $surplus = self::surplus($revisions->all(), $now);
+            $surplus = self::surplus(array_values($revisions->all()), $now);
             $gone += $surplus === [] ? 0 : Revision::query()->whereIn('id', $surplus)->delete();
         }
 

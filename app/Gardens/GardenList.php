@@ -19,7 +19,7 @@ final readonly class GardenList
     {
     }
 
-    /** @return LengthAwarePaginator<int, array<string, mixed>> */
+    /** @return LengthAwarePaginator<int, covariant array<string, mixed>> */
     public function page(int $page): LengthAwarePaginator
     {
         Garden::query()->where('settled', false)->latest('updated_at')->limit(self::MOST_SETTLED)->get()->each($this->store->settle(...));

@@ -57,16 +57,17 @@ final readonly class GardenStore
 
     /**
      * @param  string|null  $key  what the one who writes calls this write
+     * @param  list<string>  $follows  writes of the same one that it is made on top of, whether or not they were done
      * @return int the revision that the document has now
      *
      * @throws RefusedGarden
      * @throws StaleRevision when $revision is not the newest, what is there is another document, and the write was not done already
      */
-    public function update(string $id, int $revision, string $document, ?string $key = null): int
+    public function update(string $id, int $revision, string $document, ?string $key = null, array $follows = []): int
     {
         $columns = $this->columns($document);
 
-        return DB::transaction(function () use ($id, $revision, $columns, $key): int {
+        return DB::transaction(function () use ($id, $revision, $columns, $key, $follows): int {
             $garden = Garden::query()->lockForUpdate()->findOrFail($id);
             $done = $key === null ? null : $garden->revisions()->where('write_key', $key)->value('revision');
             if ($done !== null) {
@@ -74,6 +75,10 @@ final readonly class GardenStore
             }
             if ($garden->document === $columns['document']) {
                 return $garden->revision;
+            }
+            if ($follows !== [] && $garden->revision > $revision) {
+                $last = $garden->revisions()->where('revision', $garden->revision)->value('write_key');
+                $revision = in_array($last, $follows, true) ? $garden->revision : $revision;
             }
             if ($garden->revision !== $revision) {
                 $base = $garden->revisions()->where('revision', $revision)->value('document');

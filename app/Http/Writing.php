@@ -34,4 +34,19 @@ final class Writing
 
         return $key;
     }
+
+    /**
+     * What writes before it were called that nobody answered.
+     *
+     * @return list<string>
+     */
+    public static function follows(Request $request): array
+    {
+        $given = (string) $request->headers->get('Follows-Writes');
+        if (preg_match('/^(?:[A-Za-z0-9_-]{8,64}(?: |$)){0,20}$/D', $given) !== 1) {
+            throw new HttpException(400, 'The header Follows-Writes has up to 20 keys of writes, with a space between them.');
+        }
+
+        return $given === '' ? [] : explode(' ', $given);
+    }
 }

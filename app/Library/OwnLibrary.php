@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Library;
 
 use App\Models\LibraryItem;
+use Closure;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -67,16 +68,18 @@ final readonly class OwnLibrary
         return $saws;
     }
 
-    /** @return LengthAwarePaginator<int, array<string, mixed>> the shelf as the page shows it, so many at a time */
+    /** @return LengthAwarePaginator<int, covariant array<string, mixed>> the shelf as the page shows it, so many at a time */
     public function page(LibraryKind $kind, int $page): LengthAwarePaginator
     {
         return LibraryItem::query()->where('kind', $kind->value)->orderBy('name')->orderBy('id')
             ->paginate(self::A_PAGE, page: $page)
-            ->through(static fn (LibraryItem $item): array => [
-                'key' => $item->key,
-                ...get_object_vars(GardenFile::decode($item->document)),
-                'own' => true,
-            ]);
+            ->through(self::shown(...));
+    }
+
+    /** @return array<string, mixed> */
+    private static function shown(LibraryItem $item): array
+    {
+        return ['key' => $item->key, ...get_object_vars(GardenFile::decode($item->document)), 'own' => true];
     }
 
     /**
@@ -151,10 +154,10 @@ final readonly class OwnLibrary
      *
      * @template T
      *
-     * @param  callable(): T  $work
+     * @param  Closure(): T  $work
      * @return T
      */
-    private function alone(LibraryKind $kind, callable $work): mixed
+    private function alone(LibraryKind $kind, Closure $work): mixed
     {
         $name = "kelp-shelf-$kind->value";
         $got = DB::selectOne('SELECT GET_LOCK(?, ?) AS got', [$name, self::WAIT_S]);

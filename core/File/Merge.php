@@ -62,7 +62,7 @@ final class Merge
         if ($base === null || $mine === null || $theirs === null) {
             $taken = self::chosen($was, $here, $there);
 
-            return $taken === false ? false : [(array) ($taken[0] ?? [])];
+            return $taken === false ? false : [array_values((array) ($taken[0] ?? []))];
         }
         $taken = [];
         foreach ($base + $mine + $theirs as $id => $entry) {

@@ -9,7 +9,11 @@ import { preset } from './kit/preset';
 
 const pages = import.meta.glob<{ default: DefineComponent }>('./Pages/*.vue');
 
+/** Styles that libraries put into the page name this, and the page takes no others. */
+const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce ?? '';
+
 void createInertiaApp({
+    nonce,
     title: (title) => (title ? `${title} · Kelp Tub` : 'Kelp Tub'),
     resolve: async (name) => {
         const page = pages[`./Pages/${name}.vue`];
@@ -20,6 +24,7 @@ void createInertiaApp({
         createApp({ render: () => h(App, props) })
             .use(plugin)
             .use(PrimeVue, {
+                csp: { nonce },
                 theme: { preset, options: { darkModeSelector: '.night', cssLayer: { name: 'primevue', order: 'base, primevue' } } },
             })
             .mount(el!);

@@ -5,14 +5,8 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Kelp Tub</title>
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
-    <script>
-        // Before anything is painted: night by choice, or by the system's wish.
-        (function () {
-            var choice = localStorage.getItem('kelp-theme');
-            var night = choice === 'night' || (choice === null && matchMedia('(prefers-color-scheme: dark)').matches);
-            document.documentElement.classList.toggle('night', night);
-        })();
-    </script>
+    <meta property="csp-nonce" nonce="{{ Vite::cspNonce() }}">
+    <script src="/theme.js"></script>
     @vite('resources/js/app.ts')
     @inertiaHead
 </head>

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use PDO;
-use PDOException;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** A MariaDB of its own that a test may stop and start again, as bin/start runs one. */
+/** A MariaDB of its own that a test may stop and start again, run as bin/start runs one. */
 final class Database
 {
     private ?Process $process = null;
@@ -20,68 +19,24 @@ final class Database
 
     public static function start(): self
     {
-        $folder = (is_writable('/dev/shm') ? '/dev/shm' : sys_get_temp_dir()).'/kelp-outage-'.bin2hex(random_bytes(4));
-        (new Process(
-            [
-                'mariadb-install-db',
-                '--no-defaults',
-                ...self::asRoot(),
-                "--datadir=$folder",
-                '--auth-root-authentication-method=normal',
-                '--skip-test-db',
-                '--skip-name-resolve',
-            ],
-            timeout: 300,
-        ))->mustRun();
-        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
-        $port = (int) explode(':', (string) stream_socket_get_name($socket, false))[1];
-        fclose($socket);
-        $database = new self($folder, $port);
+        $database = new self(self::folder('outage'), self::freePort());
         $database->again();
-        $database->connect()->exec('CREATE DATABASE '.Server::DATABASE);
+        $pdo = new PDO("mysql:host=127.0.0.1;port=$database->port", 'kelp', $database->password(), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $pdo->exec('CREATE DATABASE '.Server::DATABASE);
 
         return $database;
     }
 
     public function again(): void
     {
-        $path = (getenv('PATH') ?: '').':/usr/sbin';
-        $this->process = new Process(
-            [
-                'mariadbd',
-                '--no-defaults',
-                ...self::asRoot(),
-                "--datadir=$this->folder",
-                "--socket=$this->folder/s.sock",
-                "--pid-file=$this->folder/pid",
-                "--log-error=$this->folder/log",
-                "--port=$this->port",
-                '--bind-address=127.0.0.1',
-                '--skip-name-resolve',
-                '--performance-schema=OFF',
-            ],
-            env: ['PATH' => $path],
-        );
-        $this->process->setTimeout(null);
-        $this->process->start();
-        $until = microtime(true) + 180;
-        while (true) {
-            try {
-                $this->connect();
-
-                return;
-            } catch (PDOException $e) {
-                if (microtime(true) > $until || ! $this->process->isRunning()) {
-                    throw new RuntimeException('MariaDB did not start: '.$e->getMessage());
-                }
-                usleep(50_000);
-            }
-        }
+        $script = dirname(__DIR__, 2).'/bin/lib/alone';
+        $this->process = new Process(['bash', $script, 'database', $this->folder, (string) $this->port]);
+        self::waitForReady($this->process);
     }
 
     public function stop(): void
     {
-        $this->process?->stop(10);
+        $this->process?->stop(20);
     }
 
     public function remove(): void
@@ -90,14 +45,36 @@ final class Database
         (new Process(['rm', '-rf', $this->folder]))->run();
     }
 
-    private function connect(): PDO
+    public function password(): string
     {
-        return new PDO("mysql:host=127.0.0.1;port=$this->port", 'root', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        return trim((string) file_get_contents("$this->folder/secrets/database"));
     }
 
-    /** @return list<string> */
-    private static function asRoot(): array
+    /** The name of a folder that is not there yet. */
+    public static function folder(string $for): string
     {
-        return posix_getuid() === 0 ? ['--user=root'] : [];
+        return (is_writable('/dev/shm') ? '/dev/shm' : sys_get_temp_dir())."/kelp-$for-".bin2hex(random_bytes(4));
+    }
+
+    public static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
+        $port = (int) explode(':', (string) stream_socket_get_name($socket, false))[1];
+        fclose($socket);
+
+        return $port;
+    }
+
+    public static function waitForReady(Process $process): void
+    {
+        $process->setTimeout(null);
+        $process->start();
+        $until = microtime(true) + 180;
+        while (! str_contains($process->getOutput(), "ready\n")) {
+            if (! $process->isRunning() || microtime(true) > $until) {
+                throw new RuntimeException('A server did not start: '.$process->getOutput().$process->getErrorOutput());
+            }
+            usleep(30_000);
+        }
     }
 }

@@ -166,7 +166,7 @@ it('says where two windows disagree, and overwrites nothing', function () {
 
 it('keeps edits while the database is away, over a reload too, and saves them when it is back', function () {
     $database = Database::start();
-    $server = Server::on($database->port);
+    $server = Server::on($database);
     try {
         $id = $server->garden(bucket20());
         $browser = Browser::shared()->open("$server->url/gardens/$id/a/tub");

@@ -137,13 +137,13 @@ final readonly class PageController
         }
         $all = Garden::query()->latest('updated_at')->latest('id')->select(['id', 'name', 'document'])
             ->paginate(self::LISTED, page: self::page($request))->through(static fn (Garden $garden): array => [
-            'id' => $garden->id,
-            'name' => $garden->name,
-            'tubs' => array_map(
-                static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id],
-                GardenFile::decode($garden->document)->tubs ?? [],
-            ),
-        ]);
+                'id' => $garden->id,
+                'name' => $garden->name,
+                'tubs' => array_map(
+                    static fn (stdClass $tub): array => ['id' => $tub->id, 'name' => $tub->name ?? $tub->id],
+                    GardenFile::decode($garden->document)->tubs ?? [],
+                ),
+            ]);
 
         return Inertia::render('Compare', [
             'all' => $all->items(),

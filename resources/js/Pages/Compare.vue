@@ -4,6 +4,7 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import TubElevation from '../drawing/TubElevation.vue';
 import { plantsOf, topOf, widthOf } from '../drawing/shape';
+import Pages from '../kit/Pages.vue';
 import { useBox } from '../drawing/useBox';
 import { mass, money, number, volume, type Units } from '../kit/format';
 import type { Report } from '../types/report';
@@ -40,7 +41,12 @@ interface Design {
 }
 
 const MOST = 4;
-const props = defineProps<{ all: { id: string; name: string; tubs: { id: string; name: string }[] }[]; chosen: Design[] }>();
+const props = defineProps<{
+    all: { id: string; name: string; tubs: { id: string; name: string }[] }[];
+    page: number;
+    pages: number;
+    chosen: Design[];
+}>();
 
 const picked = computed(() => props.chosen.map((d) => d.of));
 const full = computed(() => picked.value.length >= MOST);
@@ -48,7 +54,11 @@ const units = computed<Units>(() => props.chosen[0]?.units ?? 'metric');
 const designs = computed(() => props.chosen.map((d) => ({ ...d, tubs: (JSON.parse(d.report) as Report).tubs })));
 
 function go(list: string[]): void {
-    router.get('/compare', list.length ? { of: list.join(',') } : {}, { preserveScroll: true });
+    router.get(
+        '/compare',
+        { ...(list.length ? { of: list.join(',') } : {}), ...(props.page > 1 ? { page: props.page } : {}) },
+        { preserveScroll: true },
+    );
 }
 const toggle = (of: string): void => go(picked.value.includes(of) ? picked.value.filter((o) => o !== of) : [...picked.value, of]);
 function shift(i: number, by: number): void {
@@ -171,6 +181,7 @@ const letters = 'ABCD';
                         </li>
                     </ul>
                 </details>
+                <Pages :page="page" :pages="pages" href="/compare" :of="picked.join(',')" />
                 <p v-if="all.length === 0" class="faint">There are no gardens yet.</p>
                 <p v-if="full" class="small faint">Four are as many as fit side by side.</p>
             </aside>

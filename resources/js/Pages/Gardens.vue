@@ -4,10 +4,13 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import { call, type Fault } from '../kit/api';
 import { money } from '../kit/format';
+import Pages from '../kit/Pages.vue';
+import { newName } from '../kit/unsaved';
 
 interface Row {
     id: string;
     name: string;
+    revision: number;
     tubs: number;
     plants: number;
     worst: 'stop' | 'mend' | 'mind' | null;
@@ -18,14 +21,25 @@ interface Row {
     updated_at: string;
 }
 
-const props = defineProps<{ gardens: Row[]; version: string }>();
+const props = defineProps<{ gardens: Row[]; page: number; pages: number; deleted: number; version: string }>();
+
+/** What came of a file with everything in it. */
+interface TakenIn {
+    new: string[];
+    same: number;
+    beside: string[];
+    refused: { name: string; message: string }[];
+    items: number;
+}
 
 const MOST_BYTES = 2_000_000;
+const MOST_EVERYTHING = 32_000_000;
+const taken = ref<TakenIn | null>(null);
 const name = ref('');
 const message = ref('');
 const faults = ref<Fault[]>([]);
 const refusedFile = ref('');
-const deleted = ref<Row | null>(null);
+const gone = ref<Row | null>(null);
 const busy = ref(false);
 const dropping = ref(false);
 
@@ -35,15 +49,23 @@ function say(text: string, found: Fault[] = [], file = ''): void {
     refusedFile.value = file;
 }
 
-async function post<T>(path: string, body: string, method: 'POST' | 'DELETE' = 'POST', file = ''): Promise<T | null> {
+async function post<T>(
+    path: string,
+    body: string,
+    options: { method?: 'DELETE'; revision?: number; file?: string } = {},
+): Promise<T | null> {
     busy.value = true;
-    const answer = await call<T>(path, { method, body });
+    taken.value = null;
+    const { file = '', ...how } = options;
+    const answer = await call<T>(path, { method: 'POST', ...how, body, ...(how.method ? {} : { key: newName() }) });
     busy.value = false;
     if (answer.kind === 'done') {
         say('');
         return answer.data;
     }
-    say('message' in answer ? answer.message : 'That did not work.', answer.kind === 'refused' ? answer.faults : [], file);
+    const text = answer.kind === 'conflict' ? 'It was changed in another window meanwhile, and was not deleted. Look at it first.' : '';
+    say(text || ('message' in answer ? answer.message : 'That did not work.'), answer.kind === 'refused' ? answer.faults : [], file);
+    if (answer.kind === 'conflict') router.reload();
     return null;
 }
 
@@ -57,15 +79,15 @@ async function copy(row: Row): Promise<void> {
 }
 
 async function remove(row: Row): Promise<void> {
-    if (await post(`gardens/${row.id}`, '{}', 'DELETE')) {
-        deleted.value = row;
+    if (await post(`gardens/${row.id}`, '{}', { method: 'DELETE', revision: row.revision })) {
+        gone.value = row;
         router.reload();
     }
 }
 
 async function bringBack(): Promise<void> {
-    if (deleted.value && (await post(`gardens/${deleted.value.id}/restore`, '{}'))) {
-        deleted.value = null;
+    if (gone.value && (await post(`gardens/${gone.value.id}/restore`, '{}'))) {
+        gone.value = null;
         router.reload();
     }
 }
@@ -73,13 +95,25 @@ async function bringBack(): Promise<void> {
 async function take(files: FileList | null): Promise<void> {
     const file = files?.[0];
     if (!file) return;
-    if (file.size > MOST_BYTES) {
-        say(`It is ${(file.size / 1e6).toFixed(1)} MB, and a garden file has at most 2 MB. Nothing was saved.`, [], file.name);
+    if (file.size > MOST_EVERYTHING) return tooLarge(file);
+    const text = await file.text();
+    // Which of the two kinds it is, it says at its beginning.
+    if (text.slice(0, 200).includes('"kelp-tub.everything"')) {
+        taken.value = await post<TakenIn>('everything', text, { file: file.name });
+        if (taken.value) router.reload();
         return;
     }
-    const made = await post<{ id: string }>('gardens', await file.text(), 'POST', file.name);
+    if (file.size > MOST_BYTES) return tooLarge(file);
+    const made = await post<{ id: string }>('gardens', text, { file: file.name });
     if (made) router.visit(`/gardens/${made.id}`);
 }
+
+function tooLarge(file: File): void {
+    const most = 'a garden file has at most 2 MB, and everything as one file at most 32 MB';
+    say(`It is ${(file.size / 1e6).toFixed(1)} MB, and ${most}. Nothing was saved.`, [], file.name);
+}
+
+const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 const when = (iso: string): string =>
     new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
@@ -136,8 +170,19 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             <p v-if="faults.length > 12" class="faint">and {{ faults.length - 12 }} more</p>
             <button type="button" class="word" @click="say('')">Close</button>
         </div>
-        <div v-if="deleted" class="message" role="status">
-            <p>{{ deleted.name }} was deleted.</p>
+        <div v-if="taken" class="message" role="status">
+            <p>
+                {{ counted(taken.new.length, 'garden', 'gardens') }} came in, and {{ counted(taken.items, 'thing', 'things') }} for the
+                Library; {{ counted(taken.same, 'was', 'were') }} here already. Nothing that was here was changed.
+            </p>
+            <ul v-if="taken.beside.length + taken.refused.length">
+                <li v-for="name in taken.beside" :key="name">{{ name }}: the one here differs, so this came in beside it.</li>
+                <li v-for="r in taken.refused" :key="r.name + r.message">{{ r.name }} could not come in: {{ r.message }}</li>
+            </ul>
+            <button type="button" class="word" @click="taken = null">Close</button>
+        </div>
+        <div v-if="gone" class="message" role="status">
+            <p>{{ gone.name }} was deleted.</p>
             <button type="button" class="box" @click="bringBack">Bring it back</button>
         </div>
 
@@ -158,6 +203,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                         <button type="button" class="word" @click="copy(g)">
                             Copy<span class="hidden-visually"> {{ g.name }}</span>
                         </button>
+                        <Link class="word" :href="`/gardens/${g.id}/history`"
+                            >History<span class="hidden-visually"> of {{ g.name }}</span></Link
+                        >
                         <a class="word" :href="`/api/gardens/${g.id}/file`" download
                             >Save as a file<span class="hidden-visually">: {{ g.name }}</span></a
                         >
@@ -167,6 +215,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                     </span>
                 </li>
             </ul>
+            <Pages :page="props.page" :pages="props.pages" href="/" />
             <form class="make" @submit.prevent="make">
                 <label for="new-name">A new garden</label>
                 <input id="new-name" v-model="name" maxlength="120" placeholder="Its name" />
@@ -185,6 +234,14 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 /></label>
             </form>
             <p class="small faint">Files end in .kelp.json. You can also drop one on this page.</p>
+            <p class="small below">
+                <a href="/api/everything" download>Everything as one file</a>
+                <span class="faint">all gardens and your Library, to keep or to move; read it back like any file.</span>
+            </p>
+            <p v-if="props.deleted" class="small below">
+                <Link href="/deleted">{{ counted(props.deleted, 'deleted garden', 'deleted gardens') }}</Link>
+                <span class="faint">can still be brought back.</span>
+            </p>
             <p class="small faint version">Kelp Tub {{ props.version }}</p>
         </main>
     </div>
@@ -309,6 +366,13 @@ a.word {
     padding: 0.35rem 0.6rem;
     min-height: 34px;
     width: 16rem;
+}
+.below {
+    margin-top: 0.5rem;
+}
+.below a {
+    color: var(--ink);
+    margin-right: 0.6rem;
 }
 .file {
     display: inline-flex;

@@ -4,38 +4,89 @@ export interface Fault {
     message: string;
 }
 
+/** One thing in which what is here and what is kept differ; null where one of them has it not. */
+export interface Difference {
+    where: string;
+    what: string;
+    mine: string | null;
+    theirs: string | null;
+}
+
 export type Answer<T> =
     | { kind: 'done'; data: T }
     | { kind: 'refused'; message: string; faults: Fault[] }
-    | { kind: 'conflict'; revision: number; document: string }
+    | { kind: 'conflict'; revision: number; document: string; differences: Difference[]; merged: string | null }
+    /** What is asked about is not there any more. */
     | { kind: 'gone'; message: string }
+    /** Nobody answers: it may be answered later. */
     | { kind: 'away'; message: string }
+    /** There is no room to save anything. */
+    | { kind: 'full'; message: string }
+    /** Something is wrong that asking again does not mend. */
+    | { kind: 'failed'; message: string }
     | { kind: 'cancelled' };
 
 interface Options {
     method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
     body?: string;
     revision?: number;
+    /** What this write is called, so that it is done once though it is sent twice. */
+    key?: string;
+    /** What writes before it were called that nobody answered: it is made on top of them, if they were done. */
+    follows?: string[];
+    /** Whether the page is being left: the request goes on without it. */
+    leaving?: boolean;
     signal?: AbortSignal;
 }
 
-export async function call<T>(path: string, { method = 'POST', body, revision, signal }: Options = {}): Promise<Answer<T>> {
+/** The browser lets a request outlive its page up to this size, bytes; what is larger is sent as it is. */
+const MOST_OUTLIVING = 60_000;
+
+const AWAY = 'Kelp Tub does not answer. Your edits are kept on this page and saved when it is back.';
+
+export async function call<T>(path: string, options: Options = {}): Promise<Answer<T>> {
+    const { method = 'POST', body, revision, key, follows, leaving, signal } = options;
     const headers: Record<string, string> = { 'Content-Type': 'application/json', Accept: 'application/json' };
-    if (revision !== undefined) headers['If-Match'] = String(revision);
+    if (revision !== undefined) headers['If-Match'] = `"${revision}"`;
+    if (key !== undefined) headers['Idempotency-Key'] = key;
+    if (follows?.length) headers['Follows-Writes'] = follows.join(' ');
     let response: Response;
     try {
-        response = await fetch(`/api/${path}`, { method, headers, body: body ?? null, signal: signal ?? null });
+        response = await fetch(`/api/${path}`, {
+            method,
+            headers,
+            body: body ?? null,
+            signal: signal ?? null,
+            keepalive: leaving === true && new TextEncoder().encode(body).length < MOST_OUTLIVING,
+        });
     } catch {
-        return signal?.aborted
-            ? { kind: 'cancelled' }
-            : { kind: 'away', message: 'Kelp Tub does not answer. Your edits are kept on this page and saved when it is back.' };
+        return signal?.aborted ? { kind: 'cancelled' } : { kind: 'away', message: AWAY };
     }
     const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     const message = typeof data.message === 'string' ? data.message : `Error ${response.status}.`;
     if (response.ok) return { kind: 'done', data: data as T };
-    if (response.status === 409) return { kind: 'conflict', revision: Number(data.revision), document: String(data.document) };
-    if (response.status === 422 || response.status === 413)
-        return { kind: 'refused', message, faults: Array.isArray(data.faults) ? (data.faults as Fault[]) : [] };
-    if (response.status === 404) return { kind: 'gone', message };
-    return { kind: 'away', message };
+    switch (response.status) {
+        case 409:
+            return {
+                kind: 'conflict',
+                revision: Number(data.revision),
+                document: String(data.document),
+                differences: Array.isArray(data.differences) ? (data.differences as Difference[]) : [],
+                merged: typeof data.merged === 'string' ? data.merged : null,
+            };
+        case 413:
+        case 422:
+            return { kind: 'refused', message, faults: Array.isArray(data.faults) ? (data.faults as Fault[]) : [] };
+        case 404:
+        case 410:
+            return { kind: 'gone', message };
+        case 507:
+            return { kind: 'full', message };
+        case 502:
+        case 503:
+        case 504:
+            return { kind: 'away', message };
+        default:
+            return { kind: 'failed', message };
+    }
 }

@@ -11,6 +11,7 @@ import type { Library } from './library';
 import { Previewer } from './previewer';
 import { Saver } from './saver';
 import { STEPS } from './storage';
+import { newName } from './unsaved';
 
 const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
 
@@ -34,11 +35,11 @@ export class OpenGarden {
     ) {
         this.history = new History(STEPS + id);
         this.previewer = new Previewer(JSON.parse(report) as Report, () => this.selected.value);
-        this.saver = new Saver(id, revision);
+        this.saver = new Saver(id, revision, (merged) => this.takeMerged(merged));
         this.document.value = JSON.parse(document) as Garden;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
         this.history.recall(this.document.value);
-        this.recover();
+        void this.recover();
         void this.previewer.finish(this.document.value);
     }
 
@@ -193,8 +194,24 @@ export class OpenGarden {
     async copy(called = 'copy'): Promise<string | null> {
         const copy = clone(this.document.value);
         copy.name = `${(copy.name ?? 'Garden').slice(0, 110)} ${called}`;
-        const answer = await call<{ id: string }>('gardens', { body: JSON.stringify(copy) });
+        const answer = await call<{ id: string }>('gardens', { body: JSON.stringify(copy), key: newName() });
         return answer.kind === 'done' ? answer.data.id : null;
+    }
+
+    /** Brings back a garden that was deleted elsewhere, and saves what is here into it. */
+    async bringBack(): Promise<boolean> {
+        const answer = await call(`gardens/${this.id}/restore`, { body: '{}' });
+        if (answer.kind === 'done') this.saver.again();
+        return answer.kind === 'done';
+    }
+
+    /** What is on the screen, as a file to keep and share. */
+    file(): { name: string; content: string } {
+        const words = (this.document.value.name ?? '')
+            .normalize('NFKD')
+            .toLowerCase()
+            .match(/[a-z0-9]+/g);
+        return { name: `${words?.join('-') || 'garden'}.kelp.json`, content: `${JSON.stringify(this.document.value, null, 4)}\n` };
     }
 
     dispose(): void {
@@ -216,16 +233,21 @@ export class OpenGarden {
         void this.previewer.preview(document);
     }
 
-    /** Edits that a closed page could not save are taken up again. */
-    private recover(): void {
-        const kept = this.saver.leftOver();
-        const here = JSON.stringify(this.document.value);
-        if (kept === null || kept.document === here) return;
-        const revision = this.saver.revision;
-        const document = JSON.parse(kept.document) as Garden;
-        this.history.add('edits from before', this.document.value, document);
+    /** Edits that a closed page could not save are taken up again, from the revision that they were made from. */
+    private async recover(): Promise<void> {
+        const left = await this.saver.takeUp();
+        if (left === null) return;
+        const document = JSON.parse(left) as Garden;
+        if (left !== JSON.stringify(this.document.value)) this.history.add('edits from before', this.document.value, document);
         this.take(document);
-        if (kept.revision !== revision) this.saver.conflict({ revision, document: here });
+    }
+
+    /** What was changed elsewhere and did not touch what was changed here came in. */
+    private takeMerged(text: string): void {
+        const document = JSON.parse(text) as Garden;
+        this.history.add('bring in the other window’s changes', this.document.value, document);
+        this.take(document);
+        this.stepped.value = 'Changes from another window came in';
     }
 }
 
@@ -251,11 +273,19 @@ export function provideGarden(garden: OpenGarden): OpenGarden {
     provide(KEY, garden);
     provideMeasures(garden);
     const warn = (event: BeforeUnloadEvent): void => {
-        if (garden.saver.hasUnsaved) event.preventDefault();
+        garden.saver.flush();
+        if (garden.saver.wouldLose) event.preventDefault();
+    };
+    const leave = (): void => {
+        if (document.visibilityState === 'hidden') garden.saver.flush();
     };
     window.addEventListener('beforeunload', warn);
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', leave);
     onBeforeUnmount(() => {
         window.removeEventListener('beforeunload', warn);
+        window.removeEventListener('pagehide', leave);
+        document.removeEventListener('visibilitychange', leave);
         garden.dispose();
     });
     return garden;

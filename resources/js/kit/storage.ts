@@ -44,3 +44,12 @@ export function forget(key: string): void {
         // What cannot be reached is not there.
     }
 }
+
+/** The names of all that is kept. */
+export function keys(): string[] {
+    try {
+        return Object.keys(store() ?? {});
+    } catch {
+        return [];
+    }
+}

@@ -17,7 +17,17 @@ const widest = computed(() => Math.max(200, ...tubs.value.map((t) => t.shape.lid
 const scale = computed(() => Math.min(26 / tallest.value, 58 / widest.value));
 const night = ref(isNight());
 const state = computed(
-    () => ({ saved: 'Saved', saving: 'Saving', away: 'Not saved yet', refused: 'Not saved', conflict: 'Not saved' })[garden.save.value],
+    () =>
+        ({
+            saved: 'Saved',
+            saving: 'Saving',
+            away: 'Not saved yet',
+            full: 'Not saved yet',
+            refused: 'Not saved',
+            conflict: 'Not saved',
+            gone: 'Not saved',
+            failed: 'Not saved',
+        })[garden.save.value],
 );
 /** What undo or redo has done is said for a while. */
 const SAID_MS = 4000;
@@ -61,6 +71,16 @@ async function copy(): Promise<void> {
     if (id) router.visit(`/gardens/${id}`);
 }
 
+function file(): void {
+    const { name, content } = garden.file();
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([content], { type: 'application/json' }));
+    link.download = name;
+    link.click();
+    // The browser has read it by the next turn.
+    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+}
+
 function flip(): void {
     night.value = !night.value;
     setNight(night.value);
@@ -74,9 +94,10 @@ function flip(): void {
                 <Link href="/">All gardens</Link>
                 <Link href="/library">Library</Link>
                 <button type="button" data-act="copy-garden" @click="copy">Copy</button>
-                <a :href="`/api/gardens/${garden.id}/file`" download aria-label="Save as a file"
-                    ><span class="wide">Save as a file</span><span class="narrow">File</span></a
-                >
+                <button type="button" aria-label="Save as a file" @click="file">
+                    <span class="wide">Save as a file</span><span class="narrow">File</span>
+                </button>
+                <Link :href="`/gardens/${garden.id}/history`">History</Link>
             </nav>
             <h1 v-if="!editing">
                 <button type="button" class="title" title="Rename" @click="editing = true">
@@ -299,9 +320,7 @@ h1 {
     color: var(--faint);
     min-width: 3.2rem;
 }
-.state.away,
-.state.refused,
-.state.conflict {
+.state:is(.away, .full, .refused, .conflict, .gone, .failed) {
     color: var(--stop-text);
     font-weight: 600;
 }

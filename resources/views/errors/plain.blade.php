@@ -5,7 +5,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>{{ $title }} · Kelp Tub</title>
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
-    <style>
+    <style nonce="{{ Vite::cspNonce() }}">
         body { margin: 0; min-height: 100vh; display: grid; place-content: center; padding: 2rem; background: #F5F1E6; color: #1E2B26; font: 17px/1.5 system-ui, sans-serif; }
         h1 { margin: 0 0 .5rem; font-size: 1.8rem; }
         a { color: #22666C; }

@@ -47,7 +47,13 @@ final readonly class GardenController
 
     public function update(Request $request, string $id): JsonResponse
     {
-        $revision = $this->store->update($id, Writing::revision($request), $request->getContent(), Writing::key($request));
+        $revision = $this->store->update(
+            $id,
+            Writing::revision($request),
+            $request->getContent(),
+            Writing::key($request),
+            Writing::follows($request),
+        );
 
         return new JsonResponse(['id' => $id, 'revision' => $revision], headers: ['ETag' => "\"$revision\""]);
     }
