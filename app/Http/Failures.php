@@ -38,7 +38,7 @@ final class Failures
 
             return false;
         });
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => Asked::ofApi($request));
 
         $exceptions->render(static fn (RefusedGarden $refused): JsonResponse => new JsonResponse([
             'message' => 'Refused; nothing was saved.',
@@ -83,7 +83,7 @@ final class Failures
             return self::answer($request, 404, 'Not found', $garden ? 'That garden is not here. It may have been deleted.' : $said);
         });
 
-        $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => $request->is('api/*')
+        $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => Asked::ofApi($request)
             ? new JsonResponse(['message' => $e->getMessage(), 'errors' => $e->errors()], 422, options: JSON_INVALID_UTF8_SUBSTITUTE)
             : null);
 
@@ -108,7 +108,7 @@ final class Failures
     /** @param  array<string, mixed>  $headers */
     private static function answer(Request $request, int $status, string $title, string $text, array $headers = []): JsonResponse|Response
     {
-        return $request->is('api/*') || $request->is('up')
+        return Asked::ofApi($request)
             ? new JsonResponse(['message' => $text], $status, $headers, JSON_INVALID_UTF8_SUBSTITUTE)
             : response()->view('errors.plain', ['title' => $title, 'text' => $text], $status, $headers);
     }

@@ -88,6 +88,7 @@ final class SchemaCheck
         return match (true) {
             is_array($value) => 'a list',
             is_object($value) => 'an object',
+            is_float($value) && ! is_finite($value) => 'more than a number can be',
             is_string($value) => '"'.(mb_strlen($value) > 40 ? mb_substr($value, 0, 37).'…' : $value).'"',
             default => (string) json_encode($value, JSON_PARTIAL_OUTPUT_ON_ERROR),
         };

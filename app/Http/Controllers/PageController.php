@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Gardens\GardenHistory;
 use App\Gardens\GardenList;
+use App\Http\Asked;
 use App\Library\LibraryFiles;
 use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
@@ -38,7 +39,7 @@ final readonly class PageController
 
     public function gardens(Request $request, GardenList $list): Response
     {
-        $page = $list->page(self::page($request));
+        $page = $list->page(Asked::page($request));
 
         return Inertia::render('Gardens', [
             'gardens' => $page->items(),
@@ -52,7 +53,7 @@ final readonly class PageController
     /** What a garden was, and what of it changed when. */
     public function history(Request $request, Garden $garden, GardenHistory $history): Response
     {
-        $page = $history->page($garden, self::page($request));
+        $page = $history->page($garden, Asked::page($request));
 
         return Inertia::render('History', [
             'id' => $garden->id,
@@ -78,19 +79,6 @@ final readonly class PageController
             ])->values()->all(),
             'days' => GardenHistory::DAYS_DELETED,
         ]);
-    }
-
-    /** What an address says; a list where a text is due says nothing. */
-    private static function text(Request $request, string $name): string
-    {
-        $value = $request->query($name);
-
-        return is_string($value) ? $value : '';
-    }
-
-    private static function page(Request $request): int
-    {
-        return min(100_000, max(1, $request->integer('page', 1)));
     }
 
     /** Document and report go as text: what is {} stays {} on the way. */
@@ -127,7 +115,7 @@ final readonly class PageController
     public function compare(Request $request): Response
     {
         $chosen = [];
-        foreach (array_slice(array_unique(array_filter(explode(',', self::text($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
+        foreach (array_slice(array_unique(array_filter(explode(',', Asked::word($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
             [$id, $tub] = [...explode(':', $of, 2), null];
             $garden = Garden::query()->find($id);
             $item = $garden === null ? null : $this->compared($garden, $tub);
@@ -136,7 +124,7 @@ final readonly class PageController
             }
         }
         $all = Garden::query()->latest('updated_at')->latest('id')->select(['id', 'name', 'document'])
-            ->paginate(self::LISTED, page: self::page($request))->through(static fn (Garden $garden): array => [
+            ->paginate(self::LISTED, page: Asked::page($request))->through(static fn (Garden $garden): array => [
                 'id' => $garden->id,
                 'name' => $garden->name,
                 'tubs' => array_map(

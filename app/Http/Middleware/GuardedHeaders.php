@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\Asked;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
@@ -43,7 +44,7 @@ final class GuardedHeaders
             ]),
         ]);
         $response->headers->remove('X-Powered-By');
-        if (! $response->headers->has('Cache-Control') || $request->is('api/*') || $response->headers->get('Cache-Control') === 'no-cache, private') {
+        if (! $response->headers->has('Cache-Control') || Asked::ofApi($request) || $response->headers->get('Cache-Control') === 'no-cache, private') {
             $response->headers->set('Cache-Control', 'no-store, private');
         }
 

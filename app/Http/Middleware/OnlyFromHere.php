@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\Asked;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,7 +32,7 @@ final class OnlyFromHere
         $site = $request->headers->get('Sec-Fetch-Site');
         $foreign = ($origin !== null && strtolower($origin) !== 'http://'.strtolower($host) && strtolower($origin) !== 'https://'.strtolower($host))
             || ($site !== null && ! in_array($site, ['same-origin', 'none'], true));
-        $follows = $request->isMethod('GET') && ! $request->is('api/*') && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
+        $follows = $request->isMethod('GET') && ! Asked::ofApi($request) && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
 
         return $foreign && ! $follows
             ? self::refused(403, 'That came from another site\'s page. Only Kelp Tub\'s own pages may ask this.')

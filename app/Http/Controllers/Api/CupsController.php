@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Http\Asked;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
@@ -20,12 +21,12 @@ final readonly class CupsController
 
     public function __invoke(Request $request): JsonResponse
     {
-        $request->validate(['hole_mm' => ['required', 'numeric', 'gt:0', 'max:3000']]);
+        $body = Asked::body($request, ['hole_mm' => ['bail', 'required', 'numeric', 'gt:0', 'max:3000']]);
 
         return new JsonResponse(
             ['cups' => CupFits::of(
                 $this->library->cups->documents() + $this->own->documents(LibraryKind::Cups),
-                (float) $request->float('hole_mm'),
+                (float) $body->hole_mm,
             )],
         );
     }

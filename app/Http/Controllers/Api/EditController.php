@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Http\Asked;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
@@ -40,26 +41,25 @@ final readonly class EditController
      */
     public function add(Request $request): JsonResponse
     {
-        $request->validate([
-            'garden' => ['required', 'array'],
+        $body = Asked::body($request, [
             'tub.name' => ['required', 'string', 'max:'.self::NAME_LENGTH],
-            'tub.system' => ['required', Rule::enum(GrowingSystem::class)],
-            'tub.vessel' => ['required'],
-            'tub.cup' => ['required'],
+            'tub.system' => ['bail', 'required', 'string', Rule::enum(GrowingSystem::class)],
             'tub.crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
         ]);
-        // Decoded anew, so that what is {} in the garden stays {}.
-        $body = GardenFile::decode($request->getContent());
-        $garden = $this->reader->fromDocument($body->garden);
-        $more = array_intersect_key(get_object_vars($body->tub), array_flip(self::MORE));
-        $this->alone($body->tub->vessel, $body->tub->cup, $body->tub->crop, $more);
+        $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
+        $tub = Asked::object($body->tub, '/tub');
+        $vessel = Asked::thing($tub->vessel ?? null, '/tub/vessel');
+        $cup = Asked::thing($tub->cup ?? null, '/tub/cup');
+        $crop = $tub->crop ?? null;
+        $more = array_intersect_key(get_object_vars($tub), array_flip(self::MORE));
+        $this->alone($vessel, $cup, $crop, $more);
         $new = new NewTub(
-            $body->tub->name,
-            GrowingSystem::from($body->tub->system),
-            $this->inPlace(LibraryKind::Vessels, $body->tub->vessel),
-            $this->inPlace(LibraryKind::Cups, $body->tub->cup),
-            $body->tub->crop,
-            $this->ownCrop($body->tub->crop),
+            $tub->name,
+            GrowingSystem::from($tub->system),
+            $this->inPlace(LibraryKind::Vessels, $vessel),
+            $this->inPlace(LibraryKind::Cups, $cup),
+            $crop,
+            $this->ownCrop($crop),
             $more,
         );
         $edits = new TubEdits($garden, $this->library);
@@ -70,8 +70,8 @@ final readonly class EditController
     /** Another way to run a tub: the garden in the body, `?tub=` and `?system=`. */
     public function run(Request $request): JsonResponse
     {
-        $request->validate(['system' => ['required', Rule::enum(GrowingSystem::class)]]);
-        $system = GrowingSystem::from((string) $request->query('system'));
+        $asked = Asked::query($request, ['system' => ['bail', 'required', 'string', Rule::enum(GrowingSystem::class)]]);
+        $system = GrowingSystem::from($asked['system']);
 
         return $this->onTub($request, fn (Garden $garden, Tub $tub): array => (new TubEdits($garden, $this->library))->run($tub, $system));
     }
@@ -79,8 +79,8 @@ final readonly class EditController
     /** Stands a tub in another vessel, or with no `&under=` takes it out: the garden in the body, `?tub=` and `&under=` a key. */
     public function nest(Request $request): JsonResponse
     {
-        $under = $request->query('under');
-        $lower = is_string($under) && $under !== '' ? $this->inPlace(LibraryKind::Vessels, $under) : null;
+        $under = Asked::word($request, 'under');
+        $lower = $under !== '' ? $this->inPlace(LibraryKind::Vessels, $under) : null;
         if (is_string($lower)) {
             $this->alone($lower, 'net-cup-50', null);
         }
@@ -97,14 +97,13 @@ final readonly class EditController
     /** What a new tub starts with: `{"vessel": key or whole, "system": … or null, "crop": key or null}` in. */
     public function advise(Request $request): JsonResponse
     {
-        $request->validate([
-            'vessel' => ['required'],
-            'system' => ['nullable', Rule::enum(GrowingSystem::class)],
+        $body = Asked::body($request, [
+            'system' => ['bail', 'nullable', 'string', Rule::enum(GrowingSystem::class)],
             'crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
         ]);
-        $body = GardenFile::decode($request->getContent());
         $system = GrowingSystem::tryFrom($body->system ?? '');
-        $tub = $this->alone($body->vessel, 'net-cup-50', $body->crop ?? ($system === null ? null : NewTubAdvice::crop($system)));
+        $given = Asked::thing($body->vessel ?? null, '/vessel');
+        $tub = $this->alone($given, 'net-cup-50', $body->crop ?? ($system === null ? null : NewTubAdvice::crop($system)));
         $vessel = $tub->body->vessel;
         $crop = $tub->planting->crops[0]->crop ?? null;
         $system ??= NewTubAdvice::system($vessel);
@@ -120,7 +119,7 @@ final readonly class EditController
     private function onTub(Request $request, callable $edit): JsonResponse
     {
         $garden = $this->reader->read($request->getContent());
-        $tub = $garden->tub((string) $request->query('tub'));
+        $tub = $garden->tub(Asked::word($request, 'tub'));
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
@@ -128,14 +127,11 @@ final readonly class EditController
     }
 
     /** One's own thing whole, as a garden holds it so that its file stands alone; a shipped one by its key. */
-    private function inPlace(LibraryKind $kind, mixed $given): string|stdClass
+    private function inPlace(LibraryKind $kind, string|stdClass $given): string|stdClass
     {
-        if ($given instanceof stdClass) {
-            return $given;
-        }
         $own = is_string($given) ? ($this->own->documents($kind)[$given] ?? null) : null;
 
-        return $own === null ? (string) $given : (object) ['key' => $given, ...get_object_vars($own)];
+        return $own === null ? $given : (object) ['key' => $given, ...get_object_vars($own)];
     }
 
     private function ownCrop(?string $key): ?stdClass
@@ -150,7 +146,7 @@ final readonly class EditController
      *
      * @throws RefusedGarden
      */
-    private function alone(mixed $vessel, mixed $cup, ?string $crop, array $more = []): Tub
+    private function alone(string|stdClass $vessel, string|stdClass $cup, ?string $crop, array $more = []): Tub
     {
         $own = $this->ownCrop($crop);
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Api;
 
 use App\Gardens\GardenList;
 use App\Gardens\GardenStore;
+use App\Http\Asked;
 use App\Http\Writing;
 use App\Models\Garden;
 use Illuminate\Http\JsonResponse;
@@ -24,7 +25,7 @@ final readonly class GardenController
 
     public function index(Request $request, GardenList $list): JsonResponse
     {
-        $page = $list->page(max(1, $request->integer('page', 1)));
+        $page = $list->page(Asked::page($request));
 
         return new JsonResponse(['gardens' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Http\Asked;
 use App\Library\LibraryFiles;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
@@ -25,7 +26,7 @@ final readonly class LibraryController
     /** What is on a shelf, so many at a time: `?page=`. */
     public function index(LibraryKind $kind, Request $request): JsonResponse
     {
-        $page = $this->own->page($kind, min(10_000, max(1, $request->integer('page', 1))));
+        $page = $this->own->page($kind, Asked::page($request));
 
         return new JsonResponse(['items' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
     }
@@ -47,16 +48,16 @@ final readonly class LibraryController
     /** The body is `{"csv": "…"}` or `{"json": "…"}`: a file as text. */
     public function import(LibraryKind $kind, Request $request): JsonResponse
     {
-        $body = $request->json()->all();
+        $body = self::file($request);
         $over = null;
-        if (is_string($body['csv'] ?? null)) {
+        if (isset($body['csv'])) {
             $tables = $this->files->tables();
             $rows = $tables->read($kind, $body['csv']);
             // A table cannot hold all there is of an item: what it does not say stays.
             $over = static fn (stdClass $row, stdClass $kept): stdClass => $tables->over($kind, $row, $kept);
             $place = static fn (int $i): string => 'line '.($i + 2);
         } else {
-            $rows = self::rows(is_string($body['json'] ?? null) ? $body['json'] : '');
+            $rows = self::rows($body['json'] ?? '');
             $place = static fn (int $i): string => "/$i";
         }
 
@@ -81,6 +82,15 @@ final readonly class LibraryController
                 'Content-Disposition' => "attachment; filename=\"kelp-{$kind->value}.$form\"",
             ],
         );
+    }
+
+    /** @return array{csv?: string, json?: string} */
+    private static function file(Request $request): array
+    {
+        $body = json_decode($request->getContent(), true, 4);
+        $of = is_array($body) ? array_filter(array_intersect_key($body, ['csv' => 0, 'json' => 0]), is_string(...)) : [];
+
+        return $of !== [] ? $of : throw RefusedGarden::one('', 'is no file; send {"csv": "…"} or {"json": "…"}');
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Http\Asked;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -23,25 +24,26 @@ final readonly class ReadController
 
     public function __invoke(Request $request): JsonResponse
     {
-        $request->validate([
-            'units' => ['required', Rule::enum(UnitSystem::class)],
+        $body = Asked::body($request, [
+            'units' => ['bail', 'required', 'string', Rule::enum(UnitSystem::class)],
             'texts' => ['required', 'array', 'max:'.self::MOST_TEXTS],
+            'texts.*' => ['array:text,dimension,currency,way,wall_mm,rim_mm,floor_mm'],
             'texts.*.text' => ['present', 'nullable', 'string', 'max:200'],
-            'texts.*.dimension' => ['required', Rule::in([self::MONEY, ...array_column(Dimension::cases(), 'value')])],
-            'texts.*.currency' => ['required_if:texts.*.dimension,'.self::MONEY, 'string', 'size:3'],
-            'texts.*.way' => ['nullable', Rule::enum(TapeMeasure::class)],
+            'texts.*.dimension' => ['bail', 'required', 'string', Rule::in([self::MONEY, ...array_column(Dimension::cases(), 'value')])],
+            'texts.*.currency' => ['required_if:texts.*.dimension,'.self::MONEY, 'nullable', 'string', 'size:3'],
+            'texts.*.way' => ['bail', 'nullable', 'string', Rule::enum(TapeMeasure::class)],
             'texts.*.wall_mm' => ['nullable', 'numeric', 'min:0', 'max:100'],
             'texts.*.rim_mm' => ['nullable', 'numeric', 'min:0', 'max:3000'],
             'texts.*.floor_mm' => ['nullable', 'numeric', 'min:0', 'max:300'],
         ]);
-        $system = UnitSystem::from($request->string('units')->value());
+        $system = UnitSystem::from($body->units);
 
         return new JsonResponse(['readings' => array_map(
             static fn (array $item): array => self::inside(
                 $item,
                 self::reading($item, $system),
             ),
-            array_values((array) $request->input('texts')),
+            array_map(get_object_vars(...), array_values((array) $body->texts)),
         )]);
     }
 

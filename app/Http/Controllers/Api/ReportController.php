@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Http\Asked;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -35,10 +36,10 @@ final readonly class ReportController
 
     private function answer(Request $request, Planner $planner): Response
     {
-        $tub = $request->query('tub');
+        $tub = Asked::word($request, 'tub');
 
         return new Response(
-            GardenFile::encode($planner->report($this->reader->read($request->getContent()), is_string($tub) ? $tub : null)),
+            GardenFile::encode($planner->report($this->reader->read($request->getContent()), $tub === '' ? null : $tub)),
             headers: ['Content-Type' => 'application/json'],
         );
     }

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\File\Difference;
+use KelpTub\Core\File\Differences;
+use KelpTub\Core\File\Merge;
+use Tests\Core\Corpus;
+
+function shed(array $members = []): stdClass
+{
+    return json_decode((string) json_encode([
+        'format' => 'kelp-tub.garden',
+        'version' => 1,
+        'name' => 'Shed',
+        'tubs' => [
+            ['id' => 'a', 'name' => 'Pail', 'system' => 'aerated', 'vessel' => 'bucket-20', 'count' => 2],
+            ['id' => 'b', 'name' => 'Crate', 'system' => 'passive', 'vessel' => 'tote-45', 'hole_mm' => 60],
+        ],
+        'air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a']]]],
+        ...$members,
+    ]));
+}
+
+/** The garden with one thing changed by hand. */
+function but(callable $change, ?stdClass $of = null): stdClass
+{
+    $garden = unserialize(serialize($of ?? shed()));
+    $change($garden);
+
+    return $garden;
+}
+
+$said = static fn (stdClass $before, stdClass $after): array => array_map(
+    static fn (Difference $d): string => $d->says(),
+    Differences::between($before, $after),
+);
+
+it('says in what two gardens differ, in words and in the grower\'s units', function (callable $change, array $says) use ($said) {
+    expect($said(shed(), but($change)))->toBe($says);
+})->with([
+    'a count' => [fn ($g) => $g->tubs[0]->count = 3, ['Pail: count was 2, is 3']],
+    'a measure' => [fn ($g) => $g->tubs[1]->hole_mm = 62.5, ["Crate: hole was 60\u{202F}mm, is 62.5\u{202F}mm"]],
+    'in inches' => [
+        fn ($g) => [$g->units = 'us', $g->tubs[1]->hole_mm = 50.8],
+        ["Crate: hole was 2 3/8\u{202F}in, is 2\u{202F}in", 'units is us now'],
+    ],
+    'a name' => [fn ($g) => $g->tubs[0]->name = 'Bucket', ['Bucket: name was Pail, is Bucket']],
+    'the garden\'s' => [fn ($g) => $g->name = 'Barn', ['name was Shed, is Barn']],
+    'a tub more' => [fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'name' => 'Jar'], ['Jar was added']],
+    'a tub less' => [fn ($g) => array_pop($g->tubs), ['Crate was taken out']],
+    'a member more' => [fn ($g) => $g->tubs[0]->crop = 'basil', ['Pail: crop is basil now']],
+    'a member less' => [function ($g) {
+        unset($g->tubs[1]->hole_mm);
+    }, ['Crate: hole is not said any more']],
+    'deep down' => [
+        fn ($g) => $g->tubs[0]->layout = (object) ['pattern' => 'ring'],
+        ['Pail: layout is set now'],
+    ],
+    'another order' => [
+        fn ($g) => $g->tubs = array_reverse($g->tubs),
+        ['the order of what stands on the bench was another, is this'],
+    ],
+    'nothing but the order of members' => [
+        fn ($g) => $g->tubs[0] = (object) array_reverse(get_object_vars($g->tubs[0])),
+        [],
+    ],
+    'nothing but how a number is written' => [fn ($g) => $g->tubs[0]->count = 2.0, []],
+    'nothing but a null' => [fn ($g) => $g->tubs[0]->crop = null, []],
+]);
+
+it('tells a text from a number, a list from its like, and no from nothing', function (mixed $one, mixed $other, bool $same) {
+    expect(Differences::same($one, $other))->toBe($same)->and(Differences::same($other, $one))->toBe($same);
+})->with([
+    ['1', 1, false], [1, 1.0, true], [[1, 2], [2, 1], false], [[1], [1, 1], false], [false, null, false], [0, false, false],
+    [(object) ['a' => null], new stdClass, true], [(object) ['a' => [(object) ['b' => 1]]], (object) ['a' => [(object) ['b' => 2]]], false],
+]);
+
+it('brings together what does not touch', function () {
+    $mine = but(fn ($g) => $g->tubs[0]->count = 3);
+    $theirs = but(function ($g) {
+        $g->tubs[1]->hole_mm = 70;
+        $g->name = 'Barn';
+        $g->tubs[] = (object) ['id' => 'c', 'system' => 'passive', 'vessel' => 'jar-1'];
+        $g->air[] = (object) ['id' => 'q', 'pump' => 'pump-4w-2', 'branches' => []];
+    });
+    $merged = Merge::of(shed(), $mine, $theirs);
+
+    expect($merged->tubs[0]->count)->toBe(3)
+        ->and($merged->tubs[1]->hole_mm)->toBe(70)
+        ->and($merged->name)->toBe('Barn')
+        ->and(array_column($merged->tubs, 'id'))->toBe(['a', 'b', 'c'])
+        ->and(array_column($merged->air, 'id'))->toBe(['p', 'q'])
+        ->and(Merge::of(shed(), $theirs, $mine))->toEqual($merged);
+});
+
+it('leaves what both changed to the grower', function (callable $mine, callable $theirs) {
+    expect(Merge::of(shed(), but($mine), but($theirs)))->toBeNull();
+})->with([
+    'one field of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->count = 4],
+    'two fields of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->crop = 'basil'],
+    'a tub changed here and gone there' => [fn ($g) => $g->tubs[1]->hole_mm = 70, fn ($g) => array_pop($g->tubs)],
+    'two tubs of one id' => [
+        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'vessel' => 'jar-1'],
+        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'vessel' => 'jar-2'],
+    ],
+    'a name' => [fn ($g) => $g->name = 'Barn', fn ($g) => $g->name = 'Byre'],
+]);
+
+it('takes what one side took out, what both did alike, and the order of the side that moved things', function () {
+    $less = but(fn ($g) => array_pop($g->tubs));
+    $moved = but(fn ($g) => $g->tubs = array_reverse($g->tubs));
+    $named = but(fn ($g) => $g->tubs[0]->count = 5);
+
+    expect(array_column(Merge::of(shed(), $less, $named)->tubs, 'id'))->toBe(['a'])
+        ->and(array_column(Merge::of(shed(), $named, $moved)->tubs, 'id'))->toBe(['b', 'a'])
+        ->and(array_column(Merge::of(shed(), $moved, $named)->tubs, 'id'))->toBe(['b', 'a'])
+        ->and(Merge::of(shed(), $named, $named))->toEqual($named)
+        ->and(Merge::of(but(fn ($g) => $g->notes = 'x'), but(fn ($g) => $g->name = 'Barn'), shed()))->not->toHaveProperty('notes');
+});
+
+it('merges changes of gardens of every kind to the same, whichever side is asked, and loses none', function () {
+    foreach (Corpus::gardens() as $name => $garden) {
+        $more = static fn (string $id): stdClass => (object) ['id' => $id, 'system' => 'passive', 'vessel' => 'jar-1'];
+        $base = but(fn ($g) => $g->tubs = [...$g->tubs ?? [], $more('another'), $more('one more')], $garden->document);
+        $mine = but(fn ($g) => $g->tubs[0]->name = 'Mine', $base);
+        $theirs = but(fn ($g) => $g->tubs[count($g->tubs) - 1]->name = 'Theirs', $base);
+        $merged = Merge::of($base, $mine, $theirs);
+
+        expect($merged)->not->toBeNull($name)
+            ->and($merged->tubs[0]->name)->toBe('Mine')
+            ->and(end($merged->tubs)->name)->toBe('Theirs')
+            ->and(Differences::same($merged, Merge::of($base, $theirs, $mine)))->toBeTrue()
+            ->and(Differences::between($merged, Merge::of($base, $merged, $theirs) ?? new stdClass))->toBe([]);
+    }
+});
