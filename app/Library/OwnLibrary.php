@@ -196,7 +196,7 @@ final readonly class OwnLibrary
                     throw RefusedGarden::one($place($i).$faults[0]->pointer, $faults[0]->message.', with what is kept of it');
                 }
             }
-            $key ??= $this->sameThing($row, $byName[$row->name] ?? [], $there) ?? $this->free($kind, $row, $given->key ?? null, $there);
+            $key ??= $this->sameThing($row, $byName[$row->name] ?? [], $there, $over) ?? $this->free($kind, $row, $given->key ?? null, $there);
             $there[$key] = $row;
             $byName[$row->name][] = $key;
             $keys[] = $key;
@@ -243,11 +243,12 @@ final readonly class OwnLibrary
      *
      * @param  list<string>  $keys  of items of the same name
      * @param  array<array-key, stdClass>  $there
+     * @param  (callable(stdClass, stdClass): stdClass)|null  $over
      */
-    private function sameThing(stdClass $row, array $keys, array $there): ?string
+    private function sameThing(stdClass $row, array $keys, array $there, ?callable $over): ?string
     {
         foreach ($keys as $key) {
-            if (Differences::same($there[$key], $row)) {
+            if (Differences::same($there[$key], $over === null ? $row : $over($row, $there[$key]))) {
                 return $key;
             }
         }

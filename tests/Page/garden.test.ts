@@ -9,6 +9,9 @@ interface Asked {
     path: string;
     method: string;
     revision: string | undefined;
+    key: string | undefined;
+    follows: string | undefined;
+    keepalive: boolean;
     body: string;
 }
 
@@ -29,6 +32,15 @@ const garden = (name = 'Sill'): Garden => ({
 const open = (document = garden()): OpenGarden =>
     new OpenGarden('01', 1, JSON.stringify(document), JSON.stringify(report()), {} as Library);
 const saves = (): Asked[] => asked.filter((a) => a.method === 'PUT');
+/** What the browser keeps of the garden that is not saved. */
+const unsaved = (): string | null => {
+    const key = Object.keys(localStorage).find((k) => k.startsWith('kelp-unsaved-01'));
+    return key === undefined ? null : localStorage.getItem(key);
+};
+const rename = (g: OpenGarden, name: string): void =>
+    g.change(`call it ${name}`, (draft) => {
+        draft.name = name;
+    });
 const settle = async (ms = 500): Promise<void> => {
     await vi.advanceTimersByTimeAsync(ms);
 };
@@ -48,6 +60,9 @@ beforeEach(() => {
             path: url,
             method: init.method ?? 'GET',
             revision: (init.headers as Record<string, string>)['If-Match'],
+            key: (init.headers as Record<string, string>)['Idempotency-Key'],
+            follows: (init.headers as Record<string, string>)['Follows-Writes'],
+            keepalive: init.keepalive === true,
             body: String(init.body ?? ''),
         };
         asked.push(one);
@@ -76,7 +91,7 @@ describe('changes', () => {
         await settle();
         expect(asked.map((a) => a.path)).toContain('/api/preview');
         expect(saves()).toHaveLength(1);
-        expect(saves()[0]).toMatchObject({ path: '/api/gardens/01', revision: '1' });
+        expect(saves()[0]).toMatchObject({ path: '/api/gardens/01', revision: '"1"' });
         expect(g.save.value).toBe('saved');
     });
 
@@ -113,7 +128,7 @@ describe('changes', () => {
             draft.name = 'B';
         });
         await settle();
-        expect(saves().map((s) => s.revision)).toEqual(['1', '2']);
+        expect(saves().map((s) => s.revision)).toEqual(['"1"', '"2"']);
     });
 
     it('asks for one preview at a time, and then for the newest only', async () => {
@@ -192,7 +207,7 @@ describe('undo and redo', () => {
         });
         vi.mocked(Storage.prototype.setItem).mockRestore();
         expect(localStorage.getItem('kelp-steps-02')).toBeNull();
-        expect(localStorage.getItem('kelp-unsaved-01')).toContain('Reed');
+        expect(unsaved()).toContain('Reed');
         expect(localStorage.getItem('kelp-steps-01')).toContain('call it Reed');
     });
 
@@ -248,17 +263,109 @@ describe('keeping', () => {
     it('keeps edits while the server is away, tries again, and saves them when it is back', async () => {
         respond = () => ({ status: 503, data: { message: 'The database does not answer.' } });
         const g = open();
-        g.change('rename', (draft) => {
-            draft.name = 'Away';
-        });
+        rename(g, 'Away');
         await settle();
         expect(g.save.value).toBe('away');
         expect(g.saver.message.value).toContain('does not answer');
-        expect(localStorage.getItem('kelp-unsaved-01')).toContain('Away');
+        expect(unsaved()).toContain('Away');
         respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : report() });
         await settle(3000);
         expect(g.save.value).toBe('saved');
-        expect(localStorage.getItem('kelp-unsaved-01')).toBeNull();
+        expect(unsaved()).toBeNull();
+    });
+
+    it.each([
+        [503, 'away'],
+        [507, 'full'],
+    ])('asks less and less often where the answer is %s', async (status, state) => {
+        respond = ({ method }) => (method === 'PUT' ? { status, data: { message: 'No.' } } : { status: 200, data: report() });
+        const g = open();
+        rename(g, 'Waits');
+        await settle(60_000);
+        // After 0.35 s, and then 2.5, 5, 10, 20 and 40 s each time.
+        expect(saves()).toHaveLength(5);
+        expect(g.save.value).toBe(state);
+        respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : report() });
+        g.saver.again();
+        await settle(1);
+        expect(g.save.value).toBe('saved');
+    });
+
+    it.each([
+        [500, 'failed'],
+        [428, 'failed'],
+        [404, 'gone'],
+    ])('says what a %s is, keeps the edit, and does not go on asking', async (status, state) => {
+        respond = ({ method }) => (method === 'PUT' ? { status, data: { message: 'Not so.' } } : { status: 200, data: report() });
+        const g = open();
+        rename(g, 'Stays');
+        await settle(120_000);
+        expect(saves()).toHaveLength(1);
+        expect(g.save.value).toBe(state);
+        expect(g.saver.message.value).toBe('Not so.');
+        expect(unsaved()).toContain('Stays');
+    });
+
+    it('brings back a garden that was deleted elsewhere, and saves into it', async () => {
+        let deleted = true;
+        respond = ({ path, method }) => {
+            if (path.endsWith('/restore')) deleted = false;
+            return method === 'PUT' && deleted
+                ? { status: 404, data: {} }
+                : { status: 200, data: method === 'PUT' ? { revision: 2 } : report() };
+        };
+        const g = open();
+        rename(g, 'Back');
+        await settle();
+        expect(g.save.value).toBe('gone');
+        expect(await g.bringBack()).toBe(true);
+        await settle();
+        expect(g.save.value).toBe('saved');
+    });
+
+    it('sends what is not saved when the page is left, in a way that outlives it', async () => {
+        const g = open();
+        rename(g, 'Leaving');
+        g.saver.flush();
+        await settle(0);
+        expect(saves()).toHaveLength(1);
+        expect(saves()[0]).toMatchObject({ keepalive: true });
+        expect(saves()[0]!.body).toContain('Leaving');
+        await settle(5000);
+        expect(saves()).toHaveLength(1);
+    });
+
+    it('sends what is newer when the page is left while a write is on its way', async () => {
+        respond = ({ method }) => (method === 'PUT' ? new Promise(() => undefined) : { status: 200, data: report() });
+        const g = open();
+        rename(g, 'One');
+        await settle();
+        rename(g, 'Two');
+        g.dispose();
+        await settle(0);
+        expect(saves().map((s) => JSON.parse(s.body).name)).toEqual(['One', 'Two']);
+        expect(saves()[1]!.follows).toBe(saves()[0]!.key);
+    });
+
+    it('calls a write the same when it is sent again, and says what a newer one follows', async () => {
+        respond = ({ method }) => (method === 'PUT' ? { status: 503, data: {} } : { status: 200, data: report() });
+        const g = open();
+        rename(g, 'One');
+        await settle(3000);
+        rename(g, 'Two');
+        await settle();
+        const [first, again, next] = saves();
+        expect(first!.key).toMatch(/^[a-f0-9]{24}$/);
+        expect(again!.key).toBe(first!.key);
+        expect(again!.follows).toBeUndefined();
+        expect(next!.key).not.toBe(first!.key);
+        expect(next!.follows).toBe(first!.key);
+        respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : report() });
+        g.saver.again();
+        await settle();
+        rename(g, 'Three');
+        await settle();
+        expect(saves().at(-1)!.follows).toBeUndefined();
     });
 
     it.each(['full', 'refused'])('previews and saves though the storage is %s', async (how) => {
@@ -279,48 +386,171 @@ describe('keeping', () => {
         expect(g.document.value.name).toBe('Sill');
     });
 
+    it('gives what is on the screen as a copy and as a file', async () => {
+        respond = ({ path, method }) =>
+            method === 'PUT'
+                ? { status: 500, data: {} }
+                : path === '/api/gardens'
+                  ? { status: 201, data: { id: '02' } }
+                  : { status: 200, data: report() };
+        const g = open();
+        rename(g, 'Ünsaved “Reed” 2');
+        await settle();
+        expect(await g.copy()).toBe('02');
+        expect(JSON.parse(asked.find((a) => a.path === '/api/gardens')!.body).name).toBe('Ünsaved “Reed” 2 copy');
+        expect(g.file().name).toBe('u-nsaved-reed-2.kelp.json');
+        expect(JSON.parse(g.file().content)).toEqual(g.document.value);
+    });
+
     it('takes up edits that a closed page could not save', async () => {
         localStorage.setItem('kelp-unsaved-01', JSON.stringify({ revision: 1, document: JSON.stringify(garden('Left over')) }));
         const g = open();
+        await settle(0);
         expect(g.document.value.name).toBe('Left over');
         await settle();
         expect(JSON.parse(saves()[0]!.body).name).toBe('Left over');
+        expect(unsaved()).toBeNull();
         g.undo();
         expect(g.document.value.name).toBe('Sill');
     });
 
-    it('does not put left-over edits over a garden that was changed elsewhere', async () => {
-        localStorage.setItem('kelp-unsaved-01', JSON.stringify({ revision: 0, document: JSON.stringify(garden('Left over')) }));
+    it('passes over what it cannot read of what was kept', async () => {
+        localStorage.setItem('kelp-unsaved-01', '{half');
         const g = open();
         await settle();
-        expect(g.save.value).toBe('conflict');
-        expect(saves()).toEqual([]);
-        g.takeTheirs();
         expect(g.document.value.name).toBe('Sill');
+        expect(unsaved()).toBeNull();
     });
 
-    it('stops at a conflict until the grower says which', async () => {
-        respond = ({ method }) =>
-            method === 'PUT'
-                ? { status: 409, data: { revision: 7, document: JSON.stringify(garden('Theirs')) } }
-                : { status: 200, data: report() };
-        const g = open();
-        g.change('rename', (draft) => {
-            draft.name = 'Mine';
+    it('leaves to an open page what it keeps, and takes up what a closed one left', async () => {
+        const held = new Map<string, () => void>();
+        const request = (name: string, work: () => Promise<unknown>): Promise<unknown> => {
+            held.set(name, () => held.delete(name));
+            return work().finally(() => held.delete(name));
+        };
+        vi.stubGlobal('navigator', {
+            ...navigator,
+            locks: { request, query: async () => ({ held: [...held.keys()].map((name) => ({ name })) }) },
         });
+        respond = ({ method }) => (method === 'PUT' ? { status: 503, data: {} } : { status: 200, data: report() });
+        const first = open();
+        rename(first, 'Of the first window');
+        await settle();
+        const second = open();
+        await settle(0);
+        expect(second.document.value.name).toBe('Sill');
+        rename(second, 'Of the second');
+        await settle();
+        expect(Object.keys(localStorage).filter((k) => k.startsWith('kelp-unsaved-01'))).toHaveLength(2);
+        first.dispose();
+        await settle(0);
+        const third = open();
+        await settle(0);
+        expect(third.document.value.name).toBe('Of the first window');
+        // From now on they are the third's, and still kept.
+        expect(Object.keys(localStorage).filter((k) => k.startsWith('kelp-unsaved-01'))).toHaveLength(2);
+    });
+
+    const conflict = (document = garden('Theirs'), merged: Garden | null = null) => ({
+        status: 409,
+        data: {
+            revision: 7,
+            document: JSON.stringify(document),
+            differences: [{ where: '', what: 'name', mine: 'Mine', theirs: 'Theirs' }],
+            merged: merged && JSON.stringify(merged),
+        },
+    });
+
+    it('keeps the revision that left-over edits were made from, however often the garden is opened, until the grower has chosen', async () => {
+        localStorage.setItem('kelp-unsaved-01', JSON.stringify({ revision: 1, document: JSON.stringify(garden('Left over')) }));
+        respond = ({ method }) => (method === 'PUT' ? conflict() : { status: 200, data: report() });
+        for (let opened = 0; opened < 3; opened++) {
+            const g = new OpenGarden('01', 7, JSON.stringify(garden('Theirs')), JSON.stringify(report()), {} as Library);
+            await settle();
+            expect(g.save.value).toBe('conflict');
+            expect(JSON.parse(unsaved()!)).toMatchObject({ revision: 1 });
+            g.dispose();
+        }
+        expect(new Set(saves().map((s) => s.revision))).toEqual(new Set(['"1"']));
+        const g = new OpenGarden('01', 7, JSON.stringify(garden('Theirs')), JSON.stringify(report()), {} as Library);
+        await settle();
+        g.takeTheirs();
+        expect(g.document.value.name).toBe('Theirs');
+        expect(unsaved()).toBeNull();
+    });
+
+    it('shows a conflict until the grower says which, and writes nothing over it meanwhile', async () => {
+        respond = ({ method }) => (method === 'PUT' ? conflict() : { status: 200, data: report() });
+        const g = open();
+        rename(g, 'Mine');
         await settle();
         expect(g.save.value).toBe('conflict');
-        g.change('rename again', (draft) => {
-            draft.name = 'Mine too';
-        });
+        expect(g.saver.theirs.value?.differences).toHaveLength(1);
+        rename(g, 'Mine too');
         await settle(5000);
-        expect(saves()).toHaveLength(1);
+        // What differs is asked anew, against the revision that it was made from.
+        expect(saves().map((s) => s.revision)).toEqual(['"1"', '"1"']);
+        expect(g.save.value).toBe('conflict');
         respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 8 } : report() });
         g.keepMine();
         await settle();
-        expect(saves()[1]).toMatchObject({ revision: '7' });
-        expect(JSON.parse(saves()[1]!.body).name).toBe('Mine too');
+        expect(saves()[2]).toMatchObject({ revision: '"7"' });
+        expect(JSON.parse(saves()[2]!.body).name).toBe('Mine too');
         expect(g.save.value).toBe('saved');
+    });
+
+    it('keeps both: mine as a copy, theirs here', async () => {
+        respond = ({ path, method }) =>
+            method === 'PUT' ? conflict() : path === '/api/gardens' ? { status: 201, data: { id: '02' } } : { status: 200, data: report() };
+        const g = open();
+        rename(g, 'Mine');
+        await settle();
+        expect(await g.keepMineAsCopy()).toBe('02');
+        expect(JSON.parse(asked.find((a) => a.path === '/api/gardens')!.body).name).toBe('Mine (mine)');
+        expect(g.document.value.name).toBe('Theirs');
+        expect(g.save.value).toBe('saved');
+    });
+
+    it('goes on with both changes where they do not touch', async () => {
+        const both = { ...garden('Mine'), notes: 'Theirs' };
+        respond = ({ method, revision }) =>
+            method !== 'PUT'
+                ? { status: 200, data: report() }
+                : revision === '"7"'
+                  ? { status: 200, data: { revision: 8 } }
+                  : conflict(garden(), both);
+        const g = open();
+        rename(g, 'Mine');
+        await settle(1000);
+        expect(g.document.value).toEqual(both);
+        expect(g.save.value).toBe('saved');
+        expect(JSON.parse(saves()[1]!.body)).toEqual(both);
+        g.undo();
+        expect(g.document.value.notes).toBeUndefined();
+    });
+
+    it('brings in what was changed meanwhile too', async () => {
+        const both = { ...garden('One'), notes: 'Theirs' };
+        let answered = 0;
+        respond = async ({ method }) => {
+            if (method !== 'PUT') return { status: 200, data: report() };
+            if (answered++ === 0) rename(g, 'Two');
+            return conflict(garden(), both);
+        };
+        const g = open();
+        rename(g, 'One');
+        await settle();
+        // The answer was to what is not the newest any more: it is asked again with that, from the same revision.
+        expect(g.document.value.name).toBe('Two');
+        await settle();
+        expect(
+            saves()
+                .map((s) => [s.revision, JSON.parse(s.body).name])
+                .slice(0, 2),
+        ).toEqual([
+            ['"1"', 'One'],
+            ['"1"', 'Two'],
+        ]);
     });
 
     it('shows the faults of a document that is refused, at their place, and keeps the last report', async () => {
