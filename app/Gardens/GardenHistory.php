@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gardens;
 
+use App\Library\KnownNames;
 use App\Models\Garden;
 use App\Models\Revision;
 use Illuminate\Pagination\LengthAwarePaginator;
@@ -40,7 +41,7 @@ final readonly class GardenHistory
 
     private const MOST_SAYS = 6;
 
-    public function __construct(private GardenReader $reader)
+    public function __construct(private GardenReader $reader, private KnownNames $names)
     {
     }
 
@@ -50,13 +51,14 @@ final readonly class GardenHistory
         $total = $garden->revisions()->count();
         // One more than is shown: the first of the next page is what the last of this one came from.
         $some = $garden->revisions()->orderByDesc('revision')->skip(($page - 1) * self::A_PAGE)->take(self::A_PAGE + 1)->get();
+        $names = $this->names->byKey();
         $shown = [];
         foreach ($some->take(self::A_PAGE) as $i => $revision) {
             $before = $some->get($i + 1);
             $shown[] = [
                 'revision' => $revision->revision,
                 'at' => $revision->created_at->toIso8601String(),
-                'says' => $before === null ? ['The first that is kept.'] : self::says($before->document, $revision->document),
+                'says' => $before === null ? ['The first that is kept.'] : self::says($before->document, $revision->document, $names),
                 'tubs' => $this->outline($revision->document),
             ];
         }
@@ -136,10 +138,13 @@ final readonly class GardenHistory
         return (int) Garden::onlyTrashed()->where('deleted_at', '<', $now->copy()->subDays(self::DAYS_DELETED))->forceDelete();
     }
 
-    /** @return list<string> */
-    private static function says(string $before, string $after): array
+    /**
+     * @param  array<array-key, string>  $names
+     * @return list<string>
+     */
+    private static function says(string $before, string $after, array $names): array
     {
-        $differences = Differences::between(GardenFile::decode($before), GardenFile::decode($after));
+        $differences = Differences::between(GardenFile::decode($before), GardenFile::decode($after), $names);
         $says = array_map(static fn (Difference $d): string => $d->says(), array_slice($differences, 0, self::MOST_SAYS));
         $more = count($differences) - count($says);
 

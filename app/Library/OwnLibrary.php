@@ -55,6 +55,12 @@ final readonly class OwnLibrary
         return $documents;
     }
 
+    /** @return array<array-key, string> of all shelves, by key */
+    public function names(): array
+    {
+        return LibraryItem::query()->pluck('name', 'key')->all();
+    }
+
     /**
      * The saws the grower has, mm.
      *

@@ -33,7 +33,7 @@ final readonly class Difference
 
         return $of.match (true) {
             $this->before === null => "$this->what is $this->after now",
-            $this->after === null => "$this->what is not said any more",
+            $this->after === null => "$this->what is not set any more",
             default => "$this->what was $this->before, is $this->after",
         };
     }

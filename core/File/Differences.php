@@ -27,16 +27,20 @@ final class Differences
 
     private readonly QuantityWriter $writer;
 
-    private function __construct(UnitSystem $units)
+    /** @param  array<array-key, string>  $names  what things are called whose keys stand in a garden */
+    private function __construct(UnitSystem $units, private readonly array $names)
     {
         $this->writer = new QuantityWriter($units);
     }
 
-    /** @return list<Difference> */
-    public static function between(stdClass $before, stdClass $after): array
+    /**
+     * @param  array<array-key, string>  $names  what vessels, cups, crops and the like are called, by their keys
+     * @return list<Difference>
+     */
+    public static function between(stdClass $before, stdClass $after, array $names = []): array
     {
         $units = UnitSystem::tryFrom(is_string($after->units ?? null) ? $after->units : '') ?? UnitSystem::Metric;
-        $differences = new self($units);
+        $differences = new self($units, $names);
         $differences->members('', '', '', $before, $after);
 
         return $differences->found;
@@ -146,6 +150,7 @@ final class Differences
             $number !== null && $unit === 'kg' => $this->writer->mass($number),
             $number !== null => QuantityWriter::plain($number, 3),
             is_bool($value) => $value ? 'yes' : 'no',
+            is_string($value) && isset($this->names[$value]) => $this->names[$value],
             is_string($value) => mb_strlen($value) > self::LONGEST ? mb_substr($value, 0, self::LONGEST - 1).'…' : $value,
             is_array($value) => self::counted($value),
             $value instanceof stdClass => is_string($value->name ?? null) ? $value->name : (is_string($value->key ?? null) ? $value->key : 'set'),

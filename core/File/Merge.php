@@ -7,88 +7,89 @@ namespace KelpTub\Core\File;
 use stdClass;
 
 /**
- * Two changes of one garden document brought together, where they do not touch: each member of the garden, each tub and each air system is
- * taken from the side that changed it. What both changed, and not alike, is the grower's to choose.
+ * Two changes of one garden document brought together: each member of the garden, each tub and each air system is taken from the side that
+ * changed it. What both changed, and not alike, is the grower's to choose; until then there is one document for each choice.
  */
-final class Merge
+final readonly class Merge
 {
     /** Lists whose entries are merged one by one, by their id. */
     private const BY_ID = ['tubs', 'air', 'plantings'];
 
-    /** @return stdClass|null null where both changed the same thing */
-    public static function of(stdClass $base, stdClass $mine, stdClass $theirs): ?stdClass
+    /**
+     * @param  stdClass  $withMine  all changes, and mine where both sides changed the same thing
+     * @param  stdClass  $withTheirs  all changes, and theirs there
+     */
+    private function __construct(public stdClass $withMine, public stdClass $withTheirs)
+    {
+    }
+
+    public static function of(stdClass $base, stdClass $mine, stdClass $theirs): self
+    {
+        return new self(self::members($base, $mine, $theirs, true), self::members($base, $mine, $theirs, false));
+    }
+
+    /** Whether nothing is left to choose. */
+    public function isClean(): bool
+    {
+        return Differences::same($this->withMine, $this->withTheirs);
+    }
+
+    private static function members(stdClass $base, stdClass $mine, stdClass $theirs, bool $prefersMine): stdClass
     {
         $merged = new stdClass;
         foreach (array_keys(get_object_vars($theirs) + get_object_vars($mine)) as $key) {
             $key = (string) $key;
-            [$was, $here, $there] = [$base->{$key} ?? null, $mine->{$key} ?? null, $theirs->{$key} ?? null];
-            $value = in_array($key, self::BY_ID, true)
-                ? self::entries(is_array($was) ? $was : [], is_array($here) ? $here : [], is_array($there) ? $there : [])
-                : self::chosen($was, $here, $there);
-            if ($value === false) {
-                return null;
-            }
-            if ($value !== []) {
-                $merged->{$key} = $value[0];
+            $sides = [$base->{$key} ?? null, $mine->{$key} ?? null, $theirs->{$key} ?? null];
+            $value = (in_array($key, self::BY_ID, true) ? self::entries($sides, $prefersMine) : null) ?? self::chosen($sides, $prefersMine);
+            if ($value !== null) {
+                $merged->{$key} = $value;
             }
         }
 
         return $merged;
     }
 
-    /**
-     * @return array{0?: mixed}|false what is taken, nothing where it goes, false where both changed it
-     */
-    private static function chosen(mixed $was, mixed $here, mixed $there): array|false
+    /** @param  array{mixed, mixed, mixed}  $sides  how it was, and how it is here and there; null where it is not */
+    private static function chosen(array $sides, bool $prefersMine): mixed
     {
-        $taken = match (true) {
-            Differences::same($here, $there), Differences::same($here, $was) => [$there],
-            Differences::same($there, $was) => [$here],
-            default => false,
-        };
+        [$was, $here, $there] = $sides;
 
-        return $taken === [null] ? [] : $taken;
+        return match (true) {
+            Differences::same($here, $there), Differences::same($here, $was) => $there,
+            Differences::same($there, $was) => $here,
+            default => $prefersMine ? $here : $there,
+        };
     }
 
     /**
-     * @param  array<mixed>  $was
-     * @param  array<mixed>  $here
-     * @param  array<mixed>  $there
-     * @return array{list<mixed>}|false
+     * @param  array{mixed, mixed, mixed}  $sides
+     * @return list<mixed>|null null where an entry has no id, or two have the same: then the list is one thing
      */
-    private static function entries(array $was, array $here, array $there): array|false
+    private static function entries(array $sides, bool $prefersMine): ?array
     {
-        [$base, $mine, $theirs] = [self::byId($was), self::byId($here), self::byId($there)];
+        [$base, $mine, $theirs] = array_map(self::byId(...), $sides);
         if ($base === null || $mine === null || $theirs === null) {
-            $taken = self::chosen($was, $here, $there);
-
-            return $taken === false ? false : [array_values((array) ($taken[0] ?? []))];
+            return null;
         }
         $taken = [];
         foreach ($base + $mine + $theirs as $id => $entry) {
-            $one = self::chosen($base[$id] ?? null, $mine[$id] ?? null, $theirs[$id] ?? null);
-            if ($one === false) {
-                return false;
-            }
-            if ($one !== []) {
-                $taken[$id] = $one[0];
+            $one = self::chosen([$base[$id] ?? null, $mine[$id] ?? null, $theirs[$id] ?? null], $prefersMine);
+            if ($one !== null) {
+                $taken[$id] = $one;
             }
         }
         // In the order of the side that moved things about; what the other added stands behind.
         $moved = array_keys(array_intersect_key($theirs, $base)) !== array_keys(array_intersect_key($base, $theirs));
         $order = $moved ? $theirs + $mine : $mine + $theirs;
 
-        return [array_values(array_intersect_key(array_replace(array_intersect_key($order, $taken), $taken), $taken))];
+        return array_values(array_replace(array_intersect_key($order, $taken), $taken));
     }
 
-    /**
-     * @param  array<mixed>  $entries
-     * @return array<string, mixed>|null by id; null where one has none, or two the same
-     */
-    private static function byId(array $entries): ?array
+    /** @return array<string, mixed>|null by id; null where one has none, or two the same */
+    private static function byId(mixed $entries): ?array
     {
         $by = [];
-        foreach ($entries as $entry) {
+        foreach (is_array($entries) ? $entries : [] as $entry) {
             $id = $entry instanceof stdClass && is_string($entry->id ?? null) ? "#$entry->id" : null;
             if ($id === null || isset($by[$id])) {
                 return null;

@@ -151,19 +151,6 @@ it('asks for a name with a script in it to be shown and not run', function () {
     expect($browser->script('return window.pwned ?? null'))->toBeNull();
 });
 
-it('says where two windows disagree, and overwrites nothing', function () {
-    [$browser, $server, $id] = bench(bucket20(), '/a/tub');
-    $other = $server->document($id);
-    $other->tubs[0]->name = 'From the other window';
-    $server->call('PUT', "/api/gardens/$id", json_encode($other, JSON_THROW_ON_ERROR), 1);
-
-    $browser->write('#tub-name', 'From this window')->waitForText('changed in another window meanwhile');
-    expect($server->document($id)->tubs[0]->name)->toBe('From the other window');
-    $browser->press(Browser::text('Keep this one', 'button'));
-    saved($browser);
-    expect($server->document($id)->tubs[0]->name)->toBe('From this window');
-});
-
 it('keeps edits while the database is away, over a reload too, and saves them when it is back', function () {
     $database = Database::start();
     $server = Server::on($database);

@@ -52,7 +52,7 @@ it('says in what two gardens differ, in words and in the grower\'s units', funct
     'a member more' => [fn ($g) => $g->tubs[0]->crop = 'basil', ['Pail: crop is basil now']],
     'a member less' => [function ($g) {
         unset($g->tubs[1]->hole_mm);
-    }, ['Crate: hole is not said any more']],
+    }, ['Crate: hole is not set any more']],
     'deep down' => [
         fn ($g) => $g->tubs[0]->layout = (object) ['pattern' => 'ring'],
         ['Pail: layout is set now'],
@@ -76,6 +76,22 @@ it('tells a text from a number, a list from its like, and no from nothing', func
     [(object) ['a' => null], new stdClass, true], [(object) ['a' => [(object) ['b' => 1]]], (object) ['a' => [(object) ['b' => 2]]], false],
 ]);
 
+/** Both changes of the shed, brought together. */
+function both(callable|stdClass $mine, callable|stdClass $theirs, ?stdClass $base = null): Merge
+{
+    $base ??= shed();
+    [$mine, $theirs] = array_map(static fn ($side): stdClass => $side instanceof stdClass ? $side : but($side, $base), [$mine, $theirs]);
+
+    return Merge::of($base, $mine, $theirs);
+}
+
+it('calls things by their names', function () {
+    $after = but(fn ($g) => $g->tubs[0]->vessel = 'jar-1');
+
+    expect(Differences::between(shed(), $after, ['jar-1' => '1 L jar', 'bucket-20' => '20 L bucket'])[0]->says())
+        ->toBe('Pail: vessel was 20 L bucket, is 1 L jar');
+});
+
 it('brings together what does not touch', function () {
     $mine = but(fn ($g) => $g->tubs[0]->count = 3);
     $theirs = but(function ($g) {
@@ -84,27 +100,39 @@ it('brings together what does not touch', function () {
         $g->tubs[] = (object) ['id' => 'c', 'system' => 'passive', 'vessel' => 'jar-1'];
         $g->air[] = (object) ['id' => 'q', 'pump' => 'pump-4w-2', 'branches' => []];
     });
-    $merged = Merge::of(shed(), $mine, $theirs);
+    $merge = both($mine, $theirs);
 
-    expect($merged->tubs[0]->count)->toBe(3)
-        ->and($merged->tubs[1]->hole_mm)->toBe(70)
-        ->and($merged->name)->toBe('Barn')
-        ->and(array_column($merged->tubs, 'id'))->toBe(['a', 'b', 'c'])
-        ->and(array_column($merged->air, 'id'))->toBe(['p', 'q'])
-        ->and(Merge::of(shed(), $theirs, $mine))->toEqual($merged);
+    expect($merge->isClean())->toBeTrue()
+        ->and($merge->withMine->tubs[0]->count)->toBe(3)
+        ->and($merge->withMine->tubs[1]->hole_mm)->toBe(70)
+        ->and($merge->withMine->name)->toBe('Barn')
+        ->and(array_column($merge->withMine->tubs, 'id'))->toBe(['a', 'b', 'c'])
+        ->and(array_column($merge->withMine->air, 'id'))->toBe(['p', 'q'])
+        ->and(both($theirs, $mine)->withMine)->toEqual($merge->withMine);
 });
 
-it('leaves what both changed to the grower', function (callable $mine, callable $theirs) {
-    expect(Merge::of(shed(), but($mine), but($theirs)))->toBeNull();
+it('leaves what both changed to the grower, and the rest to nobody', function (callable $mine, callable $theirs, string $what) {
+    $mine = but($mine, but(fn ($g) => $g->notes = 'only mine'));
+    $theirs = but($theirs, but(fn ($g) => $g->units = 'us'));
+    $merge = both($mine, $theirs);
+    $differ = Differences::between($merge->withMine, $merge->withTheirs);
+
+    expect($merge->isClean())->toBeFalse()
+        ->and([$merge->withMine->notes, $merge->withTheirs->notes])->toBe(['only mine', 'only mine'])
+        ->and([$merge->withMine->units, $merge->withTheirs->units])->toBe(['us', 'us'])
+        ->and($differ[0]->says())->toBe($what)
+        ->and(Differences::same($merge->withMine, both($theirs, $mine)->withTheirs))->toBeTrue();
 })->with([
-    'one field of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->count = 4],
-    'two fields of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->crop = 'basil'],
-    'a tub changed here and gone there' => [fn ($g) => $g->tubs[1]->hole_mm = 70, fn ($g) => array_pop($g->tubs)],
+    'one field of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->count = 4, 'Pail: count was 3, is 4'],
+    'two fields of a tub' => [fn ($g) => $g->tubs[0]->count = 3, fn ($g) => $g->tubs[0]->crop = 'basil', 'Pail: count was 3, is 2'],
+    'a tub changed here and gone there' => [fn ($g) => $g->tubs[1]->hole_mm = 70, fn ($g) => array_pop($g->tubs), 'Crate was taken out'],
+    'a tub gone here and changed there' => [fn ($g) => array_pop($g->tubs), fn ($g) => $g->tubs[1]->hole_mm = 70, 'Crate was added'],
     'two tubs of one id' => [
-        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'vessel' => 'jar-1'],
-        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'vessel' => 'jar-2'],
+        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'name' => 'Jar', 'vessel' => 'jar-1'],
+        fn ($g) => $g->tubs[] = (object) ['id' => 'c', 'name' => 'Jar', 'vessel' => 'jar-2'],
+        'Jar: vessel was jar-1, is jar-2',
     ],
-    'a name' => [fn ($g) => $g->name = 'Barn', fn ($g) => $g->name = 'Byre'],
+    'a name' => [fn ($g) => $g->name = 'Barn', fn ($g) => $g->name = 'Byre', 'name was Barn, is Byre'],
 ]);
 
 it('takes what one side took out, what both did alike, and the order of the side that moved things', function () {
@@ -112,11 +140,12 @@ it('takes what one side took out, what both did alike, and the order of the side
     $moved = but(fn ($g) => $g->tubs = array_reverse($g->tubs));
     $named = but(fn ($g) => $g->tubs[0]->count = 5);
 
-    expect(array_column(Merge::of(shed(), $less, $named)->tubs, 'id'))->toBe(['a'])
-        ->and(array_column(Merge::of(shed(), $named, $moved)->tubs, 'id'))->toBe(['b', 'a'])
-        ->and(array_column(Merge::of(shed(), $moved, $named)->tubs, 'id'))->toBe(['b', 'a'])
-        ->and(Merge::of(shed(), $named, $named))->toEqual($named)
-        ->and(Merge::of(but(fn ($g) => $g->notes = 'x'), but(fn ($g) => $g->name = 'Barn'), shed()))->not->toHaveProperty('notes');
+    expect(array_column(both($less, $named)->withMine->tubs, 'id'))->toBe(['a'])
+        ->and(array_column(both($named, $moved)->withMine->tubs, 'id'))->toBe(['b', 'a'])
+        ->and(array_column(both($moved, $named)->withMine->tubs, 'id'))->toBe(['b', 'a'])
+        ->and(both($named, $named)->isClean())->toBeTrue()
+        ->and(both($named, $named)->withMine)->toEqual($named)
+        ->and(both(fn ($g) => $g->name = 'Barn', shed(), but(fn ($g) => $g->notes = 'x'))->withMine->notes ?? null)->toBeNull();
 });
 
 it('merges changes of gardens of every kind to the same, whichever side is asked, and loses none', function () {
@@ -125,12 +154,12 @@ it('merges changes of gardens of every kind to the same, whichever side is asked
         $base = but(fn ($g) => $g->tubs = [...$g->tubs ?? [], $more('another'), $more('one more')], $garden->document);
         $mine = but(fn ($g) => $g->tubs[0]->name = 'Mine', $base);
         $theirs = but(fn ($g) => $g->tubs[count($g->tubs) - 1]->name = 'Theirs', $base);
-        $merged = Merge::of($base, $mine, $theirs);
+        $merge = both($mine, $theirs, $base);
 
-        expect($merged)->not->toBeNull($name)
-            ->and($merged->tubs[0]->name)->toBe('Mine')
-            ->and(end($merged->tubs)->name)->toBe('Theirs')
-            ->and(Differences::same($merged, Merge::of($base, $theirs, $mine)))->toBeTrue()
-            ->and(Differences::between($merged, Merge::of($base, $merged, $theirs) ?? new stdClass))->toBe([]);
+        expect($merge->isClean())->toBeTrue($name)
+            ->and($merge->withMine->tubs[0]->name)->toBe('Mine')
+            ->and(end($merge->withMine->tubs)->name)->toBe('Theirs')
+            ->and(Differences::same($merge->withMine, both($theirs, $mine, $base)->withMine))->toBeTrue()
+            ->and(Differences::between($merge->withMine, both($merge->withMine, $theirs, $base)->withMine))->toBe([]);
     }
 });

@@ -458,6 +458,8 @@ describe('keeping', () => {
             document: JSON.stringify(document),
             differences: [{ where: '', what: 'name', mine: 'Mine', theirs: 'Theirs' }],
             merged: merged && JSON.stringify(merged),
+            with_mine: JSON.stringify(garden('Mine, and theirs')),
+            with_theirs: JSON.stringify(document),
         },
     });
 
@@ -495,7 +497,8 @@ describe('keeping', () => {
         g.keepMine();
         await settle();
         expect(saves()[2]).toMatchObject({ revision: '"7"' });
-        expect(JSON.parse(saves()[2]!.body).name).toBe('Mine too');
+        expect(JSON.parse(saves()[2]!.body).name).toBe('Mine, and theirs');
+        expect(g.document.value.name).toBe('Mine, and theirs');
         expect(g.save.value).toBe('saved');
     });
 

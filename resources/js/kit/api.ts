@@ -12,10 +12,23 @@ export interface Difference {
     theirs: string | null;
 }
 
+/** A write that came too late. */
+export interface Conflict {
+    /** How the garden stands now. */
+    revision: number;
+    document: string;
+    /** Both changes together, where they do not touch. */
+    merged: string | null;
+    /** Where they do: all changes, with mine or with theirs there; and in what these two differ. */
+    withMine: string;
+    withTheirs: string;
+    differences: Difference[];
+}
+
 export type Answer<T> =
     | { kind: 'done'; data: T }
     | { kind: 'refused'; message: string; faults: Fault[] }
-    | { kind: 'conflict'; revision: number; document: string; differences: Difference[]; merged: string | null }
+    | ({ kind: 'conflict' } & Conflict)
     /** What is asked about is not there any more. */
     | { kind: 'gone'; message: string }
     /** Nobody answers: it may be answered later. */
@@ -73,6 +86,8 @@ export async function call<T>(path: string, options: Options = {}): Promise<Answ
                 document: String(data.document),
                 differences: Array.isArray(data.differences) ? (data.differences as Difference[]) : [],
                 merged: typeof data.merged === 'string' ? data.merged : null,
+                withMine: String(data.with_mine),
+                withTheirs: String(data.with_theirs),
             };
         case 413:
         case 422:

@@ -169,18 +169,22 @@ export class OpenGarden {
         return this.previewer.faultAt(pointer);
     }
 
-    /** In a conflict: what is kept replaces what is here, or what is here goes over it. */
+    /** In a conflict: what the other window changed counts, and of this one what it did not touch. */
     takeTheirs(): void {
-        const theirs = this.saver.theirs.value;
-        if (!theirs) return;
-        const document = JSON.parse(theirs.document) as Garden;
-        this.history.add('take the other window’s garden', this.document.value, document);
-        this.saver.settle(null);
-        this.show(document);
+        this.resolve('take the other window’s changes', this.saver.theirs.value?.withTheirs);
     }
 
+    /** In a conflict: what is here counts, and of the other window what this one did not touch. */
     keepMine(): void {
-        this.saver.settle(this.document.value);
+        this.resolve('keep this window’s changes', this.saver.theirs.value?.withMine);
+    }
+
+    private resolve(says: string, text: string | undefined): void {
+        if (text === undefined) return;
+        const document = JSON.parse(text) as Garden;
+        if (JSON.stringify(document) !== JSON.stringify(this.document.value)) this.history.add(says, this.document.value, document);
+        this.saver.settle(document);
+        this.show(document);
     }
 
     /** What is here as a garden of its own; the one changed elsewhere stays as it is. */

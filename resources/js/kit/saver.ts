@@ -1,6 +1,6 @@
 import { ref, shallowRef } from 'vue';
 import type { Garden } from '../types/garden';
-import { call, type Difference } from './api';
+import { call, type Conflict } from './api';
 import { newName, UnsavedEdits } from './unsaved';
 
 /**
@@ -8,13 +8,6 @@ import { newName, UnsavedEdits } from './unsaved';
  * refused, changed elsewhere, deleted elsewhere, or failed for a reason that waiting does not mend.
  */
 export type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused' | 'conflict' | 'gone' | 'failed';
-
-/** The garden as it was changed elsewhere, and in what it differs from what is here. */
-export interface Theirs {
-    revision: number;
-    document: string;
-    differences: Difference[];
-}
 
 const SAVE_AFTER_MS = 350;
 const MOST_UNANSWERED = 20;
@@ -28,7 +21,7 @@ const RETRY_MS = [2500, 5000, 10_000, 20_000, 40_000];
 export class Saver {
     readonly state = ref<SaveState>('saved');
     readonly message = ref('');
-    readonly theirs = shallowRef<Theirs | null>(null);
+    readonly theirs = shallowRef<Conflict | null>(null);
 
     private timer: ReturnType<typeof setTimeout> | undefined;
     private writing = false;
@@ -70,16 +63,16 @@ export class Saver {
         return left.document;
     }
 
-    /** Goes on from the revision that the garden has elsewhere: with what is here, or with nothing to save. */
-    settle(mine: Garden | null): void {
+    /** Goes on from the garden as it stands elsewhere: with what was chosen, which is saved over it unless it is the same. */
+    settle(chosen: Garden): void {
         const theirs = this.theirs.value;
         if (!theirs) return;
         this.revision = theirs.revision;
         this.theirs.value = null;
         this.unanswered = [];
         this.state.value = 'saving';
-        if (mine) this.save(mine, 0);
-        else this.done();
+        if (JSON.stringify(chosen) === theirs.document) this.done();
+        else this.save(chosen, 0);
     }
 
     /** Asks at once, whatever was wrong before. */

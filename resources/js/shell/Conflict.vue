@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A garden that two windows changed at the same place: both at one scale, what differs field by field, and which is to count. */
-import { computed, shallowRef, watch } from 'vue';
+import { computed, shallowRef, watch, type ShallowRef } from 'vue';
 import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
 import Sheet from '../kit/Sheet.vue';
@@ -12,44 +12,50 @@ const props = defineProps<{ visible: boolean }>();
 const emit = defineEmits<{ close: []; copy: [] }>();
 
 const WIDTH = 330;
-const HEIGHT = 190;
+/** The drawings are no higher than this, and no higher than what they show. */
+const MOST_HEIGHT = 190;
 const GAP = 60;
 /** Of tubs alike no more than so many are drawn. */
 const MOST_ALIKE = 3;
 
 const garden = useGarden();
+const conflict = computed(() => garden.saver.theirs.value);
+const mine = shallowRef<Report | null>(null);
 const theirs = shallowRef<Report | null>(null);
+
+async function look(at: ShallowRef<Report | null>, document: string): Promise<void> {
+    const answer = await call<Report>('preview', { body: document });
+    at.value = answer.kind === 'done' ? answer.data : null;
+}
 watch(
-    () => [props.visible, garden.saver.theirs.value] as const,
-    async ([visible, other]) => {
-        if (!visible || !other) return;
-        const answer = await call<Report>('preview', { body: other.document });
-        theirs.value = answer.kind === 'done' ? answer.data : null;
+    () => [props.visible, conflict.value] as const,
+    ([visible, now]) => {
+        if (!visible || !now) return;
+        void look(mine, now.withMine);
+        void look(theirs, now.withTheirs);
     },
     { immediate: true },
 );
 
-const differences = computed(() => garden.saver.theirs.value?.differences ?? []);
-/** Tubs that differ, and those that only one side has, stand out by name. */
+const differences = computed(() => conflict.value?.differences ?? []);
 const sides = computed(() =>
     [
-        { name: 'This window', report: garden.report.value as Report | null },
+        { name: 'This window', report: mine.value },
         { name: 'The other window', report: theirs.value },
     ].map((side) => ({
         ...side,
         tubs: (side.report?.tubs ?? []).flatMap((t) => Array.from({ length: Math.min(t.count, MOST_ALIKE) }, () => t)),
     })),
 );
+const tallest = computed(() => Math.max(300, ...sides.value.flatMap((s) => s.tubs.map((t) => topOf(t) + plantsOf(t)))));
 const widthOfAll = (tubs: TubReport[]): number => tubs.reduce((sum, t) => sum + widthOf(t) + GAP, GAP);
 const scale = computed(() =>
     Math.max(
         0.02,
-        Math.min(
-            (WIDTH - 8) / Math.max(300, ...sides.value.map((s) => widthOfAll(s.tubs))),
-            (HEIGHT - 16) / Math.max(300, ...sides.value.flatMap((s) => s.tubs.map((t) => topOf(t) + plantsOf(t)))),
-        ),
+        Math.min((WIDTH - 8) / Math.max(300, ...sides.value.map((s) => widthOfAll(s.tubs))), (MOST_HEIGHT - 24) / tallest.value),
     ),
 );
+const height = computed(() => Math.round(tallest.value * scale.value) + 24);
 function placed(tubs: TubReport[]): { tub: TubReport; x: number }[] {
     let x = WIDTH / 2 / scale.value - widthOfAll(tubs) / 2 + GAP;
     return tubs.map((tub) => {
@@ -62,20 +68,20 @@ function placed(tubs: TubReport[]): { tub: TubReport; x: number }[] {
 
 <template>
     <Sheet class="conflict" :visible="visible" title="Two windows changed this garden" @close="emit('close')">
-        <p class="small">Nothing was overwritten. Changes to different tubs come together by themselves; these are to the same thing.</p>
+        <p class="small">Nothing was overwritten. What only one window changed is kept either way; the rest is yours to choose.</p>
         <div class="sides">
             <figure v-for="side in sides" :key="side.name">
                 <figcaption>{{ side.name }}</figcaption>
                 <svg
                     class="drawing"
-                    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+                    :viewBox="`0 0 ${WIDTH} ${height}`"
                     role="img"
                     :aria-label="`The garden in ${side.name.toLowerCase()}`"
                 >
-                    <g v-for="(p, i) in placed(side.tubs)" :key="i" :transform="`translate(${p.x} ${HEIGHT - 8})`">
+                    <g v-for="(p, i) in placed(side.tubs)" :key="i" :transform="`translate(${p.x} ${height - 8})`">
                         <TubElevation :tub="p.tub" :scale="scale" :bubbles="false" />
                     </g>
-                    <line class="pen" x1="2" :x2="WIDTH - 2" :y1="HEIGHT - 7" :y2="HEIGHT - 7" />
+                    <line class="pen" x1="2" :x2="WIDTH - 2" :y1="height - 7" :y2="height - 7" />
                 </svg>
             </figure>
         </div>
