@@ -3,6 +3,7 @@
 
 set -euo pipefail
 root=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+PWD_AT_START=$PWD
 cd "$root"
 run="$root/.run"
 for part in processes data database web running backup; do source "$root/bin/lib/$part.sh"; done

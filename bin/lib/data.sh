@@ -35,22 +35,22 @@ passing_folder() {
     KELP_DATA_MB=0 data_folder "$place"
 }
 
-# The database that the version before kept in the checkout comes along, once. What was there stays, under another name.
+# The database that the version before kept in the checkout (or KELP_OLD_DATA) comes along, once. What was there stays, under another name.
 take_over() {
-    local old="$run/mariadb"
+    local old=${KELP_OLD_DATA:-$run/mariadb}
     [ -d "$old/mysql" ] || return 0
     if [ -e "$data/mariadb" ]; then
-        say "there is an older database in .run/mariadb too; it is left as it is (docs/operating.md tells how to read it in)"
+        say "there is an older database in $old too; it is left as it is (docs/operating.md tells how to read it in)"
         return 0
     fi
     if [ -e "$run/start.lock" ]; then
         (flock -n 8) 8>>"$run/start.lock" || fail "the version before still runs from this folder; stop it with Ctrl-C there first."
     fi
     rm -rf "$data/mariadb.coming"
-    step "moving your gardens from .run/mariadb to $data" copy_whole "$old" "$data/mariadb.coming"
+    step "moving your gardens from $old to $data" copy_whole "$old" "$data/mariadb.coming"
     mv "$data/mariadb.coming" "$data/mariadb"
-    mv "$old" "$run/mariadb.moved"
-    say "your gardens are in $data now; .run/mariadb.moved is the folder as it was and may be removed"
+    mv "$old" "$old.moved"
+    say "your gardens are in $data now; $old.moved is the folder as it was and may be removed"
 }
 copy_whole() {
     cp -a "$1" "$2" || return 1

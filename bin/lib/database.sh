@@ -60,6 +60,7 @@ database() {
             if "${as[@]}" mariadb-admin --no-defaults --user="$owner" --socket="$socket" ping >/dev/null 2>&1; then
                 export DB_HOST=127.0.0.1 DB_PORT DB_USERNAME DB_PASSWORD
                 db_socket=$socket
+                echo "$socket" | private_file "$running/socket"
                 return
             fi
             sleep 0.1; waited=$((waited + 1))

@@ -33,7 +33,7 @@ application_settings() {
 artisan() {
     local settings
     mapfile -t settings < <(application_settings)
-    (cd "$app" && APP_KEY=$(application_key) && export APP_KEY && "${as[@]}" env APP_ENV=production "${settings[@]}" php "${compiler[@]}" artisan "$@")
+    (cd "$app" && APP_KEY=$(application_key) && export APP_KEY && "${as[@]}" env APP_ENV=production "${settings[@]}" php artisan "$@")
 }
 # The same as the owner of the database, who may change its tables.
 artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket artisan "$@"; }
@@ -54,6 +54,7 @@ php_settings() {
 web() {
     local port=$1 waited=0 settings
     start_php
+    write_handing_over | private_file "$running/php.conf"
     write_nginx_settings "$port" | private_file "$running/nginx.conf"
     start_nginx
     until curl -s -o /dev/null --max-time 5 --noproxy '*' "http://127.0.0.1:$port/favicon.svg"; do
@@ -106,6 +107,26 @@ clear_env = yes
 CONF
 }
 
+# How nginx hands a request to PHP: always to the same script, which looks at the address itself.
+write_handing_over() {
+    cat <<CONF
+fastcgi_pass unix:$sockets/php.sock;
+include /etc/nginx/fastcgi_params;
+fastcgi_param SCRIPT_FILENAME $app/public/index.php;
+fastcgi_param SCRIPT_NAME /index.php;
+fastcgi_param DOCUMENT_URI /index.php;
+fastcgi_param DOCUMENT_ROOT $app/public;
+fastcgi_param HTTP_HOST \$http_host;
+fastcgi_param HTTP_PROXY "";
+fastcgi_param SERVER_SOFTWARE "";
+fastcgi_param HTTP_X_REQUEST_ID \$request_id;
+$(application_settings | sed 's/^\([A-Z_]*\)=\(.*\)$/fastcgi_param \1 "\2";/')
+fastcgi_param APP_ENV production;
+fastcgi_buffers 32 16k;
+fastcgi_read_timeout 130s;
+CONF
+}
+
 write_nginx_settings() {
     local port=$1
     cat <<CONF
@@ -121,7 +142,7 @@ http {
     server_tokens off;
     sendfile on;
     tcp_nopush on;
-    log_format kelp '\$time_iso8601 \$request_id \$request_method \$uri \$status \$body_bytes_sent \$request_time';
+    log_format kelp '\$time_iso8601 \$request_id \$status "\$request" \$body_bytes_sent \$request_time';
     access_log $logs/access.log kelp;
 
     client_body_temp_path $running/body;
@@ -152,9 +173,9 @@ http {
         server_name _;
         root $app/public;
         index index.php;
-        error_page 413 @large;
-        error_page 500 502 503 504 @busy;
-        error_page 400 403 404 405 408 414 421 431 494 495 496 497 @bad;
+        error_page 413 /-large;
+        error_page 500 502 503 504 /-busy;
+        error_page 400 403 404 405 408 414 421 431 494 495 496 497 /-bad;
 
         location /build/ {
             expires 1y;
@@ -165,28 +186,12 @@ http {
         }
         location = /favicon.svg { expires 1d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /theme.js { expires 1h; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
-        location = /api/everything { client_max_body_size 32m; rewrite ^ /index.php last; }
-        location / { rewrite ^ /index.php last; }
-        location = /index.php {
-            internal;
-            fastcgi_pass unix:$sockets/php.sock;
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $app/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_param DOCUMENT_ROOT $app/public;
-            fastcgi_param HTTP_HOST \$http_host;
-            fastcgi_param HTTP_PROXY "";
-            fastcgi_param SERVER_SOFTWARE "";
-            fastcgi_param HTTP_X_REQUEST_ID \$request_id;
-$(application_settings | sed 's/^\([A-Z_]*\)=\(.*\)$/            fastcgi_param \1 "\2";/')
-            fastcgi_param APP_ENV production;
-            fastcgi_buffers 32 16k;
-            fastcgi_read_timeout 130s;
-        }
+        location = /api/everything { client_max_body_size 32m; include $running/php.conf; }
+        location / { include $running/php.conf; }
         # What the application could not say itself.
-        location @large { default_type application/json; return 413 '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'; }
-        location @busy { default_type application/json; return 503 '{"message":"Kelp Tub is starting or very busy. Your edits are kept on this page and saved when it is back."}'; }
-        location @bad { default_type application/json; return 400 '{"message":"That is not a request that can be answered."}'; }
+        location = /-large { internal; default_type application/json; return 413 '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'; }
+        location = /-busy { internal; default_type application/json; return 503 '{"message":"Kelp Tub is starting or very busy. Your edits are kept on this page and saved when it is back."}'; }
+        location = /-bad { internal; default_type application/json; return 400 '{"message":"That is not a request that can be answered."}'; }
     }
 }
 CONF

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Operating;
+
+use RuntimeException;
+use Symfony\Component\Process\Process;
+use Tests\Browser\Database;
+
+/** Kelp Tub as its operator sees it: a folder for its data, a port, and the commands in bin/. */
+final class Installation
+{
+    public readonly int $port;
+
+    public readonly string $data;
+
+    /** @param  array<string, string>  $environment  what is set besides */
+    public function __construct(private readonly array $environment = [])
+    {
+        $this->port = Database::freePort();
+        $this->data = Database::folder('operated');
+    }
+
+    /** Runs a command of bin/ to its end and gives what it said; it fails the test where it fails, unless it is to. */
+    public function run(string $command, int $expected = 0): string
+    {
+        $process = $this->process($command);
+        $process->setTimeout(240);
+        $process->run();
+        $said = $process->getOutput().$process->getErrorOutput();
+        if ($process->getExitCode() !== $expected) {
+            throw new RuntimeException("$command ended with {$process->getExitCode()} and not $expected: $said");
+        }
+
+        return $said;
+    }
+
+    /** A command of bin/ to be started and stopped by the test. */
+    public function process(string $command): Process
+    {
+        $environment = [
+            'KELP_DATA' => $this->data,
+            'KELP_PORT' => (string) $this->port,
+            'KELP_OLD_DATA' => '/nonexistent',
+            // What the tests' own database is called is none of its business.
+            'DB_HOST' => false, 'DB_PORT' => false, 'DB_DATABASE' => false, 'DB_USERNAME' => false, 'DB_PASSWORD' => false,
+            'APP_ENV' => false, 'APP_CONFIG_CACHE' => false, 'APP_ROUTES_CACHE' => false, 'APP_KEY' => false,
+            'CACHE_STORE' => false, 'SESSION_DRIVER' => false, 'QUEUE_CONNECTION' => false,
+            ...$this->environment,
+        ];
+
+        return Process::fromShellCommandline("exec bin/$command", dirname(__DIR__, 2), $environment);
+    }
+
+    /** The pid that a server or the script wrote down. */
+    public function pid(string $name): int
+    {
+        return (int) trim((string) @file_get_contents("$this->data/run/$name.pid"));
+    }
+
+    public function kill(string ...$names): void
+    {
+        $pids = array_filter(array_map($this->pid(...), $names));
+        array_map(static fn (int $pid): bool => posix_kill($pid, SIGKILL), $pids);
+    }
+
+    /**
+     * @param  list<string>  $headers
+     * @return array{int, string} status and body; 0 where nobody answers
+     */
+    public function ask(string $method, string $path, string $body = '', array $headers = []): array
+    {
+        $curl = curl_init("http://127.0.0.1:$this->port$path");
+        curl_setopt_array($curl, [
+            CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body, CURLOPT_TIMEOUT => 20, CURLOPT_PROXY => '',
+            CURLOPT_HTTPHEADER => ['Content-Type: application/json', ...$headers],
+        ]);
+        $answer = curl_exec($curl);
+
+        return [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (string) $answer];
+    }
+
+    /** Waits until it answers that all is well. */
+    public function waitUntilUp(): void
+    {
+        $until = microtime(true) + 60;
+        while ($this->ask('GET', '/up')[0] !== 200) {
+            if (microtime(true) > $until) {
+                throw new RuntimeException('It does not come up: '.@file_get_contents("$this->data/logs/start.log"));
+            }
+            usleep(50_000);
+        }
+    }
+
+    /** @return list<string> the names of its gardens */
+    public function gardens(): array
+    {
+        return array_column(json_decode($this->ask('GET', '/api/gardens')[1], true)['gardens'] ?? [], 'name');
+    }
+
+    /** @return array<string, int> which user the processes of each server run as */
+    public function users(): array
+    {
+        $users = [];
+        foreach (['mariadb', 'php-fpm', 'nginx'] as $name) {
+            $users[$name] = (int) fileowner('/proc/'.$this->pid($name));
+        }
+
+        return $users;
+    }
+
+    public function remove(): void
+    {
+        $this->process('stop')->run();
+        (new Process(['rm', '-rf', $this->data]))->run();
+    }
+}
