@@ -20,19 +20,22 @@ data_folder() {
     private_folder "$data" "$running" "$logs" "$secrets" "$backups" "$storage" "$storage"/{logs,framework,framework/cache,framework/views} ||
         fail "cannot write to $data; choose another folder with KELP_DATA=/a/folder."
     "${as[@]}" test -w "$data" || fail "$owner, as whom Kelp Tub runs, cannot reach $data; choose another folder with KELP_DATA=/a/folder."
-    local free
-    free=$(df -Pm "$data" | awk 'NR==2 {print $4}')
-    [ "$free" -ge "${KELP_DATA_MB:-300}" ] || fail "only $free MB are free on the disk of $data; ${KELP_DATA_MB:-300} MB are needed."
     # Paths of sockets are short by nature.
     sockets=$running
     [ $((${#running} + 16)) -lt 100 ] || { sockets=$(mktemp -d /tmp/kelp-XXXXXXXX) && private_folder "$sockets"; }
+}
+
+check_room() {
+    local free
+    free=$(df -Pm "$data" | awk 'NR==2 {print $4}')
+    [ "$free" -ge "${KELP_DATA_MB:-300}" ] || fail "only $free MB are free on the disk of $data; ${KELP_DATA_MB:-300} MB are needed."
 }
 
 # A folder for the databases of tests, in memory where that can be; sets data as data_folder does.
 passing_folder() {
     local place
     place=$(mktemp -d "$([ -w /dev/shm ] && echo /dev/shm || echo "${TMPDIR:-/tmp}")/kelp-$1-XXXXXXXX")
-    KELP_DATA_MB=0 data_folder "$place"
+    data_folder "$place"
 }
 
 # The database that the version before kept in the checkout (or KELP_OLD_DATA) comes along, once. What was there stays, under another name.

@@ -25,6 +25,9 @@ final class OnlyFromHere
         if (! in_array($name, (array) config('app.hosts'), true)) {
             return self::refused(421, 'Kelp Tub is not served under that name. Use http://127.0.0.1 with its port.');
         }
+        if (! in_array($request->getRealMethod(), ['GET', 'HEAD', 'POST', 'PUT', 'DELETE'], true)) {
+            return self::refused(405, 'That method is not known here.');
+        }
         if ($request->getRealMethod() !== $request->getMethod() || $request->headers->has('X-HTTP-Method-Override') || $request->query->has('_method')) {
             return self::refused(400, 'A request is what it says it is: send the method itself.');
         }

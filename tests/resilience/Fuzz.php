@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Resilience;
+
+use stdClass;
+use Tests\Operating\Installation;
+
+/** Thousands of requests that nobody means: known addresses and unknown ones, with bodies that are nearly right. */
+final class Fuzz
+{
+    private const REQUESTS = 5000;
+
+    private const AT_ONCE = 8;
+
+    private const SEED = 20261126;
+
+    private const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS', 'TRACE', 'FETCH'];
+
+    private const ASKED = [
+        'POST /api/preview', 'POST /api/preview?tub=a', 'POST /api/plan', 'POST /api/layouts?tub=foredeck', 'POST /api/apart?tub=foredeck&mm=100',
+        'POST /api/crops?tub=well-deck', 'POST /api/vessels?tub=galley-dill', 'POST /api/cups', 'POST /api/edits/add',
+        'POST /api/edits/run?tub=foredeck&system=passive', 'POST /api/edits/nest?tub=foredeck&under=bucket-20', 'POST /api/edits/aerate?tub=nursery',
+        'POST /api/advice', 'POST /api/read', 'GET /api/gardens', 'POST /api/gardens', 'GET /api/gardens/{id}', 'PUT /api/gardens/{id}',
+        'PUT /api/gardens/{id}', 'DELETE /api/gardens/{id}', 'POST /api/gardens/{id}/copy', 'POST /api/gardens/{id}/restore',
+        'GET /api/gardens/{id}/file', 'GET /api/gardens/{id}/revisions/1', 'POST /api/gardens/{id}/revisions/1/restore', 'GET /api/library/cups',
+        'POST /api/library/cups', 'POST /api/library/vessels', 'POST /api/library/crops/import', 'POST /api/library/saws/import',
+        'DELETE /api/library/cups/own-cup', 'GET /api/library/vessels/file.csv', 'GET /api/library/crops/file.json', 'GET /api/everything',
+        'POST /api/everything', 'POST /api/nothing', 'GET /', 'GET /library', 'GET /library/cups', 'GET /compare?of={id}', 'GET /deleted',
+        'GET /gardens/{id}', 'GET /gardens/{id}/history', 'GET /up', 'GET /gardens/{id}/foredeck/marking-out',
+    ];
+
+    /** Values that stand where others are due. */
+    private const ODD = [
+        null, true, false, 0, -1, 1, 1.5, -0.0, 1e308, -1e308, 1e-308, 9007199254740993, '', ' ', '0', 'a', 'null', "\u{202E}", "\u{0}", '../../etc', '<b>x',
+        "'; DROP TABLE gardens; --", [], [[]], [null], ['a' => null], [1, 'a', null], '🪣🪣🪣',
+    ];
+
+    /** @return list<string> what was wrong */
+    public static function run(callable $say): array
+    {
+        mt_srand(self::SEED);
+        $kelp = new Installation;
+        $faults = [];
+        $counts = [];
+        try {
+            $kelp->run('start --detach');
+            $demo = (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');
+            for ($done = 0; $done < self::REQUESTS; $done += self::AT_ONCE) {
+                // A garden of the fuzz's own, now and then a new one: the others may have been deleted.
+                $id = $done % 400 === 0 ? json_decode($kelp->ask('POST', '/api/gardens', $demo)[1])->id : $id ?? '';
+                $requests = array_map(static fn (): array => self::request($demo, $id), range(1, self::AT_ONCE));
+                foreach (Many::ask($kelp, $requests) as $n => [$status, $body, $type]) {
+                    $counts[$status] = ($counts[$status] ?? 0) + 1;
+                    [$method, $path] = $requests[$n];
+                    if ($status === 0 || $status >= 500) {
+                        $faults[] = "$status: $method $path ".mb_substr($requests[$n][2], 0, 300).' '.mb_substr($body, 0, 200);
+                    } elseif ($method !== 'HEAD' && str_starts_with($path, '/api/') && ! self::isDue($path, $status, $type, $body)) {
+                        $faults[] = "$status $type: $method $path ".mb_substr($body, 0, 200);
+                    }
+                }
+            }
+            ksort($counts);
+            $say(array_sum($counts).' requests: '.json_encode($counts));
+            if ($kelp->ask('GET', '/up')[0] !== 200) {
+                $faults[] = 'it is not well after all that';
+            }
+            $log = (string) @file_get_contents("$kelp->data/storage/logs/kelp-tub-".gmdate('Y-m-d').'.log');
+            if (str_contains($log, 'Marsh Lantern')) {
+                $faults[] = 'a document is in the log';
+            }
+        } finally {
+            $kelp->remove();
+        }
+
+        return $faults;
+    }
+
+    private static function isDue(string $path, int $status, string $type, string $body): bool
+    {
+        return str_contains($path, 'file.csv') && $status === 200
+            ? str_starts_with($type, 'text/csv')
+            : str_starts_with($type, 'application/json') && (json_decode($body) !== null || $body === 'null');
+    }
+
+    /** @return array{string, string, string, list<string>} */
+    private static function request(string $demo, string $id): array
+    {
+        [$method, $path] = explode(' ', self::ASKED[array_rand(self::ASKED)], 2);
+        $method = mt_rand(0, 9) === 0 ? self::METHODS[array_rand(self::METHODS)] : $method;
+        $path = str_replace('{id}', mt_rand(0, 9) === 0 ? '01%00' : $id, $path);
+        if (mt_rand(0, 5) === 0) {
+            $path .= (str_contains($path, '?') ? '&' : '?').['tub[]=a', 'page=x', 'page[]=1', 'tub=%ff', 'mm=1e400', 'system[]=a', 'of[a]=b', '_method=PUT'][mt_rand(0, 7)];
+        }
+        $headers = [];
+        if (mt_rand(0, 2) > 0) {
+            $headers[] = 'If-Match: '.['"1"', '1', '"2"', '*', 'x', ''][mt_rand(0, 5)];
+        }
+        if (mt_rand(0, 3) === 0) {
+            $headers[] = 'Idempotency-Key: '.['abcdefgh', 'x', 'write-'.mt_rand(1, 40).'-aaaaaa', str_repeat('k', 65)][mt_rand(0, 3)];
+        }
+        if (mt_rand(0, 9) === 0) {
+            $headers[] = ['Follows-Writes: a b', 'Follows-Writes: abcdefgh', 'Origin: https://elsewhere.example', 'X-HTTP-Method-Override: DELETE', 'X-Inertia: true', 'Accept: text/html'][mt_rand(0, 5)];
+        }
+
+        return [$method, $path, self::body($path, $demo), $headers];
+    }
+
+    private static function body(string $path, string $demo): string
+    {
+        $body = match (true) {
+            mt_rand(0, 14) === 0 => '',
+            str_contains($path, '/read') => '{"units":"us","texts":[{"text":"2 3/8 in","dimension":"length"},{"text":"$5","dimension":"money","currency":"USD"}]}',
+            str_contains($path, '/cups') && ! str_contains($path, 'library') => '{"hole_mm":60}',
+            str_contains($path, '/advice') => '{"vessel":"bucket-20","system":"aerated","crop":"basil"}',
+            str_contains($path, '/edits/add') => '{"garden":'.$demo.',"tub":{"name":"New","system":"passive","vessel":"jar-1","cup":"net-cup-50","crop":"basil"}}',
+            str_contains($path, '/import') => '{"csv":"name,diameter_mm\nSaw,50\nSaw two,60"}',
+            str_contains($path, '/library/cups') => '{"name":"Tin","lip_diameter_mm":70,"top_diameter_mm":63,"bottom_diameter_mm":48,"height_mm":60,"made":"home"}',
+            str_contains($path, '/library/vessels') => '{"name":"Tin","stations":[{"height_mm":0,"diameter_mm":200},{"height_mm":200,"diameter_mm":220}]}',
+            str_contains($path, '/everything') => '{"format":"kelp-tub.everything","version":1,"gardens":[{"id":"01m8bnczy9cnevdv4x0sv4btxj","document":'.$demo.'}],"library":{"saws":{"own-a":{"name":"A","diameter_mm":50}}}}',
+            default => $demo,
+        };
+        $document = json_decode($body);
+        for ($changes = mt_rand(0, 3); $changes > 0 && $document instanceof stdClass; $changes--) {
+            self::spoil($document);
+        }
+        $body = $document instanceof stdClass ? (string) json_encode($document, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) : $body;
+
+        return match (mt_rand(0, 24)) {
+            0 => substr($body, 0, mt_rand(0, strlen($body))),
+            1 => str_replace(':1', ':1e400', $body),
+            2 => "\xEF\xBB\xBF$body",
+            3 => preg_replace('/"([a-z])/', "\"\xC3\x28$1", $body, 1) ?? $body,
+            4 => str_repeat('[', mt_rand(1, 1000)).$body,
+            default => $body,
+        };
+    }
+
+    /** Changes one thing somewhere in a document: another value, gone, doubled, or a member that nobody knows. */
+    private static function spoil(stdClass|array &$in, int $depth = 0): void
+    {
+        $keys = is_array($in) ? array_keys($in) : array_keys(get_object_vars($in));
+        if ($keys === []) {
+            return;
+        }
+        $key = $keys[array_rand($keys)];
+        $value = is_array($in) ? $in[$key] : $in->{$key};
+        if ((is_array($value) || $value instanceof stdClass) && $depth < 6 && mt_rand(0, 3) > 0) {
+            self::spoil($value, $depth + 1);
+        } else {
+            $value = match (mt_rand(0, 5)) {
+                0 => is_int($value) || is_float($value) ? $value * [0, -1, 1e6, 0.001, 2][mt_rand(0, 4)] : [$value],
+                1 => is_array($value) ? [...$value, ...$value] : (string) json_encode($value),
+                default => self::ODD[array_rand(self::ODD)],
+            };
+        }
+        if (is_array($in)) {
+            $in[$key] = $value;
+        } elseif (mt_rand(0, 7) === 0 && ! is_array($value)) {
+            unset($in->{$key});
+        } else {
+            $in->{$key} = $value;
+        }
+    }
+}
