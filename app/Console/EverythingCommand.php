@@ -47,14 +47,14 @@ final class EverythingCommand extends Command
         }
         $this->line(sprintf(
             'Gardens taken in: %d. Library items taken in: %d. Here already: %d.',
-            count($done['new']),
-            $done['items'],
-            $done['same'],
+            count($done->new),
+            $done->items,
+            $done->same,
         ));
-        foreach ($done['beside'] as $name) {
+        foreach ($done->beside as $name) {
             $this->line("Beside the garden that is here, which differs: $name");
         }
-        foreach ($done['refused'] as $refused) {
+        foreach ($done->refused as $refused) {
             $this->line("Not taken in: $refused[name]: $refused[message]");
         }
 

@@ -17,7 +17,8 @@ use KelpTub\Core\File\RefusedGarden;
 use stdClass;
 
 /**
- * All gardens and the Library's own things as one open file, and back. What is here already stays as it is: a garden that differs from the one
+ * All gardens and the Library's own things as one open file, and back. What is here already stays as it is: a garden that differs from
+ * the one
  * in the file comes in beside it, as a copy that says so.
  */
 final readonly class Everything
@@ -47,7 +48,8 @@ final readonly class Everything
         $made = Carbon::now('UTC')->toIso8601String();
         yield sprintf('{"format":"%s","version":%d,"made":"%s","gardens":[', self::FORMAT, self::VERSION, $made);
         $first = true;
-        foreach (DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document'])->orderBy('id')->lazy(50) as $garden) {
+        $gardens = DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document'])->orderBy('id');
+        foreach ($gardens->lazy(50) as $garden) {
             yield ($first ? '' : ',')."\n".sprintf(
                 '{"id":"%s","changed":"%s","document":%s}',
                 $garden->id,
@@ -72,28 +74,24 @@ final readonly class Everything
     /**
      * Takes in what is not here yet.
      *
-     * @return array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}
-     *
      * @throws RefusedGarden where it is no such file
      */
-    public function takeIn(string $json): array
+    public function takeIn(string $json): TakenIn
     {
         $file = self::decoded($json);
-        $done = ['new' => [], 'same' => 0, 'beside' => [], 'refused' => [], 'items' => 0];
+        $done = new TakenIn;
         foreach (is_array($file->gardens ?? null) ? $file->gardens : [] as $i => $entry) {
             $document = $entry instanceof stdClass ? $entry->document ?? null : null;
             if (! $document instanceof stdClass) {
-                $done['refused'][] = ['name' => "/gardens/$i", 'message' => 'has no document'];
+                $done->refuse("/gardens/$i", 'has no document');
 
                 continue;
             }
+            $name = is_string($document->name ?? null) ? $document->name : "/gardens/$i";
             try {
                 $this->garden(is_string($entry->id ?? null) ? $entry->id : '', $document, self::day($file), $done);
             } catch (RefusedGarden $refused) {
-                $done['refused'][] = [
-                    'name' => is_string($document->name ?? null) ? $document->name : "/gardens/$i",
-                    'message' => (string) $refused->faults[0],
-                ];
+                $done->refuse($name, (string) $refused->faults[0]);
             }
         }
         foreach (LibraryKind::cases() as $kind) {
@@ -103,32 +101,39 @@ final readonly class Everything
         return $done;
     }
 
-    /** @param  array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}  $done */
-    private function garden(string $id, stdClass $document, string $day, array &$done): void
+    private function garden(string $id, stdClass $document, string $day, TakenIn $done): void
     {
         $known = preg_match('/^[0-9a-hjkmnp-tv-z]{26}$/', $id) === 1 ? $id : null;
         $here = $known === null ? null : Garden::withTrashed()->find($known);
         $text = GardenFile::encode($document);
         if ($here === null) {
-            $done['new'][] = $this->store->create($text, id: $known)->name;
+            $done->new[] = $this->store->create($text, id: $known)->name;
         } elseif ($here->deleted_at === null && Differences::same(GardenFile::decode($here->document), $document)) {
-            $done['same']++;
+            $done->same++;
         } else {
-            $document->name = mb_substr(is_string($document->name ?? null) ? $document->name : 'Garden', 0, self::NAME_LENGTH - 20)." ($day)";
+            $name = is_string($document->name ?? null) ? $document->name : 'Garden';
+            $document->name = mb_substr($name, 0, self::NAME_LENGTH - mb_strlen($day) - 3)." ($day)";
             // Read in twice it comes in once.
-            $key = 'in-'.hash('xxh128', $text.$day);
-            $made = $this->store->create(GardenFile::encode($document), $key);
-            $made->wasRecentlyCreated ? $done['beside'][] = $made->name : $done['same']++;
+            $made = $this->store->create(GardenFile::encode($document), 'in-'.hash('xxh128', $text.$day));
+            if ($made->wasRecentlyCreated) {
+                $done->beside[] = $made->name;
+            } else {
+                $done->same++;
+            }
         }
     }
 
-    /** @param  array{new: list<string>, same: int, beside: list<string>, refused: list<array{name: string, message: string}>, items: int}  $done */
-    private function shelf(LibraryKind $kind, mixed $items, array &$done): void
+    private function shelf(LibraryKind $kind, mixed $items, TakenIn $done): void
     {
         $here = $this->own->documents($kind);
         foreach ($items instanceof stdClass ? get_object_vars($items) : [] as $key => $item) {
-            if (! $item instanceof stdClass || (isset($here[$key]) && Differences::same($here[$key], $item))) {
-                $done['same'] += $item instanceof stdClass ? 1 : 0;
+            if (! $item instanceof stdClass) {
+                $done->refuse((string) $key, 'is not an object');
+
+                continue;
+            }
+            if (isset($here[$key]) && Differences::same($here[$key], $item)) {
+                $done->same++;
 
                 continue;
             }
@@ -138,10 +143,9 @@ final readonly class Everything
             }
             try {
                 $this->own->put($kind, [$row], static fn (): string => '');
-                $done['items']++;
+                $done->items++;
             } catch (RefusedGarden $refused) {
-                $name = is_string($item->name ?? null) ? $item->name : (string) $key;
-                $done['refused'][] = ['name' => $name, 'message' => (string) $refused->faults[0]];
+                $done->refuse(is_string($item->name ?? null) ? $item->name : (string) $key, (string) $refused->faults[0]);
             }
         }
     }
@@ -154,7 +158,9 @@ final readonly class Everything
         try {
             $file = json_decode($json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
-            throw RefusedGarden::because([new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); everything as one file is written by this page')]);
+            throw RefusedGarden::because(
+                [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); everything as one file is written by this page')],
+            );
         }
         if (! $file instanceof stdClass || ! self::is($file)) {
             throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; everything as one file is written by this page');
@@ -171,6 +177,10 @@ final readonly class Everything
 
     private static function day(stdClass $file): string
     {
-        return is_string($file->made ?? null) && preg_match('/^\d{4}-\d\d-\d\d/', $file->made, $m) === 1 ? "from a file of $m[0]" : 'from a file';
+        return is_string($file->made ?? null) && preg_match(
+            '/^\d{4}-\d\d-\d\d/',
+            $file->made,
+            $m,
+        ) === 1 ? "from a file of $m[0]" : 'from a file';
     }
 }

@@ -31,7 +31,10 @@ final readonly class GardenHistory
     /** Days after which a deleted garden is gone for good. */
     public const DAYS_DELETED = 90;
 
-    /** Of revisions older than so many hours one is kept for each so many hours: all of a day, then hourly for a week, daily for two months, weekly. */
+    /**
+     * Of revisions older than so many hours one is kept for each so many hours: all of a day, then hourly for a week, daily for two
+     * months, weekly.
+     */
     private const KEPT = [[24, 0], [7 * 24, 1], [60 * 24, 24], [PHP_INT_MAX, 7 * 24]];
 
     /** Between one tidying and the next, hours: sooner is too soon, and later is a clock that jumped or a machine that slept. */

@@ -34,7 +34,10 @@ final class Failures
         $exceptions->dontReport([RefusedGarden::class, StaleRevision::class]);
         // A statement carries whole documents: the log says what failed, not of whom.
         $exceptions->report(static function (QueryException $e): bool {
-            Log::error('The database refused: '.mb_substr((string) $e->getPrevious()?->getMessage(), 0, 300), ['sql' => mb_substr($e->getSql(), 0, 300)]);
+            Log::error(
+                'The database refused: '.mb_substr((string) $e->getPrevious()?->getMessage(), 0, 300),
+                ['sql' => mb_substr($e->getSql(), 0, 300)],
+            );
 
             return false;
         });
@@ -78,9 +81,13 @@ final class Failures
 
         $exceptions->render(static function (NotFoundHttpException $e, Request $request): JsonResponse|Response {
             $garden = $e->getPrevious() instanceof ModelNotFoundException;
-            $said = $e->getPrevious() === null && str_ends_with($e->getMessage(), 'any more.') ? $e->getMessage() : 'There is nothing at this address.';
+            $ours = $e->getPrevious() === null && str_ends_with($e->getMessage(), 'any more.');
 
-            return self::answer($request, 404, 'Not found', $garden ? 'That garden is not here. It may have been deleted.' : $said);
+            return self::answer($request, 404, 'Not found', match (true) {
+                $garden => 'That garden is not here. It may have been deleted.',
+                $ours => $e->getMessage(),
+                default => 'There is nothing at this address.',
+            });
         });
 
         $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => Asked::ofApi($request)
@@ -97,7 +104,12 @@ final class Failures
 
         $exceptions->render(static fn (Throwable $e, Request $request): JsonResponse|Response|null => config('app.debug') === true
             ? null
-            : self::answer($request, 500, 'That did not work', self::isFull($e) ? self::FULL : 'Kelp Tub made a mistake and wrote it down in its log. Nothing was overwritten.'));
+            : self::answer(
+                $request,
+                500,
+                'That did not work',
+                self::isFull($e) ? self::FULL : 'Kelp Tub made a mistake and wrote it down in its log. Nothing was overwritten.',
+            ));
     }
 
     private static function isFull(Throwable $e): bool

@@ -13,10 +13,7 @@ use stdClass;
 /** What the page shows to choose from: keys, names, and the few measures that tell one item from the next. */
 final class LibraryForPage
 {
-    /**
-     * @return array<string, list<array<string, mixed>>> shipped ones, then the first of the grower's own, which say so; the page asks for the
-     *                                                  rest of a long shelf by itself
-     */
+    /** @return array<string, list<mixed>> shipped ones, then the first of the grower's own, which say so */
     public static function of(Library $library, OwnLibrary $own): array
     {
         return [
@@ -37,6 +34,11 @@ final class LibraryForPage
             'pumps' => self::shelf($library->pumps->documents()),
             'tubes' => self::shelf($library->tubes->documents()),
             'crops' => [...self::shelf($library->crops->documents()), ...self::own($own, LibraryKind::Crops)],
+            // Shelves that are longer than what comes with the page: it asks for the rest by itself.
+            'more' => array_values(array_map(
+                static fn (LibraryKind $kind): string => $kind->value,
+                array_filter(LibraryKind::cases(), static fn (LibraryKind $kind): bool => $own->page($kind, 1)->hasMorePages()),
+            )),
         ];
     }
 

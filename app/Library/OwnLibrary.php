@@ -89,7 +89,8 @@ final readonly class OwnLibrary
     }
 
     /**
-     * Puts items on a shelf. One with the key of an item that is there takes its place; one without gets a free key, unless the same item is
+     * Puts items on a shelf. One with the key of an item that is there takes its place; one without gets a free key, unless the same
+     * item is
      * there already. All of them, or none and every fault.
      *
      * @param  list<mixed>  $rows  objects with a name, and a key or none
@@ -202,7 +203,12 @@ final readonly class OwnLibrary
                     throw RefusedGarden::one($place($i).$faults[0]->pointer, $faults[0]->message.', with what is kept of it');
                 }
             }
-            $key ??= $this->sameThing($row, $byName[$row->name] ?? [], $there, $over) ?? $this->free($kind, $row, $given->key ?? null, $there);
+            $key ??= $this->sameThing(
+                $row,
+                $byName[$row->name] ?? [],
+                $there,
+                $over,
+            ) ?? $this->free($kind, $row, $given->key ?? null, $there);
             $there[$key] = $row;
             $byName[$row->name][] = $key;
             $keys[] = $key;

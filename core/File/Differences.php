@@ -9,7 +9,8 @@ use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /**
- * In what two garden documents differ, field by field and in words. The order of members counts for nothing, `null` is as good as not there,
+ * In what two garden documents differ, field by field and in words. The order of members counts for nothing, `null` is as good as not
+ * there,
  * and things with an id (tubs, air systems) are the same thing wherever they stand in their list.
  */
 final class Differences
@@ -59,7 +60,10 @@ final class Differences
             return true;
         }
         if (is_array($one) && is_array($other)) {
-            return count($one) === count($other) && array_filter(array_map(self::same(...), $one, $other), static fn (bool $same): bool => ! $same) === [];
+            return count($one) === count($other) && array_filter(
+                array_map(self::same(...), $one, $other),
+                static fn (bool $same): bool => ! $same,
+            ) === [];
         }
 
         return is_numeric($one) && is_numeric($other) && ! is_string($one) && ! is_string($other)
@@ -153,7 +157,7 @@ final class Differences
             is_string($value) && isset($this->names[$value]) => $this->names[$value],
             is_string($value) => mb_strlen($value) > self::LONGEST ? mb_substr($value, 0, self::LONGEST - 1).'…' : $value,
             is_array($value) => self::counted($value),
-            $value instanceof stdClass => is_string($value->name ?? null) ? $value->name : (is_string($value->key ?? null) ? $value->key : 'set'),
+            $value instanceof stdClass && is_string($value->name ?? $value->key ?? null) => $value->name ?? $value->key,
             default => 'set',
         };
     }

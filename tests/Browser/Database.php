@@ -21,7 +21,12 @@ final class Database
     {
         $database = new self(self::folder('outage'), self::freePort());
         $database->again();
-        $pdo = new PDO("mysql:host=127.0.0.1;port=$database->port", 'kelp', $database->password(), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $pdo = new PDO(
+            "mysql:host=127.0.0.1;port=$database->port",
+            'kelp',
+            $database->password(),
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
         $pdo->exec('CREATE DATABASE '.Server::DATABASE);
 
         return $database;

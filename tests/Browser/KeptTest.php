@@ -49,7 +49,10 @@ it('shows both sides of a conflict and what differs, and does what is chosen', f
     });
     $browser->write('#tub-name', 'Mine')->waitForText('Two windows changed this garden');
     // Only what both changed is asked about; both are drawn.
-    $browser->until(fn (): bool => count($browser->driver->findElements(WebDriverBy::cssSelector('dialog[open] svg g g'))) > 2, 'both to be drawn');
+    $browser->until(
+        fn (): bool => count($browser->driver->findElements(WebDriverBy::cssSelector('dialog[open] svg g g'))) > 2,
+        'both to be drawn',
+    );
     $rows = $browser->driver->findElements(WebDriverBy::cssSelector('dialog[open] tbody tr'));
     expect($rows)->toHaveCount(1)->and($rows[0]->getText())->toContain('name')->toContain('Mine')->toContain('Theirs')
         ->and(trim($browser->see('.state')->getText()))->toBe('Not saved');
@@ -139,7 +142,9 @@ it('keeps apart what two tabs have not saved, and saves the file that is on the 
         $browser->devTools('Browser.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
         $browser->press(WebDriverBy::cssSelector('button[aria-label="Save as a file"]'));
         $browser->until(fn (): bool => is_file("$folder/sill.kelp.json"), 'the file to come');
-        expect(array_column(json_decode((string) file_get_contents("$folder/sill.kelp.json"))->tubs, 'name'))->toBe(['Pail', 'Of the second tab']);
+        expect(
+            array_column(json_decode((string) file_get_contents("$folder/sill.kelp.json"))->tubs, 'name'),
+        )->toBe(['Pail', 'Of the second tab']);
         array_map(unlink(...), glob("$folder/*") ?: []);
         rmdir($folder);
         $database->again();

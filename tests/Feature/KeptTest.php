@@ -50,7 +50,12 @@ it('is no conflict with oneself: the same document is the same, and what follows
     put($id, 1, renamed('Reed'), ['Idempotency-Key' => KEY])->assertOk();
     // The answer was lost: the same again without a name, then something newer that says what it follows.
     put($id, 1, renamed('Reed'))->assertOk()->assertJson(['revision' => 2]);
-    put($id, 1, renamed('Sedge'), ['Idempotency-Key' => 'write-0000000002', 'Follows-Writes' => KEY])->assertOk()->assertJson(['revision' => 3]);
+    put(
+        $id,
+        1,
+        renamed('Sedge'),
+        ['Idempotency-Key' => 'write-0000000002', 'Follows-Writes' => KEY],
+    )->assertOk()->assertJson(['revision' => 3]);
     // Someone else wrote after: following helps no more.
     put($id, 3, renamed('Rush'))->assertOk();
     put($id, 3, renamed('Fern'), ['Follows-Writes' => 'write-0000000002'])->assertConflict();
@@ -178,7 +183,9 @@ it('removes for good what was deleted ninety days ago, and shows what can still 
     $history->tidy($now->copy()->subDay());
     foreach (['Just under' => 89.9, 'Just over' => 90.1] as $name => $days) {
         $id = ask('/api/gardens', ['name' => $name])->json('id');
-        DB::table('gardens')->where('id', $id)->update(['deleted_at' => $now->copy()->subMinutes((int) ($days * 1440))->format('Y-m-d H:i:s.u')]);
+        DB::table('gardens')->where('id', $id)->update(
+            ['deleted_at' => $now->copy()->subMinutes((int) ($days * 1440))->format('Y-m-d H:i:s.u')],
+        );
     }
     $this->get('/deleted')->assertInertia(fn ($page) => $page->component('Deleted')->has('gardens', 2));
 

@@ -37,7 +37,10 @@ it('takes the same thing twice for the same, and another of its name for another
 it('never takes an odd key for that of another thing', function () {
     ask('/api/library/vessels', ['key' => 'my-tin'] + jar('One'))->assertCreated();
     $keys = array_map(
-        fn (string $key): string => ask('/api/library/vessels', ['key' => $key] + jar('Two '.substr(md5($key), 0, 8)))->assertCreated()->json('key'),
+        fn (string $key): string => ask(
+            '/api/library/vessels',
+            ['key' => $key] + jar('Two '.substr(md5($key), 0, 8)),
+        )->assertCreated()->json('key'),
         ['My Tin', 'MY-TIN', 'my tin!', str_repeat('k', 120)],
     );
     expect($keys)->toBe(['my-tin-2', 'my-tin-3', 'my-tin-4', str_repeat('k', 120)])
@@ -58,7 +61,10 @@ it('knows things by numbers', function () {
         ->and(json_decode((string) $file)[0]->key)->toBe('15')
         ->and(array_column(ask('/api/vessels?tub=a', $garden)->assertOk()->json('vessels'), 'vessel'))->toContain('15')
         ->and(send('GET', '/api/library/vessels', '')->json('items.0.key'))->toBe('15');
-    ask('/api/library/vessels/import', ['json' => (string) json_encode(['15' => jar('By number', 94), '16' => jar('Sixteen')])])->assertCreated();
+    ask(
+        '/api/library/vessels/import',
+        ['json' => (string) json_encode(['15' => jar('By number', 94), '16' => jar('Sixteen')])],
+    )->assertCreated();
     expect(LibraryItem::query()->orderBy('key')->pluck('name', 'key')->all())->toEqual(['15' => 'By number', '16' => 'Sixteen']);
     test()->deleteJson('/api/library/vessels/15')->assertOk();
 });

@@ -73,7 +73,8 @@ final class Installation
     {
         $curl = curl_init("http://127.0.0.1:$this->port$path");
         curl_setopt_array($curl, [
-            CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body, CURLOPT_TIMEOUT => 20, CURLOPT_PROXY => '',
+            CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 20, CURLOPT_PROXY => '',
+            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_POSTFIELDS => $body,
             CURLOPT_HTTPHEADER => ['Content-Type: application/json', ...$headers],
         ]);
         $answer = curl_exec($curl);

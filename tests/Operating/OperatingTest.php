@@ -27,7 +27,14 @@ function oldData(): string
     $folder = Database::folder('before');
     $path = ['PATH' => getenv('PATH').':/usr/sbin'];
     $root = posix_getuid() === 0 ? ['--user=root'] : [];
-    $make = ['mariadb-install-db', '--no-defaults', ...$root, "--datadir=$folder", '--auth-root-authentication-method=normal', '--skip-test-db'];
+    $make = [
+        'mariadb-install-db',
+        '--no-defaults',
+        ...$root,
+        "--datadir=$folder",
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+    ];
     (new Process($make, env: $path, timeout: 120))->mustRun();
     $zip = new ZipArchive;
     $zip->open(BEFORE);

@@ -463,7 +463,7 @@ describe('keeping', () => {
         },
     });
 
-    it('keeps the revision that left-over edits were made from, however often the garden is opened, until the grower has chosen', async () => {
+    it('keeps the revision that left-over edits were made from until the grower has chosen', async () => {
         localStorage.setItem('kelp-unsaved-01', JSON.stringify({ revision: 1, document: JSON.stringify(garden('Left over')) }));
         respond = ({ method }) => (method === 'PUT' ? conflict() : { status: 200, data: report() });
         for (let opened = 0; opened < 3; opened++) {

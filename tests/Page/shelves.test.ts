@@ -1,4 +1,5 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { loadRest, type Library } from '../../resources/js/kit/library';
 import { inProportion, inRows, moved, rowsOf } from '../../resources/js/lid/layouts';
 import { blank, copyOf, found, KINDS, type Draft } from '../../resources/js/library/shelves';
 
@@ -66,5 +67,25 @@ describe('rows and columns', () => {
         expect(inProportion(9, 1.5)).toEqual({ rows: 2, columns: 5 });
         expect(inProportion(24, 1.5)).toEqual({ rows: 4, columns: 6 });
         expect(inProportion(0, 1)).toEqual({ rows: 1, columns: 1 });
+    });
+});
+
+describe('a long shelf', () => {
+    it('comes in parts, as far as they are answered', async () => {
+        const asked: string[] = [];
+        vi.stubGlobal('fetch', async (url: string) => {
+            asked.push(url);
+            const page = Number(new URL(url, 'http://here').searchParams.get('page'));
+            const items = [{ key: `own-${page}`, name: `Saw ${page}`, diameter_mm: 50, own: true }];
+            return new Response(JSON.stringify({ items, page, pages: 3 }), { status: url.includes('cups') ? 503 : 200 });
+        });
+        const saws = [{ key: 'own-1', name: 'Saw 1', diameter_mm: 50 }];
+        const library = { saws, cups: [], crops: [], more: ['saws', 'cups'] } as unknown as Library;
+        await loadRest(library);
+        expect(library.saws.map((saw) => saw.key)).toEqual(['own-1', 'own-2', 'own-3']);
+        expect(asked).toEqual(['/api/library/saws?page=2', '/api/library/saws?page=3', '/api/library/cups?page=2']);
+        await loadRest(library);
+        expect(asked).toHaveLength(3);
+        vi.unstubAllGlobals();
     });
 });

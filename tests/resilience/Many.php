@@ -19,7 +19,8 @@ final class Many
         $handles = array_map(static function (array $request) use ($many, $kelp): \CurlHandle {
             $curl = curl_init("http://127.0.0.1:$kelp->port$request[1]");
             curl_setopt_array($curl, [
-                CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $request[0], CURLOPT_TIMEOUT => 60, CURLOPT_NOBODY => $request[0] === 'HEAD', CURLOPT_PROXY => '',
+                CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60, CURLOPT_PROXY => '',
+                CURLOPT_CUSTOMREQUEST => $request[0], CURLOPT_NOBODY => $request[0] === 'HEAD',
                 CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:', ...$request[3]],
             ] + (in_array($request[0], ['GET', 'HEAD'], true) ? [] : [CURLOPT_POSTFIELDS => $request[2]]));
             curl_multi_add_handle($many, $curl);

@@ -30,7 +30,15 @@ final class Scenes
                 $gardens[json_decode($kelp->ask('POST', '/api/gardens', "{\"name\":\"Garden $n\"}")[1])->id] = [1, "Garden $n"];
             }
             for ($round = 1; $round <= self::KILLS; $round++) {
-                $victims = [['start'], ['mariadb'], ['php-fpm'], ['nginx'], ['start', 'mariadb'], ['mariadb', 'php-fpm'], ['start', 'nginx', 'mariadb']][mt_rand(0, 6)];
+                $victims = [
+                    ['start'],
+                    ['mariadb'],
+                    ['php-fpm'],
+                    ['nginx'],
+                    ['start', 'mariadb'],
+                    ['mariadb', 'php-fpm'],
+                    ['start', 'nginx', 'mariadb'],
+                ][mt_rand(0, 6)];
                 $pids = implode(' ', array_map($kelp->pid(...), $victims));
                 $killer = Process::fromShellCommandline(sprintf('sleep %.2f; kill -9 %s', mt_rand(10, 120) / 100, $pids));
                 $killer->start();
@@ -38,7 +46,12 @@ final class Scenes
                     $id = array_rand($gardens);
                     $name = "Round $round write $n";
                     $document = "{\"format\":\"kelp-tub.garden\",\"version\":1,\"name\":\"$name\",\"tubs\":[]}";
-                    [$status, $answer] = $kelp->ask('PUT', "/api/gardens/$id", $document, ["If-Match: \"{$gardens[$id][0]}\"", "Idempotency-Key: r$round-write-$n-$id"]);
+                    [$status, $answer] = $kelp->ask(
+                        'PUT',
+                        "/api/gardens/$id",
+                        $document,
+                        ["If-Match: \"{$gardens[$id][0]}\"", "Idempotency-Key: r$round-write-$n-$id"],
+                    );
                     if ($status === 200) {
                         $acknowledged++;
                         $gardens[$id] = [json_decode($answer)->revision, $name];
@@ -60,7 +73,7 @@ final class Scenes
                 foreach ($gardens as $id => [$revision, $name]) {
                     $now = self::garden($kelp, $id);
                     if ($now->revision < $revision || ($now->revision === $revision && $now->name !== $name)) {
-                        $faults[] = "round $round ($pids): \"$name\" was acknowledged as $revision, and \"$now->name\" is there as $now->revision";
+                        $faults[] = "round $round: \"$name\" was acknowledged as $revision, and \"$now->name\" is there as $now->revision";
                     }
                     $gardens[$id] = [$now->revision, $now->name];
                 }
@@ -68,7 +81,16 @@ final class Scenes
         } finally {
             $kelp->remove();
         }
-        $say(sprintf('%d rounds of kill -9, %d new starts; %d writes acknowledged, %d lost; %d not answered', self::KILLS, $starts, $acknowledged, count($faults), $refused));
+        $say(
+            sprintf(
+                '%d rounds of kill -9, %d new starts; %d writes acknowledged, %d lost; %d not answered',
+                self::KILLS,
+                $starts,
+                $acknowledged,
+                count($faults),
+                $refused,
+            ),
+        );
 
         return $acknowledged < 200 ? [...$faults, "only $acknowledged writes came through"] : $faults;
     }
@@ -95,15 +117,24 @@ final class Scenes
         try {
             $kelp->run('start --detach');
             $id = json_decode($kelp->ask('POST', '/api/gardens', '{"name":"One"}')[1])->id;
-            $documents = array_map(static fn (int $n): string => "{\"format\":\"kelp-tub.garden\",\"version\":1,\"name\":\"Writer $n\",\"tubs\":[]}", range(1, self::WRITERS));
-            $answers = Many::ask($kelp, array_map(static fn (string $d): array => ['PUT', "/api/gardens/$id", $d, ['If-Match: "1"']], $documents));
+            $documents = array_map(
+                static fn (int $n): string => "{\"format\":\"kelp-tub.garden\",\"version\":1,\"name\":\"Writer $n\",\"tubs\":[]}",
+                range(1, self::WRITERS),
+            );
+            $answers = Many::ask(
+                $kelp,
+                array_map(static fn (string $d): array => ['PUT', "/api/gardens/$id", $d, ['If-Match: "1"']], $documents),
+            );
             $counts = array_count_values(array_column($answers, 0));
             $say(self::WRITERS.' writers at one revision: '.json_encode($counts));
             if ($counts !== [200 => 1, 409 => self::WRITERS - 1] && $counts !== [409 => self::WRITERS - 1, 200 => 1]) {
                 $faults[] = 'not one alone won: '.json_encode($counts);
             }
             $same = ['PUT', "/api/gardens/$id", $documents[0], ['If-Match: "2"', 'Idempotency-Key: the-very-same']];
-            $answers = Many::ask($kelp, array_fill(0, self::WRITERS, [$same[0], $same[1], str_replace('Writer', 'Again', $same[2]), $same[3]]));
+            $answers = Many::ask(
+                $kelp,
+                array_fill(0, self::WRITERS, [$same[0], $same[1], str_replace('Writer', 'Again', $same[2]), $same[3]]),
+            );
             $revisions = array_unique(array_map(static fn (array $a): int => json_decode($a[1])->revision ?? 0, $answers));
             $say(self::WRITERS.' times the same write: revisions '.implode(', ', $revisions));
             if ($revisions !== [3]) {
@@ -127,7 +158,10 @@ final class Scenes
                 static fn (int $n): string => sprintf('Saw %d,%d', $n, 20 + $n % 80),
                 range($from, $from + 399),
             ))]);
-            $answers = Many::ask($kelp, array_map(static fn (int $n): array => ['POST', '/api/library/saws/import', $rows($n * 100), []], range(0, 7)));
+            $answers = Many::ask(
+                $kelp,
+                array_map(static fn (int $n): array => ['POST', '/api/library/saws/import', $rows($n * 100), []], range(0, 7)),
+            );
             $counts = array_count_values(array_column($answers, 0));
             $kept = json_decode($kelp->ask('GET', '/api/library/saws')[1])->pages;
             $say('8 imports at once of 400 rows, each overlapping the next: '.json_encode($counts).", $kept pages on the shelf");

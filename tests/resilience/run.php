@@ -28,7 +28,12 @@ foreach ($asked as $name) {
     $faults = $scenes[$name](static function (string $line): void {
         echo "  $line\n";
     });
-    printf("%s: %s in %.0f s\n", $name, $faults === [] ? 'holds' : implode("\n  ", ['FAILS', ...array_slice($faults, 0, 20)]), microtime(true) - $since);
+    printf(
+        "%s: %s in %.0f s\n",
+        $name,
+        $faults === [] ? 'holds' : implode("\n  ", ['FAILS', ...array_slice($faults, 0, 20)]),
+        microtime(true) - $since,
+    );
     $failed += $faults === [] ? 0 : 1;
 }
 exit($failed === 0 ? 0 : 1);

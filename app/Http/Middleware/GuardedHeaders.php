@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Asked;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
@@ -44,9 +43,8 @@ final class GuardedHeaders
             ]),
         ]);
         $response->headers->remove('X-Powered-By');
-        if (! $response->headers->has('Cache-Control') || Asked::ofApi($request) || $response->headers->get('Cache-Control') === 'no-cache, private') {
-            $response->headers->set('Cache-Control', 'no-store, private');
-        }
+        // Gardens change: neither a page nor an answer is kept by anyone in between.
+        $response->headers->set('Cache-Control', 'no-store, private');
 
         return $response;
     }

@@ -16,30 +16,45 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class OnlyFromHere
 {
+    private const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'DELETE'];
+
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        $host = (string) $request->headers->get('Host');
-        // Without the port: what is served elsewhere on this machine is told apart by the origin, port and all.
-        $name = preg_replace('/:\d{1,5}$/D', '', strtolower($host));
-        if (! in_array($name, (array) config('app.hosts'), true)) {
-            return self::refused(421, 'Kelp Tub is not served under that name. Use http://127.0.0.1 with its port.');
-        }
-        if (! in_array($request->getRealMethod(), ['GET', 'HEAD', 'POST', 'PUT', 'DELETE'], true)) {
-            return self::refused(405, 'That method is not known here.');
-        }
-        if ($request->getRealMethod() !== $request->getMethod() || $request->headers->has('X-HTTP-Method-Override') || $request->query->has('_method')) {
-            return self::refused(400, 'A request is what it says it is: send the method itself.');
-        }
-        $origin = $request->headers->get('Origin');
-        $site = $request->headers->get('Sec-Fetch-Site');
-        $foreign = ($origin !== null && strtolower($origin) !== 'http://'.strtolower($host) && strtolower($origin) !== 'https://'.strtolower($host))
-            || ($site !== null && ! in_array($site, ['same-origin', 'none'], true));
-        $follows = $request->isMethod('GET') && ! Asked::ofApi($request) && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
+        $host = strtolower((string) $request->headers->get('Host'));
+        $claims = $request->headers->has('X-HTTP-Method-Override') || $request->query->has('_method');
 
-        return $foreign && ! $follows
-            ? self::refused(403, 'That came from another site\'s page. Only Kelp Tub\'s own pages may ask this.')
-            : $next($request);
+        return match (true) {
+            // Without the port: what is served elsewhere on this machine is told apart by the origin, port and all.
+            ! in_array(preg_replace('/:\d{1,5}$/D', '', $host), (array) config('app.hosts'), true) => self::refused(
+                421,
+                'Kelp Tub is not served under that name. Use http://127.0.0.1 with its port.',
+            ),
+            ! in_array($request->getRealMethod(), self::METHODS, true) => self::refused(405, 'That method is not known here.'),
+            $claims || $request->getRealMethod() !== $request->getMethod() => self::refused(
+                400,
+                'A request is what it says it is: send the method itself.',
+            ),
+            self::isForeign($request, $host) && ! self::follows($request) => self::refused(
+                403,
+                'That came from another site\'s page. Only Kelp Tub\'s own pages may ask this.',
+            ),
+            default => $next($request),
+        };
+    }
+
+    private static function isForeign(Request $request, string $host): bool
+    {
+        $origin = strtolower((string) $request->headers->get('Origin'));
+        $site = (string) $request->headers->get('Sec-Fetch-Site');
+
+        return ! in_array($origin, ['', "http://$host", "https://$host"], true) || ! in_array($site, ['', 'same-origin', 'none'], true);
+    }
+
+    /** A link to a page that was followed, wherever it stood. */
+    private static function follows(Request $request): bool
+    {
+        return $request->isMethod('GET') && ! Asked::ofApi($request) && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
     }
 
     private static function refused(int $status, string $message): Response

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The Library: what ships with the application and the grower's own, to find, look at, copy, change, take from a file and write to one. */
 import { Head, Link, router } from '@inertiajs/vue3';
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue';
 import { call, type Fault } from '../kit/api';
 import { dimension, type Units, volume } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
-import type { Library } from '../kit/library';
+import { loadRest, type Library } from '../kit/library';
 import Toggle from '../kit/Toggle.vue';
 import ItemDrawing from '../library/ItemDrawing.vue';
 import ItemForm from '../library/ItemForm.vue';
@@ -16,6 +16,17 @@ import type { Station } from '../types/garden';
 const props = defineProps<{ kind: Kind; library: Library; crop: CropColumns }>();
 
 const MOST_BYTES = 7_000_000;
+/** The Library with what came of long shelves after the page; what is looked at may be on it only then. */
+const held = ref<Library>(props.library);
+const whole = ref<Promise<void>>(Promise.resolve());
+watch(
+    () => props.library,
+    (now) => {
+        held.value = reactive(JSON.parse(JSON.stringify(now)) as Library);
+        whole.value = loadRest(held.value);
+    },
+    { immediate: true },
+);
 const units = ref<Units>('metric');
 const text = ref('');
 const whose = ref<'all' | 'own' | 'shipped'>('all');
@@ -33,7 +44,7 @@ provideMeasures({
 });
 
 const one = computed(() => KINDS.find((k) => k.key === props.kind)!.one);
-const items = computed(() => shelf(props.library, props.kind));
+const items = computed(() => shelf(held.value, props.kind));
 const shown = computed(() => found(items.value, text.value, whose.value));
 const own = computed(() => draft.value.own === true);
 /** Faults that no field shows. */
@@ -82,7 +93,8 @@ async function save(item: Draft = draft.value): Promise<void> {
     router.reload({
         only: ['library'],
         onSuccess: () =>
-            void nextTick(() => {
+            void nextTick(async () => {
+                await whole.value;
                 const kept = items.value.find((i) => i.key === key);
                 if (kept) look(kept);
                 message.value = `${kept?.name ?? 'It'} is on your shelf.`;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The workbench of one garden: the tide staff, the bench, and the marks of the chosen tub. */
 import { Head, router } from '@inertiajs/vue3';
-import { computed, ref, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import Bench from '../bench/Bench.vue';
 import { OpenGarden, provideGarden } from '../kit/garden';
 import { useShortcuts } from '../kit/keys';
-import type { Library } from '../kit/library';
+import { loadRest, type Library } from '../kit/library';
 import { isMark, MARKS, type Mark } from '../marks';
 import KeysDialog from '../shell/KeysDialog.vue';
 import Notices from '../shell/Notices.vue';
@@ -15,7 +15,9 @@ import TopBar from '../shell/TopBar.vue';
 
 const props = defineProps<{ id: string; revision: number; document: string; report: string; library: Library }>();
 
-const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, props.library));
+const library = reactive(props.library) as Library;
+void loadRest(library);
+const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, library));
 const keys = ref(false);
 
 /** The address says which tub and mark are open, so that a link and a reload come back to them. */

@@ -12,7 +12,7 @@ import { vShown } from '../kit/shown';
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
 const report = computed(() => garden.tubReport.value!);
-const options = cropOptions(garden.library);
+const options = computed(() => cropOptions(garden.library));
 const wishes = computed<CropWish[]>(() =>
     tub.value.crops?.length ? tub.value.crops : tub.value.crop ? [{ crop: tub.value.crop, plants: null }] : [],
 );

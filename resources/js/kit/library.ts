@@ -1,3 +1,4 @@
+import { call } from './api';
 import type { CropRow, Cup, Pump, StoneKind, Tube, Vessel } from '../types/garden';
 
 /** An item of the Library; one's own says so. */
@@ -12,6 +13,20 @@ export interface Library {
     pumps: InPlace<Pump>[];
     tubes: InPlace<Tube>[];
     crops: LibraryCrop[];
+    /** Shelves of the grower's own that are longer than what came with the page. */
+    more: ('vessels' | 'cups' | 'saws' | 'crops')[];
+}
+
+/** Brings in the rest of long shelves, part by part. */
+export async function loadRest(library: Library): Promise<void> {
+    for (const kind of library.more.splice(0)) {
+        for (let page = 2, pages = 2; page <= pages; page++) {
+            const answer = await call<{ items: never[]; pages: number }>(`library/${kind}?page=${page}`, { method: 'GET' });
+            if (answer.kind !== 'done') return;
+            library[kind].push(...answer.data.items);
+            pages = answer.data.pages;
+        }
+    }
 }
 
 export type LibraryCrop = CropRow & { key: string; own?: boolean };

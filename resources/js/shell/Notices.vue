@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What stands between the page and the keeping: the server away, a full disk, a change or a deletion elsewhere, a document that is refused. */
+/** What stands between the page and the keeping: the server away, a full disk, a change or a deletion elsewhere, a refused document. */
 import { router } from '@inertiajs/vue3';
 import { ref, watch } from 'vue';
 import { useGarden } from '../kit/garden';
