@@ -49,7 +49,31 @@ try {
     $take('library-cups', '/library/cups', '.holder svg');
     $take('night', "/gardens/$garden/well-deck/tub", '.mark', night: true);
     $take('phone', "/gardens/$garden", '.cards', width: 390, height: 844);
-    $complaints = $browser->complaints();
+    // A history wants a change or two: they are made as a grower makes them.
+    $browser->size(1280, 800)->open("$url/gardens/$garden/foredeck/tub")->see('.mark');
+    $browser->choose('Run it', 'Passive');
+    $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
+    $browser->write('#tub-name', 'Foredeck crate');
+    $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
+    $take('history', "/gardens/$garden/history", 'ol li svg');
+    // The other window's change of the same tub.
+    $now = json_decode((string) file_get_contents("$url/api/gardens/$garden"));
+    $browser->open("$url/gardens/$garden/foredeck/tub")->see('.mark');
+    $theirs = json_decode($now->document);
+    $theirs->tubs[0]->name = 'Foredeck trough';
+    $theirs->tubs[0]->vessel = 'tote-64';
+    $browser->script(
+        'return fetch(arguments[0], {method: "PUT", body: arguments[1], headers: {"Content-Type": "application/json", "If-Match": arguments[2]}})'
+            .'.then((r) => r.status)',
+        "/api/gardens/$garden",
+        json_encode($theirs, JSON_THROW_ON_ERROR),
+        "\"$now->revision\"",
+    );
+    $browser->write('#tub-name', 'Foredeck bed');
+    $browser->until(fn (): bool => (bool) $browser->script('return document.querySelectorAll("dialog[open] svg g g").length > 8'), 'both sides');
+    $browser->shot("$folder/conflict.png");
+    echo "  conflict.png\n";
+    $complaints = array_filter($browser->complaints(), static fn (string $c): bool => ! str_contains($c, 'status of 409'));
     if ($complaints !== []) {
         fwrite(STDERR, implode("\n", $complaints)."\n");
         exit(1);

@@ -154,6 +154,32 @@ foreach ($times as $what => $time) {
     say('  against the floor', $time / $floor, '×', $goals[$what] ?? 3);
 }
 
+// Sixty growers' previews at the same moment: how long the last of them waits.
+$waits = [];
+for ($round = 0; $round < 7; $round++) {
+    $many = curl_multi_init();
+    $handles = [];
+    for ($n = 0; $n < 60; $n++) {
+        $handles[] = $one = curl_init("$url/api/preview");
+        curl_setopt_array($one, [
+            CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => $demo, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:'],
+        ]);
+        curl_multi_add_handle($many, $one);
+    }
+    $start = hrtime(true);
+    do {
+        curl_multi_exec($many, $running);
+        curl_multi_select($many, 0.05);
+    } while ($running > 0);
+    $waits[] = (hrtime(true) - $start) / 1e6;
+    $codes = array_unique(array_map(static fn (CurlHandle $one): int => curl_getinfo($one, CURLINFO_RESPONSE_CODE), $handles));
+    if ($codes !== [200]) {
+        fwrite(STDERR, 'bench: previews at once were answered with '.implode(', ', $codes)."\n");
+        exit(1);
+    }
+}
+say('60 previews of the demo garden at once, the last', median($waits), 'ms', 400);
+
 // What once held a worker. A lid is asked for the first time by its preview, then worked out by as many final requests as it takes.
 $slowest = ['60 tubs of 50 copies' => 100, '60 tubs of 200 holes' => 1000, 'packs for nothing' => 20 + 4 * $floor];
 $curl = curl_init();

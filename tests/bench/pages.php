@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+// Started by bin/bench: pages.php URL. How long a grower waits for the bench of the demo garden, until it is drawn and all is loaded.
+
+use Tests\Browser\Browser;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+[, $url] = $argv;
+$garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0]->id;
+
+/** Milliseconds until the bench is drawn and everything that the page asked for is there. */
+function load(Browser $browser, string $page): float
+{
+    $browser->open($page)->see('.cards');
+
+    return (float) $browser->script(
+        'const paint = performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? 0;'
+            .'return Math.max(paint, performance.getEntriesByType("navigation")[0].loadEventEnd)',
+    );
+}
+
+$cold = $warm = [];
+for ($round = 0; $round < 5; $round++) {
+    // A browser that has never been here.
+    $browser = Browser::start();
+    $browser->open('about:blank');
+    $cold[] = load($browser, "$url/gardens/$garden");
+    for ($again = 0; $again < 3; $again++) {
+        $warm[] = load($browser, "$url/gardens/$garden");
+    }
+    $browser->close();
+}
+sort($cold);
+sort($warm);
+foreach (['cold' => [$cold, 600], 'warm' => [$warm, 200]] as $how => [$times, $goal]) {
+    $median = $times[intdiv(count($times), 2)];
+    printf("%-46s %8.2f ms  goal under %d: %s\n", "first load of the bench, $how", $median, $goal, $median < $goal ? 'met' : 'MISSED');
+}
