@@ -81,7 +81,7 @@ forget_made() {
     local kept="$storage/framework/cache/layouts" now
     rm -rf "$storage/framework/cache/library" "$storage/framework/views"
     # Settings kept by an earlier run name another port of the database.
-    rm -f "$storage"/framework/{config,routes,packages,services,events}.php
+    rm -f "$storage"/framework/{config,routes,preload,packages,services,events}.php
     private_folder "$storage/framework/views"
     now=$(digest core)
     if [ "$(cat "$storage/layouts.stamp" 2>/dev/null)" != "$now" ]; then

@@ -7,7 +7,7 @@
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     <meta property="csp-nonce" nonce="{{ Vite::cspNonce() }}">
     <script src="/theme.js"></script>
-    @vite('resources/js/app.ts')
+    @vite(['resources/js/app.ts', "resources/js/Pages/{$page['component']}.vue"])
     @inertiaHead
 </head>
 <body>
