@@ -40,13 +40,14 @@ final class PreloadCommand extends Command
     /** @return list<string> files with classes and nothing else: a function that is there already could not be declared again */
     private static function files(): array
     {
+        /** @var list<class-string> $names */
         $names = [...get_declared_classes(), ...get_declared_interfaces(), ...get_declared_traits()];
-        $of = static fn (string $name): string => (string) (new ReflectionClass($name))->getFileName();
         $functions = array_map(
             static fn (string $name): string => (string) (new ReflectionFunction($name))->getFileName(),
             get_defined_functions()['user'],
         );
-        $files = array_diff(array_unique(array_map($of, $names)), $functions);
+        $classes = array_map(static fn (string $name): string => (string) (new ReflectionClass($name))->getFileName(), $names);
+        $files = array_diff(array_unique($classes), $functions);
 
         // Composer's own loader runs before anything else, and what is made at run time is not the program.
         return array_values(array_filter($files, static fn (string $file): bool => is_file($file)

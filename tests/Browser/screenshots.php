@@ -63,14 +63,15 @@ try {
     $theirs->tubs[0]->name = 'Foredeck trough';
     $theirs->tubs[0]->vessel = 'tote-64';
     $browser->script(
-        'return fetch(arguments[0], {method: "PUT", body: arguments[1], headers: {"Content-Type": "application/json", "If-Match": arguments[2]}})'
-            .'.then((r) => r.status)',
+        'const headers = {"Content-Type": "application/json", "If-Match": arguments[2]};'
+            .'return fetch(arguments[0], {method: "PUT", body: arguments[1], headers}).then((r) => r.status)',
         "/api/gardens/$garden",
         json_encode($theirs, JSON_THROW_ON_ERROR),
         "\"$now->revision\"",
     );
     $browser->write('#tub-name', 'Foredeck bed');
-    $browser->until(fn (): bool => (bool) $browser->script('return document.querySelectorAll("dialog[open] svg g g").length > 8'), 'both sides');
+    $both = 'return document.querySelectorAll("dialog[open] svg g g").length > 8';
+    $browser->until(fn (): bool => (bool) $browser->script($both), 'both sides');
     $browser->shot("$folder/conflict.png");
     echo "  conflict.png\n";
     $complaints = array_filter($browser->complaints(), static fn (string $c): bool => ! str_contains($c, 'status of 409'));

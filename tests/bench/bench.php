@@ -162,7 +162,9 @@ for ($round = 0; $round < 7; $round++) {
     for ($n = 0; $n < 60; $n++) {
         $handles[] = $one = curl_init("$url/api/preview");
         curl_setopt_array($one, [
-            CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => $demo, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:'],
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_POSTFIELDS => $demo,
+            CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Expect:'],
         ]);
         curl_multi_add_handle($many, $one);
     }
