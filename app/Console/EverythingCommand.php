@@ -41,7 +41,7 @@ final class EverythingCommand extends Command
     private function takeIn(Everything $everything, string $path): int
     {
         try {
-            $done = $everything->takeIn((string) file_get_contents($path));
+            $done = $everything->takeIn((string) file_get_contents($path), PHP_INT_MAX);
         } catch (RefusedGarden $refused) {
             return $this->failed('the file '.$refused->faults[0]);
         }

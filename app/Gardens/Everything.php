@@ -14,6 +14,8 @@ use KelpTub\Core\File\Differences;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
+use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\Planner;
 use stdClass;
 
 /**
@@ -27,15 +29,22 @@ final readonly class Everything
 
     public const VERSION = 1;
 
-    /** The largest such file, bytes. */
-    public const MOST_BYTES = 32_000_000;
+    /** The largest such file that a page may send, bytes; read, it takes some ten times that of memory, and at worst thirty. */
+    public const MOST_BYTES = 16_000_000;
 
     private const MOST_DEPTH = 80;
 
     private const NAME_LENGTH = 120;
 
-    public function __construct(private GardenStore $store, private OwnLibrary $own)
+    /** So many gardens a file may hold. */
+    private const MOST_GARDENS = 5000;
+
+    private GardenStore $store;
+
+    /** @param  Planner  $quick  what comes in is listed with what is known at once, and worked out to its end when the list is looked at */
+    public function __construct(GardenReader $reader, Planner $quick, private OwnLibrary $own)
     {
+        $this->store = new GardenStore($reader, $quick, $own);
     }
 
     /**
@@ -74,11 +83,17 @@ final readonly class Everything
     /**
      * Takes in what is not here yet.
      *
+     * @param  int  $most  the largest text that is read, bytes
+     *
      * @throws RefusedGarden where it is no such file
      */
-    public function takeIn(string $json): TakenIn
+    public function takeIn(string $json, int $most = self::MOST_BYTES): TakenIn
     {
-        $file = self::decoded($json);
+        $file = self::decoded($json, $most);
+        $count = is_array($file->gardens ?? null) ? count($file->gardens) : 0;
+        if ($count > self::MOST_GARDENS) {
+            throw RefusedGarden::one('/gardens', sprintf('has %d entries; the most is %d', $count, self::MOST_GARDENS));
+        }
         $done = new TakenIn;
         foreach (is_array($file->gardens ?? null) ? $file->gardens : [] as $i => $entry) {
             $document = $entry instanceof stdClass ? $entry->document ?? null : null;
@@ -126,34 +141,45 @@ final readonly class Everything
     private function shelf(LibraryKind $kind, mixed $items, TakenIn $done): void
     {
         $here = $this->own->documents($kind);
+        $rows = [];
         foreach ($items instanceof stdClass ? get_object_vars($items) : [] as $key => $item) {
-            if (! $item instanceof stdClass) {
-                $done->refuse((string) $key, 'is not an object');
-
-                continue;
-            }
             if (isset($here[$key]) && Differences::same($here[$key], $item)) {
                 $done->same++;
+            } elseif ($item instanceof stdClass) {
+                // One that is here and differs stays; this comes in under a free key.
+                $rows[] = isset($here[$key]) ? clone $item : (object) ['key' => (string) $key, ...get_object_vars($item)];
+            } else {
+                $done->refuse((string) $key, 'is not an object');
+            }
+        }
+        $this->put($kind, $rows, $done);
+    }
 
-                continue;
+    /**
+     * All together; where one of them will not do, by halves, so that the others come in.
+     *
+     * @param  list<stdClass>  $rows
+     */
+    private function put(LibraryKind $kind, array $rows, TakenIn $done): void
+    {
+        try {
+            $done->items += $rows === [] ? 0 : count($this->own->put($kind, $rows, static fn (): string => ''));
+        } catch (RefusedGarden $refused) {
+            if (count($rows) === 1) {
+                $done->refuse(is_string($rows[0]->name ?? null) ? $rows[0]->name : 'A thing without a name', (string) $refused->faults[0]);
+
+                return;
             }
-            $row = clone $item;
-            if (! isset($here[$key])) {
-                $row->key = (string) $key;
-            }
-            try {
-                $this->own->put($kind, [$row], static fn (): string => '');
-                $done->items++;
-            } catch (RefusedGarden $refused) {
-                $done->refuse(is_string($item->name ?? null) ? $item->name : (string) $key, (string) $refused->faults[0]);
+            foreach (array_chunk($rows, max(1, intdiv(count($rows) + 1, 2))) as $half) {
+                $this->put($kind, $half, $done);
             }
         }
     }
 
-    private static function decoded(string $json): stdClass
+    private static function decoded(string $json, int $most): stdClass
     {
-        if (strlen($json) > self::MOST_BYTES) {
-            throw RefusedGarden::one('', sprintf('is %.1f MB; it has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6));
+        if (strlen($json) > $most) {
+            throw RefusedGarden::one('', sprintf('is %.1f MB; it has at most %.0f MB', strlen($json) / 1e6, $most / 1e6));
         }
         try {
             $file = json_decode($json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);

@@ -13,6 +13,8 @@ use stdClass;
 /** What a request says, held against rules in the one place where it is read: its address or its body, never a mixture of the two. */
 final class Asked
 {
+    private const MOST_ENTRIES = 1000;
+
     /** Whether it is for the API, which speaks JSON whatever happens. Told by the bytes: an address may be no text at all. */
     public static function ofApi(Request $request): bool
     {
@@ -47,11 +49,17 @@ final class Asked
      *
      * @param  array<string, mixed>  $rules
      *
-     * @throws RefusedGarden where it is not an object
+     * @throws RefusedGarden where it is not an object, or a list in it is too long
      */
     public static function body(Request $request, array $rules): stdClass
     {
         $body = GardenFile::decode($request->getContent());
+        foreach (get_object_vars($body) as $name => $value) {
+            // Rules are written out for every entry of a list before the first of them is held against it.
+            if (is_array($value) && count($value) > self::MOST_ENTRIES) {
+                throw RefusedGarden::one("/$name", sprintf('has %d entries; the most is %d', count($value), self::MOST_ENTRIES));
+            }
+        }
         Validator::validate((array) json_decode((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), true), $rules);
 
         return $body;

@@ -22,6 +22,10 @@ final readonly class LibraryTable
         'stations', 'lid', 'lid_thickness_mm', 'lid_make', 'lid_top_above_rim_mm',
     ];
 
+    private const LONGEST_LINE = 20_000;
+
+    private const MOST_LINES = 20_000;
+
     /** Columns of a vessel that are words, whatever they look like. */
     private const VESSEL_WORDS = ['key', 'name', 'kind', 'opacity', 'stations', 'lid', 'lid_make', 'braced', 'food_safe'];
 
@@ -132,9 +136,12 @@ final readonly class LibraryTable
      * The names of the columns, and the cells of each line by its number; empty lines are passed over.
      *
      * @return array{list<string>, array<int, list<string|null>>}
+     *
+     * @throws RefusedGarden
      */
     private static function lines(string $csv): array
     {
+        self::check($csv);
         $stream = fopen('php://temp', 'r+');
         assert($stream !== false);
         fwrite($stream, preg_replace('/^\xEF\xBB\xBF/', '', $csv) ?? $csv);
@@ -165,6 +172,26 @@ final readonly class LibraryTable
         }
 
         return $merged;
+    }
+
+    /**
+     * Looked at before it is taken apart: a short text of nothing but separators is very many cells.
+     *
+     * @throws RefusedGarden
+     */
+    private static function check(string $csv): void
+    {
+        for ($from = 0, $line = 1; $from < strlen($csv); $line++) {
+            $end = strpos($csv, "\n", $from);
+            $end = $end === false ? strlen($csv) : $end;
+            if ($end - $from > self::LONGEST_LINE) {
+                throw RefusedGarden::one("line $line", sprintf('has %d characters; the most is %d', $end - $from, self::LONGEST_LINE));
+            }
+            if ($line > self::MOST_LINES) {
+                throw RefusedGarden::one("line $line", sprintf('is one too many; at most %d are read at a time', self::MOST_LINES));
+            }
+            $from = $end + 1;
+        }
     }
 
     /** @return array<string, mixed> */

@@ -34,11 +34,13 @@ put_back() { sql <"$1"; }
 
 # The database that runs, or one that is started for as long as this script needs it.
 with_database() {
-    application_folder
     if is_running; then
         db_socket=$(cat "$running/socket")
+        # What serves is left where it is.
+        if [ -d "$data/app" ]; then app="$data/app"; else app=$root; fi
         return
     fi
+    application_folder
     exec 9>>"$running/start.lock"
     flock -w 3 9 || fail "Kelp Tub is starting; try again in a moment."
     trap 'rm -rf "${work:-}"; stop_database' EXIT

@@ -46,7 +46,7 @@ cache_settings() {
 
 php_settings() {
     printf -- '-d\n%s\n' opcache.jit=function opcache.jit_buffer_size=64M opcache.memory_consumption=128 opcache.max_accelerated_files=20000 \
-        opcache.validate_timestamps=1 opcache.revalidate_freq=2 memory_limit=256M post_max_size=32M display_errors=0 log_errors=1 expose_php=0 \
+        opcache.validate_timestamps=1 opcache.revalidate_freq=2 memory_limit=256M post_max_size=17M display_errors=0 log_errors=1 expose_php=0 \
         zend.exception_ignore_args=1 pcov.enabled=0 max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
 }
 
@@ -188,7 +188,7 @@ http {
         }
         location = /favicon.svg { expires 1d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /theme.js { expires 1h; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
-        location = /api/everything { client_max_body_size 32m; include $running/php.conf; }
+        location = /api/everything { client_max_body_size 17m; include $running/php.conf; }
         location / { include $running/php.conf; }
         # What the application could not say itself.
         location = /-large { internal; default_type application/json; return 413 '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'; }

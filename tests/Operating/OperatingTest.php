@@ -191,6 +191,20 @@ it('goes on answering whatever a client sends, and says what is wrong as JSON', 
         expect($kelp->ask('POST', '/api/gardens', str_repeat('x', 9_000_000)))->toBe(
             [413, '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'],
         );
+        // Small to send and large to hold: bounded all the same.
+        foreach ([
+            '/api/preview' => '['.str_repeat('{},', 660_000).'{}]',
+            '/api/read' => '{"units":"metric","texts":['.str_repeat('{},', 660_000).'{}]}',
+            '/api/library/cups/import' => (string) json_encode(['json' => '['.str_repeat('{},', 2_500_000).'{}]']),
+            '/api/library/saws/import' => (string) json_encode(['csv' => "name,diameter_mm\n".str_repeat(',', 7_900_000)]),
+            '/api/library/crops/import' => (string) json_encode(['csv' => "name,diameter_mm\n".str_repeat("\n", 3_900_000)]),
+            '/api/library/vessels/import' => (string) json_encode(['csv' => "name,stations\n".str_repeat("a,b\n", 1_500_000)]),
+            '/api/everything' => '{"format":"kelp-tub.everything","version":1,"gardens":['.str_repeat('{},', 5_300_000).'{}]}',
+        ] as $path => $body) {
+            [$status, $answer] = $kelp->ask('POST', $path, $body);
+            expect($status)->toBeLessThan(500, "$path: $answer")->toBeGreaterThan(399, "$path: ".substr($answer, 0, 200))
+                ->and(json_decode($answer))->not->toBeNull();
+        }
         expect($raw("GET /nothing HTTP/1.1\r\nHost: elsewhere.example\r\nConnection: close\r\n\r\n"))->toContain(' 421 ');
         $asset = basename((glob(dirname(__DIR__, 2).'/public/build/assets/app-*.js') ?: [''])[0]);
         $packed = $raw("GET /build/assets/$asset HTTP/1.1\r\nHost: 127.0.0.1\r\nAccept-Encoding: gzip\r\nConnection: close\r\n\r\n");

@@ -33,7 +33,7 @@ interface TakenIn {
 }
 
 const MOST_BYTES = 2_000_000;
-const MOST_EVERYTHING = 32_000_000;
+const MOST_EVERYTHING = 16_000_000;
 const taken = ref<TakenIn | null>(null);
 const name = ref('');
 const message = ref('');
@@ -109,7 +109,7 @@ async function take(files: FileList | null): Promise<void> {
 }
 
 function tooLarge(file: File): void {
-    const most = 'a garden file has at most 2 MB, and everything as one file at most 32 MB';
+    const most = 'a garden file has at most 2 MB, and everything as one file at most 16 MB';
     say(`It is ${(file.size / 1e6).toFixed(1)} MB, and ${most}. Nothing was saved.`, [], file.name);
 }
 

@@ -34,6 +34,10 @@ final readonly class EverythingController
 
     public function store(Request $request): JsonResponse
     {
+        // One request that needs more than others: what it may be asked to read is bounded by its size.
+        ini_set('memory_limit', '768M');
+        set_time_limit(110);
+
         return new JsonResponse($this->everything->takeIn($request->getContent()), options: JSON_INVALID_UTF8_SUBSTITUTE);
     }
 }
