@@ -69,9 +69,9 @@ final readonly class GardenStore
 
         return DB::transaction(function () use ($id, $revision, $columns, $key, $follows): int {
             $garden = Garden::query()->lockForUpdate()->findOrFail($id);
-            $done = $key === null ? null : $garden->revisions()->where('write_key', $key)->value('revision');
+            $done = $this->doneBefore($garden, $key, $follows, $columns['document']);
             if ($done !== null) {
-                return (int) $done;
+                return $done;
             }
             if ($garden->document === $columns['document']) {
                 return $garden->revision;
@@ -90,6 +90,24 @@ final readonly class GardenStore
 
             return $revision + 1;
         }, self::ATTEMPTS);
+    }
+
+    /**
+     * The revision that a write made which was done already and not answered: it is known by its name, or, sent again under another one, by
+     * what it wrote.
+     *
+     * @param  list<string>  $follows
+     */
+    private function doneBefore(Garden $garden, ?string $key, array $follows, string $document): ?int
+    {
+        $named = [...($key === null ? [] : [$key]), ...$follows];
+        foreach ($named === [] ? [] : $garden->revisions()->whereIn('write_key', $named)->get() as $revision) {
+            if ($revision->write_key === $key || $revision->document === $document) {
+                return $revision->revision;
+            }
+        }
+
+        return null;
     }
 
     /** @throws StaleRevision when it was changed since $revision */

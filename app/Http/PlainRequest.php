@@ -8,8 +8,8 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /**
- * A request whose body is left as it came. The framework's own takes every JSON body apart before anyone has asked, into lists where {} and []
- * are alike; ours are bounded and read where they are wanted (Asked, GardenFile).
+ * A request whose body is left as it came. The framework's own takes every JSON body apart before anyone has asked, into lists where {}
+ * and [] are alike; ours are bounded and read where they are wanted (Asked, GardenFile).
  */
 final class PlainRequest extends Request
 {

@@ -63,6 +63,22 @@ it('is no conflict with oneself: the same document is the same, and what follows
     expect(Garden::findOrFail($id)->name)->toBe('Rush');
 });
 
+it('knows a write that was done and not answered, though others wrote since and it has another name now', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    put($id, 1, renamed('Mine'), ['Idempotency-Key' => KEY])->assertOk();
+    put($id, 2, renamed('Theirs'))->assertOk();
+
+    put(
+        $id,
+        1,
+        renamed('Mine'),
+        ['Idempotency-Key' => 'write-0000000002', 'Follows-Writes' => KEY],
+    )->assertOk()->assertJson(['revision' => 2]);
+    put($id, 1, renamed('Mine'), ['Idempotency-Key' => 'write-0000000003'])->assertConflict();
+    put($id, 1, renamed('Newer of mine'), ['Idempotency-Key' => 'write-0000000004', 'Follows-Writes' => KEY])->assertConflict();
+    expect(Garden::findOrFail($id)->name)->toBe('Theirs')->and(Revision::where('garden_id', $id)->count())->toBe(3);
+});
+
 it('brings changes of different tubs together, and says field by field what it cannot', function () {
     $id = send('POST', '/api/gardens', demo())->json('id');
     put($id, 1, withTub(0, 'Theirs'))->assertOk();

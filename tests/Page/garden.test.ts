@@ -451,6 +451,24 @@ describe('keeping', () => {
         expect(Object.keys(localStorage).filter((k) => k.startsWith('kelp-unsaved-01'))).toHaveLength(2);
     });
 
+    it('finds that left-over edits were saved before, and shows what has come since', async () => {
+        localStorage.setItem(
+            'kelp-unsaved-01-x',
+            JSON.stringify({ revision: 1, document: JSON.stringify(garden('Left over')), unanswered: ['a-write-of-then'] }),
+        );
+        respond = ({ method }) => ({ status: 200, data: method === 'PUT' ? { revision: 2 } : report() });
+        const g = new OpenGarden('01', 3, JSON.stringify(garden('Newer')), JSON.stringify(report()), {} as Library);
+        await settle(0);
+        expect(g.document.value.name).toBe('Left over');
+        await settle();
+        expect(saves()[0]).toMatchObject({ revision: '"1"', follows: 'a-write-of-then' });
+        expect(g.document.value.name).toBe('Newer');
+        expect(g.save.value).toBe('saved');
+        rename(g, 'Newest');
+        await settle();
+        expect(saves()[1]!.revision).toBe('"3"');
+    });
+
     const conflict = (document = garden('Theirs'), merged: Garden | null = null) => ({
         status: 409,
         data: {

@@ -35,7 +35,12 @@ export class OpenGarden {
     ) {
         this.history = new History(STEPS + id);
         this.previewer = new Previewer(JSON.parse(report) as Report, () => this.selected.value);
-        this.saver = new Saver(id, revision, (merged) => this.takeMerged(merged));
+        this.saver = new Saver(
+            id,
+            revision,
+            (merged) => this.takeMerged(merged),
+            () => this.takeOpened(document),
+        );
         this.document.value = JSON.parse(document) as Garden;
         this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
         this.history.recall(this.document.value);
@@ -244,6 +249,13 @@ export class OpenGarden {
         const document = JSON.parse(left) as Garden;
         if (left !== JSON.stringify(this.document.value)) this.history.add('edits from before', this.document.value, document);
         this.take(document);
+    }
+
+    /** Edits that were taken up were saved before the page was opened, and more has come since: that stands. */
+    private takeOpened(text: string): void {
+        const document = JSON.parse(text) as Garden;
+        this.history.add('go on with what is saved', this.document.value, document);
+        this.show(document);
     }
 
     /** What was changed elsewhere and did not touch what was changed here came in. */

@@ -33,12 +33,20 @@ export class Saver {
     private disposed = false;
     private readonly edits: UnsavedEdits;
 
-    /** @param onMerged both changes brought together by the server, to go on with and to save */
+    /** The revision that the page was opened at. */
+    private readonly opened: number;
+
+    /**
+     * @param onMerged both changes brought together by the server, to go on with and to save
+     * @param onKnown what was taken up was saved already, before the page was opened: there is nothing to save
+     */
     constructor(
         private readonly id: string,
         public revision: number,
         private readonly onMerged: (document: string) => void = () => undefined,
+        private readonly onKnown: () => void = () => undefined,
     ) {
+        this.opened = revision;
         this.edits = new UnsavedEdits(id);
     }
 
@@ -129,7 +137,12 @@ export class Saver {
             case 'done':
                 this.revision = answer.data.revision;
                 this.theirs.value = null;
-                return isNewest ? this.done() : this.next('saving');
+                if (!isNewest) return this.next('saving');
+                if (this.revision < this.opened) {
+                    this.revision = this.opened;
+                    this.onKnown();
+                }
+                return this.done();
             case 'conflict':
                 // Edits that were made meanwhile are brought together with the rest, not left behind.
                 if (!isNewest) return this.next(this.state.value);
