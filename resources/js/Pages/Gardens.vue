@@ -415,8 +415,15 @@ code {
         grid-column: 1 / -1;
         grid-row: 3;
     }
+    header {
+        flex-wrap: wrap;
+        gap: 0.4rem 1rem;
+    }
     header svg {
         width: 100px;
+    }
+    header nav {
+        flex-basis: 100%;
     }
 }
 </style>
