@@ -119,7 +119,7 @@ final readonly class GardenHistory
     private static function surplus(array $revisions, Carbon $now): array
     {
         $surplus = $taken = [];
-        foreach (array_slice($revisions, 0, -1) as $i => $revision) {
+        foreach (array_slice($revisions, 0, -1) as $revision) {
             $age = $revision->created_at->diffInSeconds($now, false) / 3600;
             foreach (self::KEPT as [$upTo, $every]) {
                 if ($age < $upTo) {
@@ -127,7 +127,7 @@ final readonly class GardenHistory
                 }
             }
             $stretch = $every === 0 ? null : "$every:".intdiv($revision->created_at->getTimestamp(), $every * 3600);
-            if ($i > 0 && $stretch !== null && isset($taken[$stretch])) {
+            if ($stretch !== null && isset($taken[$stretch])) {
                 $surplus[] = (int) $revision->getKey();
             }
             $taken[$stretch ?? ''] = true;
