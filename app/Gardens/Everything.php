@@ -74,12 +74,6 @@ final readonly class Everything
         yield "\n}}\n";
     }
 
-    /** Whether a text says that it is everything as one file. */
-    public static function is(stdClass $document): bool
-    {
-        return ($document->format ?? null) === self::FORMAT;
-    }
-
     /**
      * Takes in what is not here yet.
      *
@@ -188,7 +182,7 @@ final readonly class Everything
                 [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); everything as one file is written by this page')],
             );
         }
-        if (! $file instanceof stdClass || ! self::is($file)) {
+        if (! $file instanceof stdClass || ($file->format ?? null) !== self::FORMAT) {
             throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; everything as one file is written by this page');
         }
         $version = $file->version ?? null;

@@ -81,13 +81,9 @@ final class Failures
 
         $exceptions->render(static function (NotFoundHttpException $e, Request $request): JsonResponse|Response {
             $garden = $e->getPrevious() instanceof ModelNotFoundException;
-            $ours = $e->getPrevious() === null && str_ends_with($e->getMessage(), 'any more.');
+            $text = $garden ? 'That garden is not here. It may have been deleted.' : 'There is nothing at this address.';
 
-            return self::answer($request, 404, 'Not found', match (true) {
-                $garden => 'That garden is not here. It may have been deleted.',
-                $ours => $e->getMessage(),
-                default => 'There is nothing at this address.',
-            });
+            return self::answer($request, 404, 'Not found', $text);
         });
 
         $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => Asked::ofApi($request)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use Illuminate\Pagination\LengthAwarePaginator;
 use KelpTub\Core\Cup\Saw;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\File\Library;
@@ -16,9 +17,14 @@ final class LibraryForPage
     /** @return array<string, list<mixed>> shipped ones, then the first of the grower's own, which say so */
     public static function of(Library $library, OwnLibrary $own): array
     {
+        $pages = [];
+        foreach (LibraryKind::cases() as $kind) {
+            $pages[$kind->value] = $own->page($kind, 1);
+        }
+
         return [
-            'vessels' => [...self::shelf($library->vessels->documents()), ...self::own($own, LibraryKind::Vessels)],
-            'cups' => [...self::shelf($library->cups->documents()), ...self::own($own, LibraryKind::Cups)],
+            'vessels' => [...self::shelf($library->vessels->documents()), ...$pages['vessels']->items()],
+            'cups' => [...self::shelf($library->cups->documents()), ...$pages['cups']->items()],
             'saws' => [
                 ...array_map(
                     static fn (Saw $saw): array => [
@@ -28,24 +34,15 @@ final class LibraryForPage
                     ],
                     SawSeries::stock(UnitSystem::Metric),
                 ),
-                ...self::own($own, LibraryKind::Saws),
+                ...$pages['saws']->items(),
             ],
             'stones' => self::shelf($library->stones->documents()),
             'pumps' => self::shelf($library->pumps->documents()),
             'tubes' => self::shelf($library->tubes->documents()),
-            'crops' => [...self::shelf($library->crops->documents()), ...self::own($own, LibraryKind::Crops)],
+            'crops' => [...self::shelf($library->crops->documents()), ...$pages['crops']->items()],
             // Shelves that are longer than what comes with the page: it asks for the rest by itself.
-            'more' => array_values(array_map(
-                static fn (LibraryKind $kind): string => $kind->value,
-                array_filter(LibraryKind::cases(), static fn (LibraryKind $kind): bool => $own->page($kind, 1)->hasMorePages()),
-            )),
+            'more' => array_keys(array_filter($pages, static fn (LengthAwarePaginator $page): bool => $page->hasMorePages())),
         ];
-    }
-
-    /** @return list<array<string, mixed>> */
-    private static function own(OwnLibrary $own, LibraryKind $kind): array
-    {
-        return array_values($own->page($kind, 1)->items());
     }
 
     /**

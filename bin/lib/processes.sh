@@ -69,7 +69,7 @@ is_ours() { grep -qE '^(mariadbd|nginx|php-fpm)' "/proc/$1/comm" 2>/dev/null; }
 
 # What an earlier script left running: found by the pid it wrote down, and by the folder that a server was started with, whatever was written.
 stop_left_over() {
-    local name pid file command
+    local name pid file command member
     for name in nginx php-fpm mariadb; do
         file="$running/$name.pid"
         pid=$(cat "$file" 2>/dev/null || true)

@@ -52,7 +52,7 @@ php_settings() {
 
 # web PORT: serves the application; pids are in php_pid and web_pid.
 web() {
-    local port=$1 waited=0 settings
+    local port=$1 waited=0
     start_php
     write_handing_over | private_file "$running/php.conf"
     write_nginx_settings "$port" | private_file "$running/nginx.conf"

@@ -15,10 +15,17 @@ use stdClass;
  */
 final class Differences
 {
-    /** So many are told apart; what is beyond is the last one's to say. */
+    /** No more than so many are told. */
     public const MOST = 60;
 
     private const LONGEST = 60;
+
+    /** What the name of a measure ends in, the longer endings first, and how its unit is written; none where a word says it. */
+    private const UNITS = [
+        'kpa_per_l_min' => 'kPa per L/min', 'per_l' => 'a litre', 'mg_l' => 'mg/L', 'mg_h' => 'mg/h', 'l_min' => 'L/min', 'l_h' => 'L/h',
+        'ms_cm' => 'mS/cm', 'kpa' => 'kPa', 'pct' => '%', 'min' => 'min', 'mm' => 'mm', 'kg' => 'kg', 'l' => 'L', 'c' => '°C', 'g' => 'g',
+        'w' => 'W', 'm' => 'm',
+    ];
 
     /** Lists whose entries have an id, and what an entry without a name is called. */
     private const NAMED = ['tubs' => 'Tub', 'air' => 'Air', 'plantings' => 'Planting'];
@@ -136,23 +143,42 @@ final class Differences
 
     private static function joined(string $what, string $key): string
     {
-        $words = str_replace('_', ' ', preg_replace('/_(mm|l|l_day|c|kg|g|pct|w|m|h|ms_cm)$/', '', $key) ?? $key);
+        $ending = self::ending($key);
+        $words = str_replace('_', ' ', $ending === null ? $key : substr($key, 0, -strlen($ending) - 1));
 
         return trim("$what $words");
     }
 
+    /** The ending of a member's name that says its unit. */
+    private static function ending(string $key): ?string
+    {
+        foreach (array_keys(self::UNITS) as $ending) {
+            if (str_ends_with($key, "_$ending")) {
+                return $ending;
+            }
+        }
+
+        return null;
+    }
+
+    /** A number with its unit; of lengths, volumes, masses and temperatures in the grower's own. */
+    private function measured(?string $ending, float $number): string
+    {
+        return match ($ending) {
+            'mm' => $this->writer->length($number),
+            'l' => $this->writer->volume($number),
+            'c' => $this->writer->temperature($number),
+            'kg' => $this->writer->mass($number),
+            null => QuantityWriter::plain($number, 3),
+            default => QuantityWriter::plain($number, 3)."\u{202F}".self::UNITS[$ending],
+        };
+    }
+
     private function shown(string $key, mixed $value): ?string
     {
-        $number = (is_int($value) || is_float($value)) ? (float) $value : null;
-        $unit = preg_match('/_(mm|l|c|kg)$/', $key, $m) === 1 ? $m[1] : null;
-
         return match (true) {
             $value === null => null,
-            $number !== null && $unit === 'mm' => $this->writer->length($number),
-            $number !== null && $unit === 'l' => $this->writer->volume($number),
-            $number !== null && $unit === 'c' => $this->writer->temperature($number),
-            $number !== null && $unit === 'kg' => $this->writer->mass($number),
-            $number !== null => QuantityWriter::plain($number, 3),
+            is_int($value), is_float($value) => $this->measured(self::ending($key), (float) $value),
             is_bool($value) => $value ? 'yes' : 'no',
             is_string($value) && isset($this->names[$value]) => $this->names[$value],
             is_string($value) => mb_strlen($value) > self::LONGEST ? mb_substr($value, 0, self::LONGEST - 1).'…' : $value,

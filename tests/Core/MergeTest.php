@@ -41,6 +41,9 @@ it('says in what two gardens differ, in words and in the grower\'s units', funct
 })->with([
     'a count' => [fn ($g) => $g->tubs[0]->count = 3, ['Pail: count was 2, is 3']],
     'a measure' => [fn ($g) => $g->tubs[1]->hole_mm = 62.5, ["Crate: hole was 60\u{202F}mm, is 62.5\u{202F}mm"]],
+    'grams' => [fn ($g) => $g->tubs[0]->yield_g = 300, ["Pail: yield is 300\u{202F}g now"]],
+    'a flow' => [fn ($g) => $g->tubs[0]->flow_l_h = 2.5, ["Pail: flow is 2.5\u{202F}L/h now"]],
+    'what is in a litre is no volume' => [fn ($g) => $g->tubs[0]->peroxide_mg_l = 3, ["Pail: peroxide is 3\u{202F}mg/L now"]],
     'in inches' => [
         fn ($g) => [$g->units = 'us', $g->tubs[1]->hole_mm = 50.8],
         ["Crate: hole was 2 3/8\u{202F}in, is 2\u{202F}in", 'units is us now'],

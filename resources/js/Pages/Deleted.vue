@@ -31,7 +31,7 @@ async function bringBack(row: Row): Promise<void> {
 
 <template>
     <Head title="Deleted gardens" />
-    <div class="page">
+    <div class="leaf">
         <header>
             <Link href="/" class="back">All gardens</Link>
             <h1>Deleted gardens</h1>
@@ -55,18 +55,6 @@ async function bringBack(row: Row): Promise<void> {
 </template>
 
 <style scoped>
-.page {
-    max-width: 60rem;
-    margin: 0 auto;
-    padding: 1.6rem 1.4rem 4rem;
-}
-header {
-    border-bottom: 1px solid var(--ink);
-    padding-bottom: 0.7rem;
-}
-h1 {
-    font-size: 1.6rem;
-}
 ul {
     list-style: none;
     margin: 0;

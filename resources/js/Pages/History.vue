@@ -94,7 +94,7 @@ function renamed(text: string, row: Row): string {
 
 <template>
     <Head :title="`History of ${name}`" />
-    <div class="page">
+    <div class="leaf">
         <header>
             <Link :href="`/gardens/${id}`" class="back">Back to the garden</Link>
             <h1>History of {{ name }}</h1>
@@ -134,19 +134,6 @@ function renamed(text: string, row: Row): string {
 </template>
 
 <style scoped>
-.page {
-    max-width: 60rem;
-    margin: 0 auto;
-    padding: 1.6rem 1.4rem 4rem;
-}
-header {
-    border-bottom: 1px solid var(--ink);
-    padding-bottom: 0.7rem;
-}
-h1 {
-    font-size: 1.6rem;
-    overflow-wrap: anywhere;
-}
 ol,
 ul {
     list-style: none;

@@ -14,7 +14,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use KelpTub\Core\File\GardenFile;
-use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\HttpKernel\Exception\HttpException;
 
 /** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back, as they are and as they were. */
 final readonly class GardenController
@@ -96,7 +96,7 @@ final readonly class GardenController
     {
         $document = $garden->revisions()->where('revision', $revision)->value('document');
 
-        return is_string($document) ? $document : throw new NotFoundHttpException('That revision is not kept any more.');
+        return is_string($document) ? $document : throw new HttpException(404, 'That revision is not kept any more.');
     }
 
     /** The garden as a file to keep and share. */
