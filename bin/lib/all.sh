@@ -26,7 +26,7 @@ step() {
 
 check_disk() {
     mkdir -p "$run" 2>/dev/null || fail "cannot write to $(dirname "$run"); run it as the owner of this folder."
-    [ -w "$run" ] || fail "cannot write to .run; it belongs to $(stat -c %U "$run"). Run as that user, or remove .run."
+    [ -w "$run" ] || fail "cannot write to .run; it belongs to $(stat -c %U "$run"). Run as that user, or move .run away: gardens of an earlier version may be in it."
     local free
     free=$(df -Pm "$run" | awk 'NR==2 {print $4}')
     [ "$free" -ge "${KELP_DISK_MB:-700}" ] || fail "only $free MB are free on the disk of this folder; ${KELP_DISK_MB:-700} MB are needed."

@@ -30,7 +30,7 @@ final class OnlyFromHere
                 421,
                 'Kelp Tub is not served under that name. Use http://127.0.0.1 with its port.',
             ),
-            ! in_array($request->getRealMethod(), self::METHODS, true) => self::refused(405, 'That method is not known here.'),
+            ! in_array($request->getRealMethod(), self::METHODS, true) => self::refused(405, 'Send GET, HEAD, POST, PUT or DELETE.'),
             $claims || $request->getRealMethod() !== $request->getMethod() => self::refused(
                 400,
                 'A request is what it says it is: send the method itself.',
