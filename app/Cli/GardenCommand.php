@@ -51,6 +51,15 @@ abstract class GardenCommand extends Command
 
     abstract protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int;
 
+    /** What is asked that cannot be done, on a line of its own. */
+    final protected static function refused(OutputInterface $output, string $why): int
+    {
+        $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $errors->writeln("bin/kelp: $why", OutputInterface::OUTPUT_RAW);
+
+        return self::REFUSED;
+    }
+
     private static function line(Fault $fault): string
     {
         return ($fault->pointer === '' ? '/' : $fault->pointer).' '.$fault->message;

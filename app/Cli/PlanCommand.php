@@ -36,10 +36,7 @@ final class PlanCommand extends GardenCommand
     {
         if ($input->getOption('json') === true) {
             $output->writeln(
-                json_encode(
-                    $planner->report($garden),
-                    JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
-                ),
+                Json::pretty($planner->report($garden, whole: true)),
                 OutputInterface::OUTPUT_RAW,
             );
 

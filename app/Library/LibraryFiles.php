@@ -35,7 +35,8 @@ final class LibraryFiles
             new Shelf($this->items('stones'), PartReader::stone(...)),
             new Shelf($this->items('pumps'), PartReader::pump(...)),
             new Shelf($this->items('tubes'), PartReader::tube(...)),
-            $this->items('products'),
+            new Shelf($this->items('products'), PartReader::product(...)),
+            new Shelf($this->items('climates'), PartReader::climate(...)),
             OfferShelf::of((array) $this->json('offers.json')),
             (array) $this->json('parts.json'),
         );

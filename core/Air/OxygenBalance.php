@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Air;
 
+use KelpTub\Core\Numbers\Crossing;
+
 /**
  * Oxygen that roots take up against what bubbles and the still surface bring in. mg/L, mg/h, litres, m², °C.
  *
@@ -31,6 +33,8 @@ final readonly class OxygenBalance
     private const ALPHA = 0.85;
 
     private const TEMPERATURE_FACTOR = 1.024;
+
+    private const ROUNDING_MG_L = 1.0e-6;
 
     /** † still surface, mg/h per m² and mg/L (10 mm/h). */
     private const SURFACE = 10.0;
@@ -105,32 +109,63 @@ final readonly class OxygenBalance
         return $this->meeting($this->bubbles + $this->surface);
     }
 
-    /**
-     * Minutes without air until the oxygen has fallen from steady to 3 mg/L: 0 if it is there already, null if it never gets there.
-     *
-     * `V·dC/dt = s·(C* − C) − demand·C/(C + ½)`. Over C that is `V·(C + ½)/(s·(C − a)·(C − b))` with the two places a and b at which
-     * nothing changes, and integrates to logarithms: right however near a, where it would come to rest, lies to 3 mg/L.
-     */
+    /** Minutes without air until the oxygen has fallen from steady to 3 mg/L: 0 if it is there already, null if it never gets there. */
     public function outageMinutes(float $workingLitres): ?float
     {
+        return $this->minutesTo(self::STOP_MG_L, $workingLitres);
+    }
+
+    /**
+     * Minutes without air until the oxygen has fallen from steady to a mark: 0 if it is there already, null if it never gets there.
+     *
+     * `V·dC/dt = s·(C* − C) − demand·C/(C + ½)`. Over C that is `V·(C + ½)/(s·(C − a)·(C − b))` with the two places a and b at which
+     * nothing changes, and integrates to logarithms: right however near a, where it would come to rest, lies to the mark.
+     */
+    public function minutesTo(float $mark, float $workingLitres): ?float
+    {
         $from = $this->steady();
-        if ($from <= self::STOP_MG_L) {
+        if ($from <= $mark) {
             return 0.0;
         }
         $rest = $this->meeting($this->surface);
-        if ($rest >= self::STOP_MG_L) {
+        if ($rest >= $mark) {
             return null;
         }
-        $fall = $from - self::STOP_MG_L;
+        $fall = $from - $mark;
         if ($this->surface <= 0.0) {
-            return 60 * $workingLitres / $this->demand * ($fall + self::HALF_UPTAKE_MG_L * log1p($fall / self::STOP_MG_L));
+            return 60 * $workingLitres / $this->demand * ($fall + self::HALF_UPTAKE_MG_L * log1p($fall / $mark));
         }
         // The other root of s·C² + (demand − s·(C* − ½))·C − s·C*·½: their product is −C*·½.
         $other = -$this->saturation * self::HALF_UPTAKE_MG_L / $rest;
-        $slow = ($rest + self::HALF_UPTAKE_MG_L) * log1p($fall / (self::STOP_MG_L - $rest))
-            - ($other + self::HALF_UPTAKE_MG_L) * log1p($fall / (self::STOP_MG_L - $other));
+        $slow = ($rest + self::HALF_UPTAKE_MG_L) * log1p($fall / ($mark - $rest))
+            - ($other + self::HALF_UPTAKE_MG_L) * log1p($fall / ($mark - $other));
 
         return 60 * $workingLitres / $this->surface * $slow / ($rest - $other);
+    }
+
+    /** Oxygen in mg/L so many minutes after the air has stopped, from steady on. */
+    public function afterMinutes(float $minutes, float $workingLitres): float
+    {
+        $from = $this->steady();
+        $rest = $this->meeting($this->surface);
+        if ($minutes <= 0.0 || $workingLitres <= 0.0 || $from - $rest <= self::ROUNDING_MG_L) {
+            return $minutes <= 0.0 ? $from : $rest;
+        }
+
+        return Crossing::of(
+            fn (float $mark): float => ($this->minutesTo($mark, $workingLitres) ?? INF) - $minutes,
+            $rest + self::ROUNDING_MG_L,
+            $from,
+            self::ROUNDING_MG_L,
+        );
+    }
+
+    /**
+     * What another flow of bubbles would make of it: the same tub with so many times as much from its stones.
+     */
+    public function withBubbles(float $times): self
+    {
+        return new self($this->saturation, $this->demand, $this->bubbles * $times, $this->surface);
     }
 
     /** The demand in mg/h that the air and the surface hold at an oxygen, mg/L: supply equals uptake there. */

@@ -14,4 +14,5 @@ enum NeedStage: int
     case Air = 5;
     case Saws = 6;
     case Tools = 7;
+    case Feed = 8;
 }

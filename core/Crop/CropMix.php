@@ -134,6 +134,62 @@ final readonly class CropMix
         return $uses === [] ? null : new TubWaterUse($uses);
     }
 
+    /** @return list<CropDraw> what each crop takes out of the water */
+    public function draws(float $climate): array
+    {
+        return array_map(fn (CropShare $s): CropDraw => new CropDraw(
+            Capacity::waterUse($s->crop, $this->density, $climate, $s->plants),
+            $s->crop->middleEc(),
+            $this->density->useShare() * $s->plants * $s->crop->rootOxygenMgH,
+        ), $this->shares);
+    }
+
+    /**
+     * Where the crops' EC windows meet; where they do not, from the lowest to the highest of their middles. Null without plants.
+     *
+     * @return array{float, float}|null mS/cm, from and to
+     */
+    public function ecWindow(): ?array
+    {
+        $crops = $this->crops();
+        $meet = self::meet($crops, static fn (Crop $c): array => [$c->ecLow, $c->ecHigh]);
+        $middles = array_map(static fn (Crop $c): float => $c->middleEc(), $crops);
+
+        return $middles === [] ? null : ($meet ?? [min($middles), max($middles)]);
+    }
+
+    /**
+     * Where the crops' pH windows meet; null without plants, or where they do not.
+     *
+     * @return array{float, float}|null from and to
+     */
+    public function phWindow(): ?array
+    {
+        return self::meet($this->crops(), static fn (Crop $c): array => [$c->phLow, $c->phHigh]);
+    }
+
+    /**
+     * @param  list<Crop>  $crops
+     * @param  callable(Crop): array{float, float}  $window
+     * @return array{float, float}|null null where they do not meet, or there are none
+     */
+    private static function meet(array $crops, callable $window): ?array
+    {
+        [$low, $high] = [-INF, INF];
+        foreach ($crops as $crop) {
+            [$from, $to] = $window($crop);
+            [$low, $high] = [max($low, $from), min($high, $to)];
+        }
+
+        return $crops === [] || $low > $high ? null : [$low, $high];
+    }
+
+    /** Whether any of them bears fruit. */
+    public function bearsFruit(): bool
+    {
+        return array_filter($this->crops(), static fn (Crop $c): bool => $c->group === CropGroup::Fruit) !== [];
+    }
+
     /** @param  callable(Crop): float  $figure */
     private function sum(callable $figure): float
     {

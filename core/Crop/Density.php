@@ -41,6 +41,12 @@ enum Density: string
         return $this === self::Tight ? 0.45 : 1.0;
     }
 
+    /** Share of the yield: harvested young it is half. */
+    public function yieldShare(): float
+    {
+        return $this === self::Tight ? 0.5 : 1.0;
+    }
+
     /** Dissolved oxygen below which roots work badly, mg/L. */
     public function oxygenFloor(): float
     {

@@ -48,6 +48,12 @@ final readonly class WaterUse
         return $this->toHarvest * self::share(max(0.0, $day - $this->firstDay) / $this->growing());
     }
 
+    /** Share of its growth that a plant has made by a day; 1 from the first harvest on. */
+    public function grown(float $day): float
+    {
+        return self::share(min(1.0, max(0.0, $day - $this->firstDay) / $this->growing()));
+    }
+
     /** The largest daily use, litres a day. */
     public function peakDaily(): float
     {

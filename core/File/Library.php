@@ -10,6 +10,8 @@ use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Feed\FeedProduct;
+use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
 
@@ -23,7 +25,8 @@ final readonly class Library
      * @param  Shelf<Stone>  $stones
      * @param  Shelf<Pump>  $pumps
      * @param  Shelf<Tube>  $tubes
-     * @param  array<string, stdClass>  $products
+     * @param  Shelf<FeedProduct>  $products
+     * @param  Shelf<WeatherClimate>  $climates
      * @param  array<string, string>  $partNames  of parts that are on no other shelf
      */
     public function __construct(
@@ -33,7 +36,8 @@ final readonly class Library
         public Shelf $stones,
         public Shelf $pumps,
         public Shelf $tubes,
-        public array $products,
+        public Shelf $products,
+        public Shelf $climates,
         public OfferShelf $offers,
         public array $partNames,
     ) {
@@ -54,6 +58,7 @@ final readonly class Library
             $this->pumps,
             $this->tubes,
             $this->products,
+            $this->climates,
             $this->offers,
             $this->partNames,
         );
@@ -62,7 +67,7 @@ final readonly class Library
     /**
      * The shelf that a member of a garden file takes its keys from; null where it takes none.
      *
-     * @return Shelf<Vessel>|Shelf<Cup>|Shelf<Stone>|Shelf<Pump>|Shelf<Tube>|null
+     * @return Shelf<Vessel>|Shelf<Cup>|Shelf<Stone>|Shelf<Pump>|Shelf<Tube>|Shelf<FeedProduct>|null
      */
     public function shelfFor(string $member): ?Shelf
     {
@@ -72,6 +77,7 @@ final readonly class Library
             'kind' => $this->stones,
             'pump' => $this->pumps,
             'tube' => $this->tubes,
+            'product' => $this->products,
             default => null,
         };
     }

@@ -169,6 +169,32 @@ final class PartCheck
     }
 
     /** @return list<Fault> */
+    public static function product(stdClass $raw, string $at): array
+    {
+        $faults = [];
+        $names = [];
+        foreach ($raw->parts as $i => $part) {
+            if (isset($part->ml_per_l) === isset($part->g_per_l)) {
+                $faults[] = new Fault(
+                    "$at/parts/$i",
+                    isset($part->ml_per_l) ? 'has ml_per_l as well as g_per_l; a part is liquid or dry' : 'has no dose: say ml_per_l or g_per_l',
+                );
+            }
+            if (in_array($part->name, $names, true)) {
+                $faults[] = new Fault("$at/parts/$i/name", "is \"$part->name\", which another part has already");
+            }
+            $names[] = $part->name;
+        }
+        foreach ($raw->order ?? [] as $i => $name) {
+            if (! in_array($name, $names, true)) {
+                $faults[] = new Fault("$at/order/$i", "is \"$name\", and no part has that name");
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
     public static function stone(stdClass $raw, string $at): array
     {
         return $raw->min_l_min > $raw->max_l_min

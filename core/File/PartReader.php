@@ -10,12 +10,15 @@ use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Feed\FeedPart;
+use KelpTub\Core\Feed\FeedProduct;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\Panel;
+use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\Fill;
 use KelpTub\Core\Vessel\FillFit;
@@ -110,6 +113,54 @@ final class PartReader
     public static function tube(stdClass $raw, ?string $key): Tube
     {
         return new Tube($key ?? $raw->key ?? null, $raw->name ?? 'Air tubing', (float) $raw->inner_mm, (float) $raw->outer_mm);
+    }
+
+    public static function product(stdClass $raw, ?string $key): FeedProduct
+    {
+        /** @var non-empty-list<FeedPart> $parts as the schema has it */
+        $parts = self::each($raw->parts, static fn (stdClass $p): FeedPart => new FeedPart(
+            $p->name,
+            isset($p->ml_per_l),
+            (float) ($p->ml_per_l ?? $p->g_per_l),
+            isset($p->density_g_ml) ? (float) $p->density_g_ml : null,
+            isset($p->ec_per_unit) ? (float) $p->ec_per_unit : null,
+            $p->label ?? null,
+        ));
+        $order = array_flip($raw->order ?? []);
+        usort($parts, static fn (FeedPart $a, FeedPart $b): int => ($order[$a->name] ?? INF) <=> ($order[$b->name] ?? INF));
+
+        return new FeedProduct(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? 'Feed',
+            $parts,
+            isset($raw->ec_ms_cm) ? (float) $raw->ec_ms_cm : null,
+            array_map(
+                static fn (mixed $share): array => $share instanceof stdClass
+                    ? array_map(floatval(...), get_object_vars($share))
+                    : ['' => (float) $share],
+                get_object_vars($raw->stages ?? new stdClass),
+            ),
+            $raw->organic ?? false,
+            $raw->living ?? false,
+            $raw->calcium_magnesium ?? false,
+        );
+    }
+
+    public static function climate(stdClass $raw, string $key): WeatherClimate
+    {
+        $of = /** @return list<float> */ static fn (string $figure): array => array_values(array_map(floatval(...), $raw->{$figure}));
+
+        return new WeatherClimate(
+            $key,
+            $raw->name,
+            $of('air_c'),
+            $of('air_spread_c'),
+            $of('humidity_pct'),
+            $of('humidity_spread_pct'),
+            $of('sun_h'),
+            $of('rain_days'),
+            $of('rain_mm'),
+        );
     }
 
     /**

@@ -41,7 +41,6 @@ final readonly class GardenReader
         $faults = [
             ...PartCheck::each(get_object_vars($document->library->crops ?? new stdClass), '/library/crops', PartCheck::crop(...)),
             ...$tubs->faults($document),
-            ...self::feedFaults($document),
         ];
         foreach ($this->marks as $mark) {
             $faults = [...$faults, ...$mark->faults($document, $library)];
@@ -52,20 +51,6 @@ final readonly class GardenReader
         }
 
         return $this->maker->of($document);
-    }
-
-    /** @return list<Fault> feeds that tubs name and nobody mixes */
-    private static function feedFaults(stdClass $document): array
-    {
-        $faults = [];
-        $feeds = array_map(static fn (stdClass $f): string => $f->id, $document->feeds ?? []);
-        foreach ($document->tubs ?? [] as $i => $tub) {
-            if (isset($tub->feed) && ! in_array($tub->feed, $feeds, true)) {
-                $faults[] = new Fault("/tubs/$i/feed", "is \"$tub->feed\", and no feed of this garden has that id");
-            }
-        }
-
-        return $faults;
     }
 
     /** @return list<Fault> plantings in tubs that are not there */

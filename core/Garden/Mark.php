@@ -89,7 +89,8 @@ abstract class Mark
         return true;
     }
 
-    public function report(Plan $plan): MarkReport
+    /** @param  bool  $whole  with what takes long to write out: the days of a season */
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport;
     }

@@ -25,13 +25,27 @@ final readonly class Planner
 
     public function plan(Garden $garden): Plan
     {
-        $plan = Plan::of($garden);
+        return $this->walked(Plan::of($garden));
+    }
+
+    private function walked(Plan $plan): Plan
+    {
         foreach ($this->marks as $mark) {
             $plan = $plan->with($mark->plan($plan, $this->aids));
             $plan = $plan->needing($mark->needs($plan, $this->aids->library));
         }
 
         return $plan;
+    }
+
+    /**
+     * The plan of a garden after a patch; what it leaves alone is not planned again.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    public function planAgain(Plan $before, array $patch): Plan
+    {
+        return $this->walked(Plan::of($this->maker->patched($before->garden, $patch), $before));
     }
 
     /**
@@ -148,12 +162,16 @@ final readonly class Planner
         return array_map(static fn (Finding $finding): Finding => $finding->saidBy($mark), $findings);
     }
 
-    /** Garden in, report out; where there is not time for all of it, one tub may come first. */
-    public function report(Garden $garden, ?string $first = null): stdClass
+    /**
+     * Garden in, report out; where there is not time for all of it, one tub may come first.
+     *
+     * @param  bool  $whole  with the days of the seasons
+     */
+    public function report(Garden $garden, ?string $first = null, bool $whole = false): stdClass
     {
         $plan = $this->plan($garden);
 
-        return $this->written($plan, $this->mended($plan, $first));
+        return $this->written($plan, $this->mended($plan, $first), $whole);
     }
 
     /**
@@ -161,8 +179,12 @@ final readonly class Planner
      *
      * @param  list<Finding>  $findings
      */
-    public function written(Plan $plan, array $findings): stdClass
+    public function written(Plan $plan, array $findings, bool $whole = false): stdClass
     {
-        return Report::of($plan->garden, array_map(static fn (Mark $mark): MarkReport => $mark->report($plan), $this->marks), $findings);
+        return Report::of(
+            $plan->garden,
+            array_map(static fn (Mark $mark): MarkReport => $mark->report($plan, $whole), $this->marks),
+            $findings,
+        );
     }
 }

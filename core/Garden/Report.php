@@ -19,10 +19,7 @@ final class Report
 
     public const VERSION = 1;
 
-    /** What of a tub is null until a mark computes it. */
-    private const TUB = ['season' => ['top_up_l' => null, 'top_ups' => null, 'changes' => null, 'days' => null], 'feed' => null];
-
-    /** The same of the garden. */
+    /** What of the garden is null until a mark computes it. */
     private const GARDEN = ['budget' => ['next_tub' => null, 'monthly' => null, 'harvest_value' => null, 'payback_days' => null]];
 
     /**
@@ -39,7 +36,6 @@ final class Report
                 'name' => $tub->name,
                 'count' => $tub->count,
                 'system' => $tub->system->value,
-                ...self::TUB,
             ];
         }
         foreach ($parts as $part) {

@@ -10,6 +10,8 @@ use stdClass;
 /** Where a garden stands: air, water, light, and what bears it. */
 final readonly class Site
 {
+    private const SUN_HOURS = 4.0;
+
     private function __construct(
         public Setting $setting,
         public float $altitudeM,
@@ -22,6 +24,9 @@ final readonly class Site
         public ?float $shelfLimitKg,
         public ?float $headroomMm,
         public bool $fullSun,
+        public bool $waterGiven,
+        public float $sunHours,
+        public WeatherWish $weather,
     ) {
     }
 
@@ -39,10 +44,13 @@ final readonly class Site
             isset($site->shelf_limit_kg) ? (float) $site->shelf_limit_kg : null,
             isset($site->headroom_mm) ? (float) $site->headroom_mm : null,
             $site->full_sun ?? false,
+            isset($site->water_temperature_c),
+            (float) ($site->sun_hours ?? self::SUN_HOURS),
+            WeatherWish::fromDocument($site->weather ?? new stdClass),
         );
     }
 
-    /** @return array<string, string|float|bool|null> as the garden file has it, defaults filled in */
+    /** @return array<string, mixed> as the garden file has it, defaults filled in */
     public function toReport(): array
     {
         return [
@@ -57,14 +65,20 @@ final readonly class Site
             'shelf_limit_kg' => $this->shelfLimitKg,
             'headroom_mm' => $this->headroomMm,
             'full_sun' => $this->fullSun,
+            'sun_hours' => $this->sunHours,
+            'weather' => $this->weather->toReport(),
         ];
+    }
+
+    /** Whether leaves and walls stand in full sun: nowhere in a room. */
+    public function inSun(): bool
+    {
+        return $this->fullSun && $this->setting !== Setting::Indoor;
     }
 
     /** How much faster or slower plants drink here than in the reference room. */
     public function climate(): float
     {
-        $inSun = $this->fullSun && $this->setting !== Setting::Indoor;
-
-        return Climate::factor($this->airTemperatureC, $this->humidityPct, $this->lightHours, $inSun);
+        return Climate::factor($this->airTemperatureC, $this->humidityPct, $this->lightHours, $this->inSun());
     }
 }

@@ -23,7 +23,9 @@ use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\PatternKind;
 use KelpTub\Core\Lid\Raft;
+use KelpTub\Core\Season\ChangeSchool;
 use KelpTub\Core\Season\TopUp;
+use KelpTub\Core\Season\TopUpStrength;
 use KelpTub\Core\Vessel\CoverParts;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
@@ -257,6 +259,9 @@ final readonly class TubReader
                 (float) ($raw->nursery->off_min ?? DripCycle::DEFAULT_OFF_MIN),
             ),
             isset($raw->lowest_mm) ? (float) $raw->lowest_mm : null,
+            ChangeSchool::from($raw->reservoir_change ?? ChangeSchool::defaultFor($system)->value),
+            TopUpStrength::from($raw->top_up_strength ?? TopUpStrength::Half->value),
+            $raw->feed ?? null,
         );
     }
 

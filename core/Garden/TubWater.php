@@ -9,7 +9,10 @@ use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Feed\DripCycle;
+use KelpTub\Core\Season\ChangeSchool;
+use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\TopUp;
+use KelpTub\Core\Season\TopUpStrength;
 
 /** How a tub's roots get water and air. */
 final readonly class TubWater
@@ -18,6 +21,7 @@ final readonly class TubWater
      * @param  LineChoice|null  $askedLine  as given, whether the system has it or not
      * @param  list<TopUp>  $plannedTopUps  of a passive tub
      * @param  float|null  $lowest  the level down to which the water is of use, mm, where the grower has set it
+     * @param  string|null  $feed  id of the feed that it gets
      */
     public function __construct(
         public GrowingSystem $system,
@@ -29,7 +33,16 @@ final readonly class TubWater
         public ClonerWish $cloner,
         public DripCycle $drip,
         public ?float $lowest,
+        public ChangeSchool $change,
+        public TopUpStrength $strength,
+        public ?string $feed,
     ) {
+    }
+
+    /** How it is looked after through the season. */
+    public function policy(): Policy
+    {
+        return new Policy($this->topUps, $this->strength, $this->change, $this->plannedTopUps);
     }
 
     /** The water line the tub is planned with: the one asked for where its system has it. */

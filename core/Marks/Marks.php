@@ -8,6 +8,7 @@ use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Marks\Air\AirMark;
 use KelpTub\Core\Marks\Cost\CostMark;
 use KelpTub\Core\Marks\Crop\CropMark;
+use KelpTub\Core\Marks\Feed\FeedMark;
 use KelpTub\Core\Marks\Lid\LidMark;
 use KelpTub\Core\Marks\Tub\TubMark;
 
@@ -17,6 +18,6 @@ final class Marks
     /** @return list<Mark> */
     public static function all(): array
     {
-        return [new TubMark, new LidMark, new CropMark, new AirMark, new CostMark];
+        return [new TubMark, new LidMark, new CropMark, new AirMark, new FeedMark, new CostMark];
     }
 }

@@ -38,6 +38,13 @@ final class UnreadableQuantity extends InvalidArgumentException
         return new self(sprintf('"%s" has no unit. Write it with one, like 54 mm, 2 3/8 in, 20 L or 5 gal.', self::quote($text)));
     }
 
+    public static function label(string $text, string $examples): self
+    {
+        return new self(
+            sprintf('"%s" is no dose: say how much of it for how much water, as it stands on the packet, like %s.', self::quote($text), $examples),
+        );
+    }
+
     public static function unscaledPpm(string $text): self
     {
         return new self(

@@ -24,7 +24,7 @@ final readonly class Reservoir
     /** @param  list<HangingCups>  $cups */
     public function __construct(private Profile $profile, private array $cups, private bool $pebbles)
     {
-        $this->lowestBottom = min(INF, ...array_map(static fn (HangingCups $c): float => $c->bottom, $cups));
+        $this->lowestBottom = min([INF, ...array_map(static fn (HangingCups $c): float => $c->bottom, $cups)]);
     }
 
     /** Litres displaced at a level, mm above the inside floor. */

@@ -249,6 +249,7 @@ it('ships a Library of things that a garden may hold in place', function (string
     'cups' => ['cup', fn () => Gardens::library()->cups->documents()],
     'stones' => ['stoneKind', fn () => Gardens::library()->stones->documents()],
     'pumps' => ['pump', fn () => Gardens::library()->pumps->documents()],
+    'feeds' => ['product', fn () => Gardens::library()->products->documents()],
     'tubes' => ['tube', fn () => Gardens::library()->tubes->documents()],
     'crops' => ['cropRow', fn () => Gardens::library()->crops->documents()],
     'offers' => [

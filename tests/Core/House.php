@@ -21,21 +21,24 @@ final class House
         'Lid' => ['Geometry', 'Numbers', 'Cup', 'Vessel'],
         'Crop' => ['Geometry', 'Numbers', 'Cup', 'Lid'],
         'Air' => ['Geometry', 'Numbers', 'Cup'],
-        'Feed' => [],
-        'Season' => ['Crop'],
+        'Feed' => ['Units'],
+        'Season' => ['Cup', 'Vessel', 'Crop', 'Air', 'Feed'],
         'Cost' => [],
 
-        'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Cost'],
+        'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost'],
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
 
         'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden'],
         'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Feed' => ['Units', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
-        'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Cost'],
+        'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
 
-        'WhatIf' => ['Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Cost'],
+        'WhatIf' => [
+            'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
+        ],
     ];
 
     /** @return list<string> every file of the core */

@@ -192,7 +192,7 @@ it('offers what a grower would think of first', function (Garden $garden, string
             ['tub' => 'a'], ['tub' => 'b'],
         ]]],
     ]), 'air.starved', [
-        'Throttle the other valves of that pump to 40 %', 'Use the 50 mm cylinder stone', 'Use the 20 W pump, six outlets',
+        'Throttle the other valves of that pump to 40 %', 'Use the 40 mm disc stone', 'Use the 12 W pump, four outlets',
     ]],
     'a stone too deep for its pump' => [
         fn () => Gardens::tub([], [], ['pump' => ['free_flow_l_min' => 4, 'max_pressure_kpa' => 4.8]]),

@@ -154,7 +154,7 @@ final class AirMark extends Mark
         );
     }
 
-    public function report(Plan $plan): MarkReport
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport(
             ['air' => array_map(AirReport::ofSystem(...), $plan->get(AirPlans::class)->systems)],

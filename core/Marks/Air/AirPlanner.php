@@ -19,6 +19,8 @@ use KelpTub\Core\Marks\Tub\TubPlan;
 /** Solves each pump's network over the tubs it feeds, and then the oxygen in each tub. */
 final readonly class AirPlanner
 {
+    private const METRE_MM = 1000.0;
+
     public function __construct(private Site $site)
     {
     }
@@ -83,6 +85,7 @@ final readonly class AirPlanner
     public function tub(TubPlan $plan, array $systems): TubAir
     {
         $flow = $transfer = 0.0;
+        $stones = [];
         foreach ($systems as $system) {
             foreach ($system->tubs as $i => $fed) {
                 $line = $system->lines[$i];
@@ -91,6 +94,10 @@ final readonly class AirPlanner
                 }
                 $flow += $system->flows[$i];
                 $transfer += OxygenBalance::standardTransfer($line->stone->bubble, $line->submergence, $system->flows[$i]);
+                $stones[] = [
+                    OxygenBalance::standardTransfer($line->stone->bubble, self::METRE_MM, $system->flows[$i]),
+                    $plan->tub->water->stones->height ?? 0.0,
+                ];
             }
         }
         $celsius = $this->site->waterTemperatureC;
@@ -108,6 +115,6 @@ final readonly class AirPlanner
         $drips = $plan->tub->system === GrowingSystem::Nursery && $plan->holes->count() > 0;
         $trickle = $drips ? $plan->tub->water->drip->litresADay() / 24 : 0.0;
 
-        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle), $trickle);
+        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle), $trickle, $stones);
     }
 }

@@ -21,6 +21,10 @@ use stdClass;
 /** What all of it costs: the needs of every mark before this one, in packs as they are sold. Source: handbook, rules section 9. */
 final class CostMark extends Mark
 {
+    private const ELECTRICITY_PER_KWH = 0.30;
+
+    private const WATER_PER_L = 0.003;
+
     public function key(): string
     {
         return 'cost';
@@ -33,6 +37,8 @@ final class CostMark extends Mark
             isset($document->money->cap) ? (float) $document->money->cap : null,
             array_map(floatval(...), get_object_vars($document->owned ?? new stdClass)),
             OfferShelf::of($document->prices ?? []),
+            (float) ($document->money->electricity_per_kwh ?? self::ELECTRICITY_PER_KWH),
+            (float) ($document->money->water_per_l ?? self::WATER_PER_L),
         );
     }
 
@@ -71,7 +77,7 @@ final class CostMark extends Mark
         return false;
     }
 
-    public function report(Plan $plan): MarkReport
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport(CostReport::of($plan->get(CostPlan::class), $plan->garden->of(MoneyWish::class)));
     }

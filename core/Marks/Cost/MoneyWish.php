@@ -10,7 +10,13 @@ use KelpTub\Core\Cost\OfferShelf;
 final readonly class MoneyWish
 {
     /** @param  array<string, float>  $owned  quantity by part key */
-    public function __construct(public string $currency, public ?float $cap, public array $owned, public OfferShelf $offers)
-    {
+    public function __construct(
+        public string $currency,
+        public ?float $cap,
+        public array $owned,
+        public OfferShelf $offers,
+        public float $electricityPerKwh,
+        public float $waterPerLitre,
+    ) {
     }
 }

@@ -37,7 +37,7 @@ final class CropMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
     }
 
-    public function report(Plan $plan): MarkReport
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport(
             tubs: array_map(static fn (TubPlan $tub): array => CropReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),

@@ -42,7 +42,7 @@ final class LidMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
     }
 
-    public function report(Plan $plan): MarkReport
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport(
             tubs: array_map(static fn (TubPlan $tub): array => LidReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),

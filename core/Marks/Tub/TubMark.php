@@ -50,7 +50,7 @@ final class TubMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null, $plan->garden->of(AirSystems::class)];
     }
 
-    public function report(Plan $plan): MarkReport
+    public function report(Plan $plan, bool $whole): MarkReport
     {
         $plans = $plan->get(TubPlans::class);
 

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cli;
+
+use InvalidArgumentException;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\WhatIf\SeasonAsk;
+use KelpTub\Core\WhatIf\SeasonRuns;
+use stdClass;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Helper\Table;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('season', 'One tub\'s season day by day: level, EC, oxygen, top-ups and changes.')]
+final class SeasonCommand extends GardenCommand
+{
+    protected function configure(): void
+    {
+        parent::configure();
+        $this->addOption('tub', null, InputOption::VALUE_REQUIRED, 'id of the tub')
+            ->addOption('policy', null, InputOption::VALUE_REQUIRED, 'looked after otherwise: top_ups=quarter,change=never', '')
+            ->addOption('what-if', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'what happens in it: heat@20x3+8')
+            ->addOption('json', null, InputOption::VALUE_NONE, 'as JSON, and nothing else')
+            ->addOption('csv', null, InputOption::VALUE_NONE, 'the days as CSV, for any spreadsheet');
+    }
+
+    protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int
+    {
+        $id = (string) $input->getOption('tub');
+        $tub = $id === '' && count($garden->tubs) === 1 ? $garden->tubs[0] : $garden->tub($id);
+        if ($tub === null) {
+            $tubs = implode(', ', array_column($garden->tubs, 'id'));
+
+            return self::refused($output, $id === '' ? "say which tub: --tub, one of $tubs" : "there is no tub $id; there are $tubs");
+        }
+        try {
+            $ask = new SeasonAsk(
+                SeasonAsk::policyOf((string) $input->getOption('policy')),
+                array_values(array_map(strval(...), (array) $input->getOption('what-if'))),
+            );
+            [$run] = (new SeasonRuns($planner, $planner->aids->library))->of($garden, $tub, [$ask]);
+        } catch (InvalidArgumentException $refused) {
+            return self::refused($output, $refused->getMessage());
+        }
+        match (true) {
+            $input->getOption('json') === true => $output->writeln(Json::pretty($run), OutputInterface::OUTPUT_RAW),
+            $input->getOption('csv') === true => $output->write(self::csv($run->season->days ?? []), false, OutputInterface::OUTPUT_RAW),
+            default => self::table($tub->name, $run, new QuantityWriter($garden->units), $output),
+        };
+
+        return self::SUCCESS;
+    }
+
+    /** A number to its last digit, as JSON has it. */
+    private static function cell(mixed $value): string
+    {
+        return match (true) {
+            is_bool($value) => $value ? '1' : '0',
+            $value === null => '',
+            default => (string) json_encode($value, JSON_THROW_ON_ERROR),
+        };
+    }
+
+    /** @param  list<stdClass>  $days */
+    private static function csv(array $days): string
+    {
+        $stream = fopen('php://temp', 'r+');
+        assert($stream !== false);
+        foreach ($days as $i => $day) {
+            $row = get_object_vars($day);
+            if ($i === 0) {
+                fputcsv($stream, array_keys($row), escape: '');
+            }
+            fputcsv($stream, array_map(self::cell(...), $row), escape: '');
+        }
+        rewind($stream);
+
+        return (string) stream_get_contents($stream);
+    }
+
+    private static function table(string $name, stdClass $run, QuantityWriter $w, OutputInterface $output): void
+    {
+        $output->writeln($name, OutputInterface::OUTPUT_RAW);
+        if ($run->season->days === null) {
+            $output->writeln('Nothing grows here, so there is no season.');
+
+            return;
+        }
+        $rows = [];
+        foreach ($run->season->days as $day) {
+            $rows[] = [
+                "  $day->day",
+                $w->length($day->level_mm),
+                $w->volume($day->volume_l),
+                $day->ec_ms_cm === null ? '–' : $w->number($day->ec_ms_cm, 2, 'mS/cm'),
+                $day->oxygen_mg_l === null ? '–' : $w->number($day->oxygen_mg_l, 1, 'mg/L'),
+                match (true) {
+                    $day->change => 'water changed',
+                    $day->top_up_l > 0.0 => 'topped up '.$w->volume($day->top_up_l),
+                    default => '',
+                },
+            ];
+        }
+        (new Table($output))->setStyle('compact')->setHeaders(['  day', 'level', 'water', 'EC', 'oxygen', ''])->setRows($rows)->render();
+        $output->writeln(sprintf(
+            '%s of water in all, %s top-ups and %s changes before the first harvest.',
+            $w->volume($run->season->water_l),
+            $run->season->top_ups,
+            $run->season->changes,
+        ), OutputInterface::OUTPUT_RAW);
+    }
+}

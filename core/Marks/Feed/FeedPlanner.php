@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Feed;
+
+use KelpTub\Core\Air\SubmergedShare;
+use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Feed\Mixing;
+use KelpTub\Core\Feed\Strength;
+use KelpTub\Core\Feed\Target;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\Garden\Setting;
+use KelpTub\Core\Garden\Site;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Season\Breath;
+use KelpTub\Core\Season\SeasonTub;
+use KelpTub\Core\Season\SteadyWeather;
+use KelpTub\Core\Season\TypicalWeather;
+use KelpTub\Core\Season\Warmth;
+use KelpTub\Core\Season\Weather;
+use KelpTub\Core\Season\WeatherDay;
+use KelpTub\Core\Vessel\Cover;
+
+/** Works out what each tub is fed and what its season goes by. */
+final readonly class FeedPlanner
+{
+    /** † water over the air: under a roof, a bare dark tub in full sun, a light or foil-covered one there, °C. */
+    private const GAIN_COVERED = 2.0;
+
+    private const GAIN_SUN = 4.0;
+
+    private const GAIN_SUN_LIGHT = 1.0;
+
+    /** † a small water pump inside a nursery, W. */
+    private const NURSERY_PUMP_W = 3.0;
+
+    private Weather $weather;
+
+    public function __construct(private Site $site, private FeedWishes $wishes, Library $library)
+    {
+        $this->weather = self::weather($site, $library);
+    }
+
+    private static function weather(Site $site, Library $library): Weather
+    {
+        $asked = $site->weather;
+        if ($asked->climate === null || $asked->start === null) {
+            return new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours));
+        }
+
+        return new TypicalWeather(
+            $library->climates->get($asked->climate),
+            $asked->seed,
+            $asked->start,
+            $site->setting === Setting::Indoor ? $site->lightHours : null,
+        );
+    }
+
+    public function tub(TubPlan $plan, TubAir $air): FeedPlan
+    {
+        $feed = $this->wishes->feed($plan->tub->water->feed);
+        $window = $plan->plants->mix->ecWindow();
+        $mixing = new Mixing(
+            $feed?->product,
+            $feed === null ? Strength::ByStage : $feed->strength,
+            $window === null ? null : $this->target($plan, $window),
+            $this->wishes->water->ec,
+        );
+
+        return new FeedPlan(
+            $plan,
+            $air,
+            $feed,
+            $mixing,
+            $window,
+            $plan->water->use === null ? null : $this->season($plan, $air, $mixing),
+            $this->weather,
+            $this->site->inSun(),
+        );
+    }
+
+    /** @param  array{float, float}  $window */
+    private function target(TubPlan $plan, array $window): Target
+    {
+        $mix = $plan->plants->mix;
+        $use = $plan->water->use;
+
+        return new Target(
+            ($window[0] + $window[1]) / 2,
+            $mix->bearsFruit() ? $window[1] : null,
+            $this->wishes->water->ec,
+            (float) max([0, ...array_map(static fn (Crop $c): int => $c->sproutsOn() ?? 0, $mix->crops())]),
+            (float) min([INF, ...array_map(static fn (Crop $c): int => $c->daysWithin(), $mix->crops())]),
+            $use->harvestDay ?? 1.0,
+            $plan->tub->system === GrowingSystem::Passive && $plan->tub->water->policy()->isOneFill(),
+        );
+    }
+
+    private function season(TubPlan $plan, TubAir $air, Mixing $mixing): SeasonTub
+    {
+        $tub = $plan->tub;
+        $water = $plan->water;
+        $open = $this->site->setting === Setting::Open;
+        $rim = $tub->body->vessel->profile->rim();
+        $draws = $plan->plants->mix->draws($plan->plants->climate);
+        assert($draws !== [] && $water->use !== null);
+
+        return new SeasonTub(
+            $water->working(),
+            $water->usable(),
+            $water->reservoir->litresAt($open ? min($rim, $water->line->overflow()) : $rim),
+            $water->line->cupBottom,
+            $water->reservoir,
+            $draws,
+            $plan->plants->climate,
+            $water->use->harvestDay,
+            $water->use->lastDay,
+            $mixing,
+            $tub->water->policy(),
+            $this->breath($plan, $air),
+            $this->warmth($plan),
+            $open ? $tub->body->lid->outline->area() / 1.0e6 : null,
+        );
+    }
+
+    private function breath(TubPlan $plan, TubAir $air): ?Breath
+    {
+        return $air->balance === null ? null : new Breath(
+            $air->stones,
+            $plan->tub->body->vessel->profile->sectionAt($plan->water->line->grown)->area() / 1.0e6,
+            SubmergedShare::of($plan->tub->system, $plan->tub->water->line()),
+            $this->site->altitudeM,
+            $air->trickle,
+        );
+    }
+
+    private function warmth(TubPlan $plan): Warmth
+    {
+        $body = $plan->tub->body;
+        // A bag inside leaves the outside as dark as it was.
+        $light = in_array($body->cover, [Cover::Paint, Cover::Sleeve, Cover::Foil], true);
+
+        return new Warmth(
+            $this->site->waterTemperatureC,
+            $this->site->waterGiven && $this->weather->isSteady() ? $this->site->waterTemperatureC : null,
+            match (true) {
+                $this->site->setting === Setting::Indoor => 0.0,
+                $this->site->setting === Setting::Covered => self::GAIN_COVERED,
+                ! $this->site->fullSun => 0.0,
+                $light => self::GAIN_SUN_LIGHT,
+                default => self::GAIN_SUN,
+            },
+            $body->vessel->profile->lateralArea() + $body->lid->outline->area() / 1.0e6,
+            $plan->tub->system === GrowingSystem::Nursery ? self::NURSERY_PUMP_W * $plan->tub->water->drip->duty() : 0.0,
+        );
+    }
+}

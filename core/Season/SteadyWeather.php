@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Season;
+
+/** The site's own figures every day, and no rain. */
+final readonly class SteadyWeather implements Weather
+{
+    public function __construct(private WeatherDay $always)
+    {
+    }
+
+    public function on(int $day): WeatherDay
+    {
+        return $this->always;
+    }
+
+    public function isSteady(): bool
+    {
+        return true;
+    }
+}

@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\WhatIf;
+
+use InvalidArgumentException;
+use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Feed\FeedParts;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Marks\Feed\FeedReport;
+use KelpTub\Core\Season\Absence;
+use KelpTub\Core\Season\SeasonDay;
+use KelpTub\Core\Season\SeasonRun;
+use KelpTub\Core\Season\WhatIf;
+use stdClass;
+
+/** Seasons of one tub side by side: as it is planned, looked after otherwise, or with something happening in it. */
+final readonly class SeasonRuns
+{
+    /** Runs that fit on one pair of axes. */
+    public const MOST = 4;
+
+    /** † a crop's figures for water and for salts are right to within this share. */
+    private const RANGE = 0.25;
+
+    private const OXYGEN_FLOOR = 5.0;
+
+    public function __construct(private Planner $planner, private Library $library)
+    {
+    }
+
+    /**
+     * @param  list<SeasonAsk>  $asks
+     * @return list<stdClass>
+     *
+     * @throws InvalidArgumentException when one of them cannot be read; the message says which
+     */
+    public function of(Garden $garden, Tub $tub, array $asks): array
+    {
+        $plan = $this->planner->plan($garden);
+
+        return array_map(fn (SeasonAsk $ask): stdClass => $this->one($plan, $tub, $ask), $asks);
+    }
+
+    private function one(Plan $plan, Tub $tub, SeasonAsk $ask): stdClass
+    {
+        $patch = $ask->patch($tub, new PatchMaker($plan->garden->document, $this->library));
+        $planned = $patch === [] ? $plan : $this->planner->planAgain($plan, $patch);
+        $feed = $planned->get(FeedPlans::class)->tubs[$tub->id];
+        $last = $feed->season?->lastDay;
+        if ($last === null && $ask->whatIfs !== []) {
+            throw new InvalidArgumentException('nothing grows in this tub, and so nothing can happen to it; choose a crop first');
+        }
+        $whatIfs = array_map(static fn (string $text): WhatIf => WhatIf::read($text, $last ?? 0.0), $ask->whatIfs);
+        $run = $feed->with($whatIfs);
+
+        return (object) [
+            'policy' => (object) $ask->policy,
+            'what_ifs' => $ask->whatIfs,
+            'patch' => $patch,
+            'season' => (object) FeedReport::season($feed, $run, true),
+            'band' => $run === null ? null : $this->band($feed, $whatIfs),
+            'away_days' => $run === null ? [] : self::away($feed, $run),
+            'figures' => $run === null ? null : $this->figures($planned, $feed, $run),
+        ];
+    }
+
+    /**
+     * Level and EC at the ends of what the crops' figures may be off by: drinking more and eating less, and the other way.
+     *
+     * @param  list<WhatIf>  $whatIfs
+     */
+    private function band(FeedPlan $feed, array $whatIfs): stdClass
+    {
+        $thirsty = $feed->with($whatIfs, 1 + self::RANGE, 1 - self::RANGE);
+        $hungry = $feed->with($whatIfs, 1 - self::RANGE, 1 + self::RANGE);
+        $of = /** @return list<stdClass> */ static fn (?SeasonRun $run): array => array_map(
+            static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $run?->level($day->day), 'ec_ms_cm' => $day->ec()],
+            $run->days ?? [],
+        );
+
+        return (object) ['thirsty' => $of($thirsty), 'hungry' => $of($hungry), 'share' => self::RANGE];
+    }
+
+    /** @return list<int> from the evening of each day on, the days that one can be away */
+    private static function away(FeedPlan $feed, SeasonRun $run): array
+    {
+        $absence = new Absence($run->tub, $run, $feed->window[1] ?? null);
+
+        return array_map(static fn (SeasonDay $day): int => $absence->from($day->day), $run->days);
+    }
+
+    private function figures(Plan $plan, FeedPlan $feed, SeasonRun $run): stdClass
+    {
+        $window = $feed->window;
+        $grown = $feed->mixing->target?->grownFrom() ?? 0.0;
+        $dry = $run->dryOn();
+        $below = $run->firstBelowUsable();
+
+        return (object) [
+            'water_l' => $run->poured,
+            'feed' => array_map(FeedReport::dose(...), $run->doses),
+            'visits_a_week' => $run->attention(),
+            'days_out_of_ec' => $window === null || $run->startEc === null
+                ? null
+                : count($run->daysOver($window[1])) + count($run->daysUnder($window[0], $grown)),
+            'days_over_ec' => $window === null || $run->startEc === null ? null : count($run->daysOver($window[1])),
+            'days_under_oxygen' => $run->tub->breath === null ? null : $run->daysShortOfOxygen(self::OXYGEN_FLOOR),
+            'lowest_gap_mm' => $run->lowestGap(),
+            'below_usable_day' => $below,
+            'dry_day' => $dry,
+            'cost' => $this->cost($plan, $feed, $run),
+            'yield_g' => self::harvest($feed, $run),
+        ];
+    }
+
+    /** What water and feed of the season cost, by the cheapest of each that is sold; null where a part of the feed has no price. */
+    private function cost(Plan $plan, FeedPlan $feed, SeasonRun $run): ?float
+    {
+        $wish = $plan->garden->of(MoneyWish::class);
+        $cost = $run->poured * $wish->waterPerLitre;
+        foreach ($run->doses as $dose) {
+            $key = $feed->feed === null ? '' : FeedParts::key($feed->feed, $dose);
+            $each = Dearness::ofOne([...$this->library->offers->for($key), ...$wish->offers->for($key)]);
+            if ($each === null) {
+                return null;
+            }
+            $cost += $each * $dose->amount;
+        }
+
+        return $cost;
+    }
+
+    /** Grams picked in the season: of a tub that dries out what was picked before; a crop that is cut once is lost. */
+    private static function harvest(FeedPlan $feed, SeasonRun $run): float
+    {
+        $dry = $run->dryOn();
+        $mix = $feed->tub->plants->mix;
+        $grams = 0.0;
+        foreach ($mix->shares as $i => $share) {
+            $use = $run->tub->draws[$i]->use ?? null;
+            $grams += $use === null ? 0.0 : self::picked($share, $use->harvestDay, $use->lastDay, $dry)
+                * $feed->tub->tub->planting->density->yieldShare();
+        }
+
+        return $grams;
+    }
+
+    private static function picked(CropShare $share, float $harvest, float $last, ?int $dry): float
+    {
+        $whole = $share->plants * $share->crop->yieldG;
+
+        return match (true) {
+            $dry === null || $dry >= $last => $whole,
+            $dry < $harvest => 0.0,
+            default => $last > $harvest ? $whole * ($dry - $harvest) / ($last - $harvest) : $whole,
+        };
+    }
+}

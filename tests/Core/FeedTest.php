@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Feed\Correction;
+use KelpTub\Core\Feed\LabelReader;
+use KelpTub\Core\Feed\Peroxide;
+use KelpTub\Core\Feed\PhSchool;
+use KelpTub\Core\Feed\Spoons;
+use KelpTub\Core\Feed\Stage;
+use KelpTub\Core\Feed\Target;
+use KelpTub\Core\Feed\Water;
+use KelpTub\Core\Feed\WaterSource;
+use KelpTub\Core\Units\UnreadableQuantity;
+use Tests\Core\Gardens;
+
+/** A water of so many mS/cm. */
+function waterOf(float $ec, ?float $alkalinity = null): Water
+{
+    return new Water(WaterSource::Tap, $ec, 7.4, $alkalinity);
+}
+
+it('doses the worked two-part feed: 17.4 L to 1.2 from water of 0.4', function () {
+    $product = Gardens::library()->products->get('two-part-dry');
+    $share = $product->shareFor(1.2, 0.4, Stage::Grow);
+    [$a, $b] = $product->doses($share, 17.4, Stage::Grow);
+
+    expect($product->labelEc())->toEqualWithDelta(1.2, 1e-12)
+        ->and($share)->toEqualWithDelta(2 / 3, 1e-12)
+        ->and($a->amount)->toEqualWithDelta(6.96, 1e-9)
+        ->and($b->amount)->toEqualWithDelta(4.64, 1e-9)
+        ->and($b->part->spoons($b->amount))->toBe(1.0);
+});
+
+it('keeps the share of a label between nothing and a quarter over it', function (float $wanted, float $source, float $share) {
+    expect(Gardens::library()->products->get('two-part-dry')->shareFor($wanted, $source, Stage::Grow))->toEqualWithDelta($share, 1e-9);
+})->with([
+    'water over the target' => [0.6, 0.9, 0.0],
+    'just under' => [1.899, 0.4, 1.2491666667],
+    'at it' => [1.9, 0.4, 1.25],
+    'over it' => [4.0, 0.4, 1.25],
+]);
+
+it('makes up no EC where the packet gives none', function () {
+    $plan = Gardens::report(Gardens::tub(
+        ['crop' => 'basil', 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'organic-liquid']]],
+    ))->tubs[0];
+
+    expect($plan->feed->ec_ms_cm)->toBeNull()
+        ->and($plan->feed->share)->toBe(1.0)
+        ->and($plan->feed->parts[0]->ml)->toEqualWithDelta(4 * $plan->volume->working_l, 1e-9)
+        ->and($plan->season->ec_high)->toBeNull();
+});
+
+it('reads doses as they stand on packets', function (string $text, bool $byVolume, float $perLitre) {
+    $dose = LabelReader::read($text);
+    expect($dose->byVolume)->toBe($byVolume)
+        ->and($dose->perLitre)->toEqualWithDelta($perLitre, 1e-9)
+        ->and($dose->text)->toBe(trim($text));
+})->with([
+    ['3/4 tsp per gallon', true, 0.75 * 4.92892159 / 3.785411784],
+    ['30 g per 50 L', false, 0.6],
+    ['2 scoops of 4 mL for 15 L', true, 8 / 15],
+    ['8 mL to 2 US gal', true, 8 / (2 * 3.785411784)],
+    ['5ml/L', true, 5.0],
+    ['1.5 g / litre', false, 1.5],
+    ['1 tbsp per 5 imperial gallons', true, 3 * 4.92892159 / (5 * 4.54609)],
+    ['½ tsp in 1 gallon of water', true, 0.5 * 4.92892159 / 3.785411784],
+    ['teaspoon per litre', true, 4.92892159],
+    ['1:250', true, 4.0],
+    ['100 g per 100 L of water', false, 1.0],
+]);
+
+it('refuses what is no dose, and says what would be', function (string $text) {
+    expect(fn () => LabelReader::read($text))->toThrow(UnreadableQuantity::class);
+})->with(['', 'a pinch', '30 g', '30 g per 50 kg', '5 mm per L', '0 mL per L', '5 mL per 0 L', 'per L', '1:0']);
+
+it('says which gallon it took', function () {
+    expect(LabelReader::read('8 mL per gallon')->note)->toContain('US gallon');
+});
+
+it('takes spoons to the nearest quarter', function (float $millilitres, float $spoons) {
+    expect(Spoons::nearest($millilitres))->toBe($spoons);
+})->with([[16.0, 3.25], [4.92892159, 1.0], [0.6, 0.0], [0.62, 0.25], [6.16, 1.25]]);
+
+it('blends waters by their volumes', function () {
+    $mix = Water::blend([[waterOf(0.6, 120), 2 / 3], [new Water(WaterSource::ReverseOsmosis, 0.0, null, 0.0), 1 / 3]]);
+    expect($mix->ec)->toEqualWithDelta(0.4, 1e-12)
+        ->and($mix->alkalinity)->toEqualWithDelta(80.0, 1e-9)
+        ->and($mix->source)->toBe(WaterSource::Tap)
+        ->and(Water::blend([[waterOf(0.6), 0.2], [new Water(WaterSource::Rain, 0.0, null), 0.8]])->source)->toBe(WaterSource::Rain)
+        ->and(Water::blend([[waterOf(0.6, 120), 0.5], [waterOf(0.2), 0.5]])->alkalinity)->toBeNull()
+        ->and(waterOf(1.6)->dilutionFor(1.2))->toEqualWithDelta(0.25, 1e-12)
+        ->and(waterOf(0.6)->isHard())->toBeTrue()->and(waterOf(0.59)->isHard())->toBeFalse();
+});
+
+it('feeds by the stage that the plants have come to', function (float $day, Stage $stage, float $ec) {
+    // Seeds sprout on day 5 and count as transplanted on day 10; harvest on day 110; fruiting, window 2 to 3.
+    $target = new Target(2.5, 3.0, 0.4, 5.0, 10.0, 110.0, false);
+    expect($target->stageOn($day))->toBe($stage)->and($target->on($day))->toEqualWithDelta($ec, 1e-12);
+})->with([
+    [0.0, Stage::Sprouting, 0.4], [4.99, Stage::Sprouting, 0.4], [5.0, Stage::Seedling, 1.25], [24.99, Stage::Seedling, 1.25],
+    [25.0, Stage::Grow, 2.5], [69.99, Stage::Grow, 2.5], [70.0, Stage::Bloom, 3.0], [200.0, Stage::Bloom, 3.0],
+]);
+
+it('fills a tub that is filled once at three quarters, whatever the day', function () {
+    $target = new Target(2.0, 2.4, 0.4, 0.0, 0.0, 40.0, true);
+    expect([$target->on(0.0), $target->on(30.0)])->toBe([1.5, 1.5]);
+});
+
+it('brings a reading right', function (array $given, float $out, float $in, float $ec, float $after) {
+    $do = Correction::of(...$given);
+    expect($do->takeOut)->toEqualWithDelta($out, 1e-9)->and($do->putIn)->toEqualWithDelta($in, 1e-9)
+        ->and($do->ec)->toEqualWithDelta($ec, 1e-9)->and($do->after)->toEqualWithDelta($after, 1e-9)
+        // Nothing comes from nowhere: what is there after is what was, less what went, and what came.
+        ->and(($given[1] * ($given[0] - $do->takeOut) + $do->ec * $do->putIn) / ($given[0] - $do->takeOut + $do->putIn))
+        ->toEqualWithDelta($do->after, 1e-9);
+})->with([
+    // litres, now, wanted, full, source, strongest
+    'full and too strong: (2.3 − 1.6)/(2.3 − 0.4) of 40 L' => [[40.0, 2.3, 1.6, 40.0, 0.4, 2.0], 40 * 0.7 / 1.9, 40 * 0.7 / 1.9, 0.4, 1.6],
+    'low and too strong: what is missing, of water a little fed' => [[30.0, 2.0, 1.6, 40.0, 0.4, 2.0], 0.0, 10.0, 0.4, 1.6],
+    'low and far too strong' => [[30.0, 2.4, 1.6, 40.0, 0.4, 2.0], 6.0, 16.0, 0.4, 1.6],
+    'full and too weak' => [[20.0, 0.8, 1.2, 20.0, 0.4, 2.0], 20 * 0.4 / 1.2, 20 * 0.4 / 1.2, 2.0, 1.2],
+    'low and right' => [[10.0, 1.2, 1.2, 20.0, 0.4, 2.0], 0.0, 10.0, 1.2, 1.2],
+    'wanted under the water itself: all of it is changed' => [[20.0, 1.0, 0.2, 20.0, 0.4, 2.0], 20.0, 20.0, 0.4, 0.4],
+]);
+
+it('gives peroxide up to twelve percent and no dose beyond', function () {
+    expect(Peroxide::millilitres(30, 20, 3))->toEqualWithDelta(19.80198, 1e-5)
+        ->and(Peroxide::millilitres(30, 20, 12))->toEqualWithDelta(4.950495, 1e-5)
+        ->and(Peroxide::millilitres(30, 20, 12.01))->toBeNull();
+});
+
+it('aims at a pH by school', function () {
+    expect(PhSchool::Window->aim([6.0, 6.8]))->toBe(['low' => 6.0, 'high' => 6.8, 'target' => 6.0])
+        ->and(PhSchool::Window->aim(null))->toBe(['low' => 5.5, 'high' => 6.5, 'target' => 5.8])
+        ->and(PhSchool::Strict->aim([6.0, 6.8]))->toBe(['low' => 5.5, 'high' => 5.8, 'target' => 5.8])
+        ->and(PhSchool::None->aim([6.0, 6.8]))->toBeNull();
+});
+
+it('refuses feeds and waters that cannot be, and says where', function (array $garden, string $pointer, string $words) {
+    $faults = Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [], ...$garden]));
+    expect(implode("\n", $faults))->toMatch('~^'.preg_quote($pointer, '~').': .*'.preg_quote($words, '~').'~m');
+})->with([
+    'a feed with no dose' => [['feeds' => [['id' => 'f', 'product' => ['parts' => [['name' => 'A']]]]]], '/feeds/0/product/parts/0', 'no dose'],
+    'liquid and dry' => [
+        ['feeds' => [['id' => 'f', 'product' => ['parts' => [['name' => 'A', 'ml_per_l' => 1, 'g_per_l' => 1]]]]]],
+        '/feeds/0/product/parts/0', 'liquid or dry',
+    ],
+    'an order of parts that are not there' => [
+        ['feeds' => [['id' => 'f', 'product' => ['order' => ['B'], 'parts' => [['name' => 'A', 'ml_per_l' => 1]]]]]],
+        '/feeds/0/product/order/0', 'no part',
+    ],
+    'a feed that the Library has not' => [['feeds' => [['id' => 'f', 'product' => 'nectar']]], '/feeds/0/product', 'no such feed'],
+    'two feeds of one name' => [
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry'], ['id' => 'f', 'product' => 'two-part-dry']]], '/feeds/1/id', 'unique',
+    ],
+    'more than all of it blended in' => [
+        ['water' => ['blend' => [['source' => 'ro', 'share' => 0.7], ['source' => 'rain', 'share' => 0.4]]]], '/water/blend', '1.1',
+    ],
+    'weather of nowhere' => [
+        ['site' => ['weather' => ['kind' => 'typical', 'climate' => 'lunar', 'start' => '2027-04-10']]], '/site/weather/climate', 'lunar',
+    ],
+    'weather from no date' => [
+        ['site' => ['weather' => ['kind' => 'typical', 'climate' => 'arid', 'start' => '2027-02-30']]], '/site/weather/start', 'no date',
+    ],
+    'a site at 6000 m' => [['site' => ['altitude_m' => 6000]], '/site/altitude_m', '5000'],
+]);
