@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\Api\AirController;
 use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\EditController;
 use App\Http\Controllers\Api\EverythingController;
@@ -23,6 +24,9 @@ Route::post('layouts', [TubController::class, 'layouts']);
 Route::post('apart', [TubController::class, 'apart']);
 Route::post('crops', [TubController::class, 'crops']);
 Route::post('season', SeasonController::class);
+Route::post('air', [AirController::class, 'look']);
+Route::post('pumps', [AirController::class, 'pumps']);
+Route::post('pumps/curve', [AirController::class, 'curve']);
 Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);
 Route::post('edits/add', [EditController::class, 'add']);

@@ -22,6 +22,12 @@ final readonly class AirSystem
     ) {
     }
 
+    /** The same lines on another pump. */
+    public function withPump(Pump $pump): self
+    {
+        return new self(...[...get_object_vars($this), 'pump' => $pump]);
+    }
+
     public function pointer(string $rest = ''): string
     {
         return "/air/$this->index$rest";

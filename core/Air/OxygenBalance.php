@@ -50,12 +50,14 @@ final readonly class OxygenBalance
      * @param  float  $demand  of the grown plants at plenty, mg/h
      * @param  float  $bubbles  supply per mg/L of deficit from stones and trickling water, mg/h: what stops when the power fails
      * @param  float  $surface  supply per mg/L of deficit through the surface, mg/h
+     * @param  float  $fromStones  what of it comes from stones, mg/h
      */
     private function __construct(
         public float $saturation,
         public float $demand,
         private float $bubbles,
         private float $surface,
+        private float $fromStones = 0.0,
     ) {
     }
 
@@ -72,13 +74,9 @@ final readonly class OxygenBalance
         float $celsius,
         float $trickle = 0.0,
     ): self {
-        return new self(
-            $saturation,
-            $demand,
-            self::ALPHA * $standardTransfer / self::STANDARD_SATURATION_MG_L * self::TEMPERATURE_FACTOR ** ($celsius - 20)
-                + self::TRICKLE * $trickle,
-            self::SURFACE * $surfaceArea,
-        );
+        $stones = self::ALPHA * $standardTransfer / self::STANDARD_SATURATION_MG_L * self::TEMPERATURE_FACTOR ** ($celsius - 20);
+
+        return new self($saturation, $demand, $stones + self::TRICKLE * $trickle, self::SURFACE * $surfaceArea, $stones);
     }
 
     /** Standard transfer in mg/h of a stone at a submergence (mm) that gets an air flow (L/min): `SOTE·h·q·60·278.8`. */
@@ -160,12 +158,16 @@ final readonly class OxygenBalance
         );
     }
 
-    /**
-     * What another flow of bubbles would make of it: the same tub with so many times as much from its stones.
-     */
-    public function withBubbles(float $times): self
+    /** The same tub with so many times as much air through its stones. */
+    public function withAir(float $times): self
     {
-        return new self($this->saturation, $this->demand, $this->bubbles * $times, $this->surface);
+        return new self(
+            $this->saturation,
+            $this->demand,
+            $this->bubbles + ($times - 1) * $this->fromStones,
+            $this->surface,
+            $times * $this->fromStones,
+        );
     }
 
     /** The demand in mg/h that the air and the surface hold at an oxygen, mg/L: supply equals uptake there. */

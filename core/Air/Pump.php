@@ -10,13 +10,20 @@ final readonly class Pump
     /** How much of what a battery holds comes to the pump. */
     private const BATTERY_SHARE = 0.7;
 
-    /** @param  list<array{float, float}>  $curve points (flow, pressure), flow rising and pressure falling, from no flow to free flow */
+    /**
+     * @param  list<array{float, float}>  $curve points (flow, pressure), flow rising and pressure falling, from no flow to free flow
+     * @param  float|null  $noise  dB at a metre
+     * @param  float|null  $batteryInside  Wh that it has in itself
+     */
     public function __construct(
         public ?string $key,
         public string $name,
         public array $curve,
         public int $outlets,
         public float $watts,
+        public ?Supply $supply = null,
+        public ?float $noise = null,
+        public ?float $batteryInside = null,
     ) {
     }
 
@@ -40,6 +47,18 @@ final readonly class Pump
     public function kwhAMonth(): float
     {
         return $this->watts * 24 * 365 / 12 / 1000;
+    }
+
+    /** Hours that a battery of so many Wh runs it; null for one that takes nothing. */
+    public function hoursOn(float $wattHours): ?float
+    {
+        return $this->watts > 0.0 ? $wattHours * self::BATTERY_SHARE / $this->watts : null;
+    }
+
+    /** What a panel has to give to run it day and night, Wp: `Wh per day/(sun hours·0.7)`; null without sun. */
+    public function panelWp(float $sunHours): ?float
+    {
+        return $sunHours > 0.0 ? $this->watts * 24 / ($sunHours * self::BATTERY_SHARE) : null;
     }
 
     /** What a battery has to hold to run it for so many hours, Wh; a third is lost on the way. Source: handbook, rules section 7. */
@@ -68,5 +87,13 @@ final readonly class Pump
         $curve = array_map(fn (array $point): array => [$point[0] / $this->outlets, $point[1]], $this->curve);
 
         return new self($this->key, $this->name, $curve, 1, $this->watts);
+    }
+
+    /** The same pump when it gives only so much of its flow and of its pressure. */
+    public function weakened(float $flow, float $pressure): self
+    {
+        $curve = array_map(static fn (array $point): array => [$point[0] * $flow, $point[1] * $pressure], $this->curve);
+
+        return new self(...[...get_object_vars($this), 'curve' => $curve]);
     }
 }

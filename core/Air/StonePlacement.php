@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Air;
 
+use KelpTub\Core\Geometry\EnclosingCircle;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Geometry\RoundedBox;
-use KelpTub\Core\Numbers\Crossing;
 
 /**
- * Where the stones of a tub lie on its floor, under the plants: the cluster centres of the cups, drawn in to the floor.
+ * Where the stones of a tub lie on its floor: where the cup that is farthest from a stone is nearest, then where all are nearest together;
+ * clear of the wall and of each other, symmetric where the cups are.
  *
- * Deterministic: the first centre is the cup nearest to the middle of all cups, each further one the cup farthest from the centres so far;
- * then cups join their nearest centre and centres move to the middle of their cups until nothing changes. Source: handbook, rules
- * section 7.
+ * Deterministic: from several even arrangements each cup joins its nearest stone (or all that are as near, so that what is even stays so)
+ * and each stone moves into the middle of the smallest circle round its cups, until nothing changes; the best is kept, and its stones
+ * slide towards the middle of their cups as far as none is farther away for it. Source: handbook, rules section 7.
  */
 final class StonePlacement
 {
@@ -23,10 +24,20 @@ final class StonePlacement
     /** The middle of a stone stays this far from the wall at least, mm; a longer stone by half its length. */
     private const WALL_MM = 25.0;
 
-    private const ROUNDS = 50;
+    /** Stones lie this far apart at least, rim to rim, mm. */
+    private const APART_MM = 10.0;
 
-    /** A stone is drawn in to the floor to within so much of its way from the middle. */
-    private const TOLERANCE = 1.0e-12;
+    /** A long stone is a bar, which lies across the way to the next: it keeps apart as one of this size does, mm. */
+    private const WIDEST_MM = 160.0;
+
+    private const ROUNDS = 25;
+
+    private const SLIDES = 6;
+
+    /** Two stones are as near to a cup as this, mm. */
+    private const AS_NEAR_MM = 0.01;
+
+    private const ROUNDING_MM = 1.0e-6;
 
     /**
      * @param  list<Point>  $cups
@@ -37,16 +48,22 @@ final class StonePlacement
         if ($cups === [] || $stones < 1) {
             return [];
         }
-        $centres = self::spreadOut($cups, $stones);
-        for ($round = 0; $round < self::ROUNDS; $round++) {
-            $moved = self::middles($cups, $centres);
-            if ($moved == $centres) {
-                break;
+        $inside = $floor->inset(max(self::WALL_MM, min($stoneLength, self::WIDEST_MM) / 2));
+        $apart = min($stoneLength, self::WIDEST_MM) + self::APART_MM;
+        $best = null;
+        $least = [INF, INF];
+        foreach (self::starts($cups, $stones) as $start) {
+            $placed = self::clear(self::settled($cups, $start), $inside, $apart);
+            $placed = self::slid($cups, $placed, $inside, $apart);
+            $worth = [round(self::farthestCup($cups, $placed), 3), round(self::sum($cups, $placed), 3)];
+            // An even arrangement comes first, and an uneven one has to better how far the farthest is by more than a hair.
+            if ($best === null || $worth[0] < $least[0] - 0.5 || (abs($worth[0] - $least[0]) <= 0.5 && $worth[1] < $least[1] - 1.0
+                && self::isEven($placed) >= self::isEven($best))) {
+                [$best, $least] = [$placed, $worth];
             }
-            $centres = $moved;
         }
 
-        return array_map(static fn (Point $p): Point => self::onFloor($p, $floor->inset(max(self::WALL_MM, $stoneLength / 2))), $centres);
+        return $best ?? [];
     }
 
     /**
@@ -79,7 +96,7 @@ final class StonePlacement
     {
         $farthest = 0.0;
         foreach ($cups as $cup) {
-            $farthest = max($farthest, $cup->distanceTo($stones[self::nearest($cup, $stones)]));
+            $farthest = max($farthest, self::nearest($cup, $stones));
         }
 
         return $farthest;
@@ -87,83 +104,230 @@ final class StonePlacement
 
     /**
      * @param  list<Point>  $cups
-     * @return non-empty-list<Point>
+     * @param  list<Point>  $stones
      */
-    private static function spreadOut(array $cups, int $stones): array
+    private static function sum(array $cups, array $stones): float
     {
-        $middle = self::middle($cups);
-        $centres = [$cups[self::nearest($middle, $cups)]];
-        while (count($centres) < $stones) {
-            $farthest = null;
-            $distance = -1.0;
-            foreach ($cups as $cup) {
-                $d = $cup->distanceTo($centres[self::nearest($cup, $centres)]);
-                if ($d > $distance + 1.0e-9) {
-                    [$farthest, $distance] = [$cup, $d];
-                }
-            }
-            $centres[] = $farthest ?? $middle;
+        $sum = 0.0;
+        foreach ($cups as $cup) {
+            $sum += self::nearest($cup, $stones);
         }
 
-        return $centres;
+        return $sum;
+    }
+
+    /** @param  list<Point>  $stones */
+    private static function nearest(Point $to, array $stones): float
+    {
+        $least = INF;
+        foreach ($stones as $stone) {
+            $least = min($least, ($stone->x - $to->x) ** 2 + ($stone->y - $to->y) ** 2);
+        }
+
+        return sqrt($least);
+    }
+
+    /**
+     * Even arrangements over the cups: in a row along and across, in rows, in a ring, in a ring about one; and one that starts from the
+     * cups themselves.
+     *
+     * @param  non-empty-list<Point>  $cups
+     * @return list<list<Point>>
+     */
+    private static function starts(array $cups, int $stones): array
+    {
+        $xs = array_map(static fn (Point $p): float => $p->x, $cups);
+        $ys = array_map(static fn (Point $p): float => $p->y, $cups);
+        [$x, $y] = [(min($xs) + max($xs)) / 2, (min($ys) + max($ys)) / 2];
+        [$wide, $deep] = [max($xs) - min($xs), max($ys) - min($ys)];
+        $starts = [];
+        if ($stones === 1) {
+            return [[new Point($x, $y)]];
+        }
+        for ($rows = 1; $rows <= $stones; $rows++) {
+            if ($stones % $rows !== 0) {
+                continue;
+            }
+            $columns = intdiv($stones, $rows);
+            $start = [];
+            for ($r = 0; $r < $rows; $r++) {
+                for ($c = 0; $c < $columns; $c++) {
+                    $start[] = new Point($x + (($c + 0.5) / $columns - 0.5) * $wide, $y + (($r + 0.5) / $rows - 0.5) * $deep);
+                }
+            }
+            $starts[] = $start;
+        }
+        foreach ($stones > 2 ? [$stones, $stones - 1] : [] as $round) {
+            foreach ([0.0, M_PI / $round, M_PI / 2] as $turn) {
+                $ring = $round < $stones ? [new Point($x, $y)] : [];
+                for ($i = 0; $i < $round; $i++) {
+                    $at = $turn + 2 * M_PI * $i / $round;
+                    $ring[] = new Point($x + 0.32 * $wide * cos($at), $y + 0.32 * $deep * sin($at));
+                }
+                $starts[] = $ring;
+            }
+        }
+
+        return [...$starts, self::spreadOut($cups, $stones, new Point($x, $y))];
+    }
+
+    /**
+     * The cup nearest to the middle, and each further one the cup farthest from those so far.
+     *
+     * @param  non-empty-list<Point>  $cups
+     * @return non-empty-list<Point>
+     */
+    private static function spreadOut(array $cups, int $stones, Point $middle): array
+    {
+        $chosen = [$cups[0]];
+        foreach ($cups as $cup) {
+            $chosen = $cup->distanceTo($middle) < $chosen[0]->distanceTo($middle) - self::ROUNDING_MM ? [$cup] : $chosen;
+        }
+        while (count($chosen) < $stones) {
+            $farthest = $middle;
+            $distance = self::ROUNDING_MM;
+            foreach ($cups as $cup) {
+                $d = self::nearest($cup, $chosen);
+                [$farthest, $distance] = $d > $distance + self::ROUNDING_MM ? [$cup, $d] : [$farthest, $distance];
+            }
+            $chosen[] = $farthest;
+        }
+
+        return $chosen;
     }
 
     /**
      * @param  list<Point>  $cups
-     * @param  non-empty-list<Point>  $centres
-     * @return non-empty-list<Point>
+     * @param  list<Point>  $stones
+     * @return list<Point>
      */
-    private static function middles(array $cups, array $centres): array
+    private static function settled(array $cups, array $stones): array
     {
-        $joined = array_fill(0, count($centres), []);
-        foreach ($cups as $cup) {
-            $joined[self::nearest($cup, $centres)][] = $cup;
-        }
-
-        return array_map(
-            static fn (array $group, Point $centre): Point => $group === [] ? $centre : self::middle($group),
-            $joined,
-            $centres,
-        );
-    }
-
-    /** @param  non-empty-list<Point>|list<Point>  $points */
-    private static function middle(array $points): Point
-    {
-        $x = $y = 0.0;
-        foreach ($points as $p) {
-            $x += $p->x;
-            $y += $p->y;
-        }
-
-        return new Point($x / count($points), $y / count($points));
-    }
-
-    /** @param  list<Point>  $points */
-    private static function nearest(Point $to, array $points): int
-    {
-        $nearest = 0;
-        foreach ($points as $i => $p) {
-            if ($p->distanceTo($to) < $points[$nearest]->distanceTo($to) - 1.0e-9) {
-                $nearest = $i;
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $moved = array_map(
+                static fn (array $near, Point $stone): Point => $near === [] ? $stone : EnclosingCircle::of($near)->centre,
+                self::shared($cups, $stones),
+                $stones,
+            );
+            $way = max([0.0, ...array_map(static fn (Point $a, Point $b): float => $a->distanceTo($b), $moved, $stones)]);
+            $stones = $moved;
+            if ($way < self::ROUNDING_MM) {
+                break;
             }
         }
 
-        return $nearest;
+        return $stones;
     }
 
-    private static function onFloor(Point $p, RoundedBox $inside): Point
+    /**
+     * The cups of each stone: those to which none is nearer.
+     *
+     * @param  list<Point>  $cups
+     * @param  list<Point>  $stones
+     * @return list<list<Point>>
+     */
+    private static function shared(array $cups, array $stones): array
+    {
+        $shared = array_fill(0, count($stones), []);
+        foreach ($cups as $cup) {
+            $most = (self::nearest($cup, $stones) + self::AS_NEAR_MM) ** 2;
+            foreach ($stones as $i => $stone) {
+                if (($stone->x - $cup->x) ** 2 + ($stone->y - $cup->y) ** 2 <= $most) {
+                    $shared[$i][] = $cup;
+                }
+            }
+        }
+
+        return $shared;
+    }
+
+    /**
+     * Drawn in to the floor, and pushed off each other where they would touch.
+     *
+     * @param  list<Point>  $stones
+     * @return list<Point>
+     */
+    private static function clear(array $stones, RoundedBox $inside, float $apart): array
     {
         if ($inside->halfX <= 0.0 || $inside->halfY <= 0.0) {
-            return new Point(0.0, 0.0);
+            return array_map(static fn (): Point => new Point(0.0, 0.0), $stones);
         }
-        $share = Crossing::of(
-            static fn (float $share): float => $inside->clearance($p->x * $share, $p->y * $share),
-            0.0,
-            1.0,
-            self::TOLERANCE,
-        );
+        $stones = array_map(static fn (Point $p): Point => new Point(...$inside->nearest($p->x, $p->y)), $stones);
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $touching = false;
+            foreach ($stones as $i => $a) {
+                for ($j = 0; $j < $i; $j++) {
+                    [$a, $b] = [$stones[$i], $stones[$j]];
+                    $between = $a->distanceTo($b);
+                    if ($between >= $apart - self::ROUNDING_MM) {
+                        continue;
+                    }
+                    $touching = true;
+                    // Two in one place part along the longer way of the floor.
+                    $along = $inside->halfX >= $inside->halfY ? [1.0, 0.0] : [0.0, 1.0];
+                    [$ux, $uy] = $between > self::ROUNDING_MM ? [($a->x - $b->x) / $between, ($a->y - $b->y) / $between] : $along;
+                    $push = ($apart - $between) / 2;
+                    $stones[$i] = new Point(...$inside->nearest($a->x + $ux * $push, $a->y + $uy * $push));
+                    $stones[$j] = new Point(...$inside->nearest($b->x - $ux * $push, $b->y - $uy * $push));
+                }
+            }
+            if (! $touching) {
+                break;
+            }
+        }
 
-        return new Point($p->x * $share, $p->y * $share);
+        return array_values($stones);
+    }
+
+    /**
+     * Each stone slid towards the middle of its cups, all by the same share of their ways, as far as no cup is farther off than before.
+     *
+     * @param  list<Point>  $cups
+     * @param  list<Point>  $stones
+     * @return list<Point>
+     */
+    private static function slid(array $cups, array $stones, RoundedBox $inside, float $apart): array
+    {
+        $farthest = self::farthestCup($cups, $stones);
+        $sum = self::sum($cups, $stones);
+        $towards = array_map(static fn (array $near, Point $stone): Point => $near === [] ? $stone : new Point(
+            array_sum(array_map(static fn (Point $p): float => $p->x, $near)) / count($near),
+            array_sum(array_map(static fn (Point $p): float => $p->y, $near)) / count($near),
+        ), self::shared($cups, $stones), $stones);
+        [$low, $high] = [0.0, 1.0];
+        for ($i = 0; $i < self::SLIDES; $i++) {
+            $share = $i === 0 ? 1.0 : ($low + $high) / 2;
+            $moved = self::clear(array_map(
+                static fn (Point $a, Point $b): Point => new Point($a->x + $share * ($b->x - $a->x), $a->y + $share * ($b->y - $a->y)),
+                $stones,
+                $towards,
+            ), $inside, $apart);
+            if (self::farthestCup($cups, $moved) <= $farthest + self::ROUNDING_MM && self::sum($cups, $moved) < $sum) {
+                [$low, $sum, $best] = [$share, self::sum($cups, $moved), $moved];
+            } else {
+                $high = $share;
+            }
+            if ($low === 1.0) {
+                break;
+            }
+        }
+
+        return $best ?? $stones;
+    }
+
+    /**
+     * Whether an arrangement is its own mirror image, left to right or front to back.
+     *
+     * @param  list<Point>  $stones
+     */
+    private static function isEven(array $stones): int
+    {
+        $even = 0;
+        foreach ([[-1.0, 1.0], [1.0, -1.0]] as [$sx, $sy]) {
+            $mirrored = array_map(static fn (Point $p): float => self::nearest(new Point($sx * $p->x, $sy * $p->y), $stones), $stones);
+            $even += max([0.0, ...$mirrored]) < 1.0 ? 1 : 0;
+        }
+
+        return $even;
     }
 }

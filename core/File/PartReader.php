@@ -8,6 +8,7 @@ use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StoneSet;
+use KelpTub\Core\Air\Supply;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Feed\FeedPart;
@@ -107,6 +108,9 @@ final class PartReader
             $curve,
             (int) ($raw->outlets ?? 1),
             (float) ($raw->power_w ?? 0),
+            Supply::from($raw->supply ?? Supply::Mains->value),
+            isset($raw->noise_db) ? (float) $raw->noise_db : null,
+            isset($raw->battery_wh) ? (float) $raw->battery_wh : null,
         );
     }
 
@@ -210,6 +214,8 @@ final class PartReader
             is_string($raw->kind) ? $shelf->get($raw->kind) : self::stone($raw->kind, null),
             (int) ($raw->count ?? 1),
             (float) ($raw->height_mm ?? Stone::DEFAULT_HEIGHT_MM),
+            self::each($raw->more ?? [], static fn (stdClass $more): StoneSet => self::stones($more, $shelf)),
+            isset($raw->at) ? self::each($raw->at, static fn (stdClass $p): Point => new Point((float) $p->x_mm, (float) $p->y_mm)) : null,
         );
     }
 

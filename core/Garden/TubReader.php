@@ -84,6 +84,12 @@ final readonly class TubReader
                 ...$faults,
                 ...PartCheck::part($tub->stones->kind, $this->library->stones, "$at/stones/kind", 'air stone', PartCheck::stone(...)),
             ];
+            foreach ($tub->stones->more ?? [] as $i => $more) {
+                $faults = [
+                    ...$faults,
+                    ...PartCheck::part($more->kind, $this->library->stones, "$at/stones/more/$i/kind", 'air stone', PartCheck::stone(...)),
+                ];
+            }
         }
         if (isset($tub->cups_2)) {
             $faults = [...$faults, ...PartCheck::part($tub->cups_2, $this->library->cups, "$at/cups_2", 'cup', PartCheck::cup(...))];

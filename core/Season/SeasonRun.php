@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Season;
 
+use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Feed\Dose;
 
 /** A season as it went: its days, and what they come to. Litres, mS/cm, mm, mg/L, °C. */
@@ -60,25 +61,33 @@ final class SeasonRun
 
     private function breathed(int $day): ?float
     {
+        $balance = $this->balance($day);
+        $hours = $this->hoursCut($day);
+
+        return $hours > 0.0 && $balance !== null
+            ? $balance->afterMinutes($hours * self::MINUTES_AN_HOUR, $day < 0 ? $this->tub->fill : $this->days[$day]->volume)
+            : $balance?->steady();
+    }
+
+    /** What oxygen comes in and goes out at the end of a day; null of a passive tub, or a dry one. */
+    public function balance(int $day): ?OxygenBalance
+    {
         $tub = $this->tub;
-        $litres = $day < 0 ? $tub->fill : $this->days[$day]->volume;
-        if ($tub->breath === null || $litres <= 0.0) {
+        if ($tub->breath === null || ($day < 0 ? $tub->fill : $this->days[$day]->volume) <= 0.0) {
             return null;
         }
         $demand = 0.0;
         foreach ($tub->draws as $draw) {
             $demand += $draw->oxygenOn($day + 1.0);
         }
-        $balance = $tub->breath->balance(
+
+        return $tub->breath->balance(
             $demand,
             $day < 0 ? $tub->warmth->start : $this->days[$day]->water,
             ($day < 0 ? $this->startEc : $this->days[$day]->ec()) ?? 0.0,
             $this->level($day),
             $this->air($day),
         );
-        $hours = $this->hoursCut($day);
-
-        return $hours > 0.0 ? $balance->afterMinutes($hours * self::MINUTES_AN_HOUR, $litres) : $balance->steady();
     }
 
     /** Share of the pump's air that comes on a day. */

@@ -9,6 +9,7 @@ use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Saturation;
 use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Crop\Density;
@@ -36,13 +37,13 @@ function straightBox(float $length, float $width, float $height): array
 
 it('gives bubbles the oxygen and the pressure of their size', function (Bubble $bubble, float $perMetre, float $wetting) {
     $stone = new Stone(null, 'Stone', $bubble, 100, 0.5, 3, 0.0);
-    $line = new Line($stone, 1, 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, false);
+    $line = Line::of(new StoneSet($stone, 1, 0.0), 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, 0);
     $opens = 9.81 * 0.2 + $wetting;
 
     expect(OxygenBalance::standardTransfer($bubble, 1000, 1.0))->toEqualWithDelta($perMetre * 60 * 278.8, 1e-9)
         ->and($line->flowAt($opens - 1e-6))->toBe(0.0)
         ->and($line->flowAt($opens + 1e-6))->toBeGreaterThan(0.0)
-        ->and((new Line($stone, 1, 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, true))->flowAt($opens + 1 - 1e-6))->toBe(0.0);
+        ->and(Line::of(new StoneSet($stone, 1, 0.0), 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, 1)->flowAt($opens + 1 - 1e-6))->toBe(0.0);
 })->with([[Bubble::Coarse, 0.025, 1.0], [Bubble::Medium, 0.04, 2.0], [Bubble::Fine, 0.06, 5.0]]);
 
 it('knows what share of the roots takes its oxygen from the water', function (GrowingSystem $system, LineChoice $line, float $share) {
@@ -341,7 +342,7 @@ it('is content at the mark itself', function () {
 
 it('gives no air where no line opens, and none over where a stone is wanted but none is there', function () {
     $weak = new Pump(null, 'Pump', Pump::straight(4, 1), 2, 4);
-    $line = new Line(new Stone(null, 'Stone', Bubble::Fine, 100, 0.5, 3, 0.3), 1, 200, new Tube(null, 'Tube', 4, 6), 500, 1.0, true);
+    $line = Line::of(new StoneSet(new Stone(null, 'Stone', Bubble::Fine, 100, 0.5, 3, 0.3), 1, 0.0), 200, new Tube(null, 'Tube', 4, 6), 500, 1.0, 1);
     foreach ([true, false] as $joined) {
         $network = Network::solve($weak, [$line, $line, $line], $joined, 0.1);
         expect($network->flows)->toBe([0.0, 0.0, 0.0])->and($network->total())->toBe(0.0);

@@ -37,7 +37,7 @@ final class House
         'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
 
         'WhatIf' => [
-            'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
+            'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
         ],
     ];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Air;
 
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
@@ -26,18 +27,18 @@ final class AirParts
         $stones = $tub->water->stones;
 
         return $stones === null ? [] : [
-            new Need(
-                $stones->stone->key ?? "stone:$tub->id",
-                $stones->stone->name,
+            ...array_map(static fn (StoneSet $set, int $i): Need => new Need(
+                $set->stone->key ?? "stone:$tub->id".($i > 0 ? ":$i" : ''),
+                $set->stone->name,
                 NeedKind::Part,
-                $stones->count * $tub->count,
+                $set->count * $tub->count,
                 stage: NeedStage::Planting,
-            ),
+            ), $stones->sets(), array_keys($stones->sets())),
             new Need(
                 'suction-cup',
                 $library->partName('suction-cup'),
                 NeedKind::Part,
-                self::FIXINGS_PER_STONE * $stones->count * $tub->count,
+                self::FIXINGS_PER_STONE * $stones->inAll() * $tub->count,
                 stage: NeedStage::Planting,
             ),
         ];
@@ -82,7 +83,7 @@ final class AirParts
         $manifolds = $air->system->joined ? 1 : max(1, $air->network->outletsUsed);
         $tees = max(0, $outlets - 1) + max(0, $air->lineCount() - $manifolds);
         foreach ($air->tubs as $plan) {
-            $tees += max(0, ($plan->tub->water->stones->count ?? 1) - 1) * $plan->tub->count;
+            $tees += max(0, ($plan->tub->water->stones?->inAll() ?? 1) - 1) * $plan->tub->count;
         }
 
         return $tees;

@@ -7,6 +7,7 @@ namespace KelpTub\Core\Marks\Air;
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\Line;
 use KelpTub\Core\Air\Network;
+use KelpTub\Core\Air\Outflow;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
@@ -46,12 +47,20 @@ final readonly class AirPlan
         return array_sum(array_map(static fn (TubPlan $p): int => $p->tub->count, $this->tubs));
     }
 
-    /** Air to each stone of a branch's tub, L/min. */
-    public function perStone(int $branch): float
+    /**
+     * Air to each stone of a branch's tub, L/min, set by set; none where it has no stones.
+     *
+     * @return list<float>
+     */
+    public function perStone(int $branch): array
     {
-        $stones = $this->tubs[$branch]->tub->water->stones;
+        $line = $this->lines[$branch];
 
-        return $stones === null ? 0.0 : $this->flows[$branch] / $stones->count;
+        return $line === null ? [] : array_map(
+            static fn (float $flow, Outflow $of): float => $flow / $of->set->count,
+            $line->dealt($this->flows[$branch]),
+            $line->outflows,
+        );
     }
 
     /** Whether a hole is drilled for a line, into a wall or a lid: beside a board, or a cup in a mouth, there is none to drill. */

@@ -21,7 +21,7 @@ final readonly class AirPlanner
 {
     private const METRE_MM = 1000.0;
 
-    public function __construct(private Site $site)
+    public function __construct(private Site $site, private AirTrouble $trouble = new AirTrouble)
     {
     }
 
@@ -37,18 +37,18 @@ final readonly class AirPlanner
                 $plan->tub->body->under === null ? $system->height : $plan->tub->body->stand + $plan->tub->body->under->floor,
             );
             $stones = $plan->tub->water->stones;
-            $lines[] = $stones === null ? null : new Line(
-                $stones->stone,
-                $stones->count,
-                max(0.0, $plan->water->line->grown - $stones->height),
+            $lines[] = $stones === null ? null : Line::of(
+                $stones,
+                $plan->water->line->grown,
                 $system->tube,
                 $route->length(),
-                $branch->valve,
-                $system->checkValve,
+                $this->trouble->valve($branch),
+                ($system->checkValve ? 1 : 0) + $this->trouble->checkValves($system),
+                $this->trouble->clogging($branch),
             );
         }
 
-        return self::solve($system, $plans, $routes, $lines);
+        return self::solve($this->trouble->pumped($system), $plans, $routes, $lines);
     }
 
     /** The same system with one branch's valve at another setting. */
@@ -93,11 +93,11 @@ final readonly class AirPlanner
                     continue;
                 }
                 $flow += $system->flows[$i];
-                $transfer += OxygenBalance::standardTransfer($line->stone->bubble, $line->submergence, $system->flows[$i]);
-                $stones[] = [
-                    OxygenBalance::standardTransfer($line->stone->bubble, self::METRE_MM, $system->flows[$i]),
-                    $plan->tub->water->stones->height ?? 0.0,
-                ];
+                foreach ($line->dealt($system->flows[$i]) as $s => $air) {
+                    $out = $line->outflows[$s];
+                    $transfer += OxygenBalance::standardTransfer($out->set->stone->bubble, $out->submergence, $air);
+                    $stones[] = [OxygenBalance::standardTransfer($out->set->stone->bubble, self::METRE_MM, $air), $out->set->height];
+                }
             }
         }
         $celsius = $this->site->waterTemperatureC;

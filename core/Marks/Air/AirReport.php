@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Air;
 
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Plan;
@@ -32,6 +33,11 @@ final class AirReport
             'check_valve' => $air->system->checkValve,
             'height_above_floor_mm' => $air->system->height,
             'kwh_month' => $air->system->pump->kwhAMonth(),
+            'supply' => $air->system->pump->supply?->value,
+            'curve' => $air->system->pump->curve,
+            'joined' => $air->system->joined,
+            'outlets' => $air->system->pump->outlets,
+            'noise_db' => $air->system->pump->noise,
             'branches' => array_map(static fn (int $i): stdClass => self::branch($air, $i), array_keys($air->tubs)),
         ];
     }
@@ -43,7 +49,8 @@ final class AirReport
         return (object) [
             'tub' => $tub->id,
             'flow_l_min' => $air->flows[$i],
-            'per_stone_l_min' => $tub->water->stones === null ? null : $air->perStone($i),
+            'per_stone_l_min' => $air->perStone($i)[0] ?? null,
+            'stones_l_min' => $air->perStone($i),
             'valve' => $air->system->branches[$i]->valve,
             'line_mm' => $air->routes[$i]->length(),
             'pieces_mm' => [$air->routes[$i]->main, ...$air->routes[$i]->stubs],
@@ -94,6 +101,16 @@ final class AirReport
                 'most_l_min' => $stones->stone->mostFlow,
                 'height_mm' => $stones->height,
                 'at' => Report::points($plan->fittings->stones),
+                'by_hand' => $stones->byHand() !== null,
+                'sets' => array_map(static fn (StoneSet $set): stdClass => (object) [
+                    'name' => $set->stone->name,
+                    'length_mm' => $set->stone->length,
+                    'bubble' => $set->stone->bubble->value,
+                    'least_l_min' => $set->stone->leastFlow,
+                    'most_l_min' => $set->stone->mostFlow,
+                    'height_mm' => $set->height,
+                    'count' => $set->count,
+                ], $stones->sets()),
             ],
             'tube_through_lid' => $plan->tub->body->tubeThroughLid,
         ];

@@ -65,7 +65,7 @@ final class AirRules
     {
         $findings = [self::siphon($air, $context)];
         foreach (array_keys($air->tubs) as $branch) {
-            $findings[] = self::flow($air, $branch, $context);
+            $findings = [...$findings, ...self::flows($air, $branch, $context)];
         }
 
         return array_values(array_filter($findings));
@@ -192,8 +192,9 @@ final class AirRules
         $cups = $plan->holes->arrangement->points;
         $floor = RoundedBox::of($plan->tub->body->vessel->profile->sectionAt(0.0));
         $least = StonePlacement::leastFor($cups);
+        $others = $stones === null ? 0 : $stones->inAll() - $stones->count;
         for ($count = max($least, ($stones->count ?? 0) + 1); $count <= self::MOST_STONES && $stones !== null; $count++) {
-            $placed = StonePlacement::of($cups, $count, $floor, $stones->stone->length);
+            $placed = StonePlacement::of($cups, $count + $others, $floor, $stones->longest());
             if (StonePlacement::farthestCup($cups, $placed) <= StonePlacement::REACH_MM) {
                 return [$context->set("Use $count stones", $plan->tub->pointer('/stones/count'), $count)];
             }
@@ -208,20 +209,22 @@ final class AirRules
         if ($tub->water->stones === null) {
             return null;
         }
-        $cover = $plan->water->line->grown - $tub->water->stones->height;
+        $cover = $plan->water->line->grown - $tub->water->stones->highest();
         $least = Stone::leastCover($plan->water->line->grown);
         if ($cover >= $least - self::ROUNDING || $plan->water->line->grown <= 0.0) {
             return null;
         }
         $w = $context->write;
         $remedies = [];
-        if ($tub->water->stones->height > 0.0) {
+        if ($tub->water->stones->highest() > 0.0) {
             $height = floor($plan->water->line->grown - $least);
-            $remedies[] = $context->set(
-                sprintf('Set the stones at %s', $context->write->length($height)),
-                $tub->pointer('/stones/height_mm'),
-                (int) $height,
-            );
+            $patches = [];
+            foreach ($tub->water->stones->sets() as $set => $stones) {
+                $patches = $stones->height > $height
+                    ? [...$patches, ...$context->patch->set(self::stonesAt($tub, $set, '/height_mm'), (int) $height)]
+                    : $patches;
+            }
+            $remedies[] = new Remedy(sprintf('Set the stones at %s', $context->write->length($height)), $patches);
         }
 
         return new Finding('air.shallow', Severity::Mend, $tub->id, $tub->pointer('/stones/height_mm'),
@@ -275,23 +278,39 @@ final class AirRules
             ]);
     }
 
-    private static function flow(AirPlan $air, int $branch, RuleContext $context): ?Finding
+    /** @return list<Finding> of each set of stones at the end of a line */
+    private static function flows(AirPlan $air, int $branch, RuleContext $context): array
     {
         $plan = $air->tubs[$branch];
         $stones = $plan->tub->water->stones;
         if ($stones === null) {
-            return null;
+            return [];
         }
-        $each = $air->perStone($branch);
-        $w = $context->write;
-        $at = $air->system->pointer("/branches/$branch");
         if ($air->system->branches[$branch]->valve <= 0.0) {
-            return new Finding('air.starved', Severity::Stop, $plan->tub->id, "$at/valve",
+            return [new Finding('air.starved', Severity::Stop, $plan->tub->id, $air->system->pointer("/branches/$branch/valve"),
                 sprintf('The valve of the line to %s is closed, and no air comes out of its stone. Open it.', $plan->tub->name),
                 'A closed valve is a way to take a tub off its pump, not to run it.',
                 fn (): array => [self::opened($air, $branch, $context)],
-                $stones->stone->leastFlow);
+                $stones->stone->leastFlow)];
         }
+
+        return array_values(array_filter(array_map(
+            static fn (float $each, int $set): ?Finding => self::flow($air, $branch, $set, $each, $context),
+            $air->perStone($branch),
+            array_keys($stones->sets()),
+        )));
+    }
+
+    /** @param  int  $set  which of the tub's stones, and $each what one of them gets, L/min */
+    private static function flow(AirPlan $air, int $branch, int $set, float $each, RuleContext $context): ?Finding
+    {
+        $plan = $air->tubs[$branch];
+        $stones = ($plan->tub->water->stones?->sets() ?? [])[$set] ?? null;
+        if ($stones === null) {
+            return null;
+        }
+        $w = $context->write;
+        $at = $air->system->pointer("/branches/$branch");
         if ($each > $stones->stone->mostFlow) {
             return new Finding('air.over', Severity::Mind, $plan->tub->id, $at,
                 sprintf(
@@ -300,7 +319,7 @@ final class AirRules
                     $w->number($stones->stone->mostFlow, 1, 'L/min'),
                 ),
                 'Driven harder, bubbles run together into large ones and little more oxygen dissolves.',
-                fn (): array => [...self::calmer($air, $branch, $context), self::oneMoreStone($plan->tub, $stones->count, $context)],
+                fn (): array => [...self::calmer($air, $branch, $set, $context), self::oneMoreStone($plan->tub, $set, $stones->count, $context)],
                 $each - $stones->stone->mostFlow);
         }
         if ($each >= $stones->stone->leastFlow) {
@@ -320,22 +339,22 @@ final class AirRules
                 'The pump gives %s at the manifold; depth, stone and line take more than that leaves. An easy stone nearby takes the rest.',
                 $w->number($air->network->pressure, 1, 'kPa'),
             ),
-            fn (): array => self::fed($air, $branch, $context),
+            fn (): array => self::fed($air, $branch, $set, $context),
             $stones->stone->leastFlow - $each);
     }
 
     /** @return list<Remedy> what to try against too little air, the cheapest first */
-    private static function fed(AirPlan $air, int $branch, RuleContext $context): array
+    private static function fed(AirPlan $air, int $branch, int $set, RuleContext $context): array
     {
         $tub = $air->tubs[$branch]->tub;
-        $stones = $tub->water->stones;
+        $stones = ($tub->water->stones?->sets() ?? [])[$set] ?? null;
 
         return array_values(array_filter([
             $air->system->branches[$branch]->valve < 1.0 ? self::opened($air, $branch, $context) : null,
             self::balanced($air, $branch, $context),
-            $stones !== null && $stones->count > 1 ? self::fewerStones($tub, $stones->count - 1, $context) : null,
-            $stones === null ? null : self::easierStone($tub, $stones->stone, $context),
-            $stones === null ? null : self::raisedStone($air->tubs[$branch], $stones->height, $context),
+            $stones !== null && $stones->count > 1 ? self::fewerStones($tub, $set, $stones->count - 1, $context) : null,
+            $stones === null ? null : self::easierStone($tub, $set, $stones->stone, $context),
+            $stones === null ? null : self::raisedStone($air->tubs[$branch], $set, $stones->height, $context),
             self::largerPump($air, $context),
         ]));
     }
@@ -375,28 +394,34 @@ final class AirRules
         );
     }
 
-    private static function fewerStones(Tub $tub, int $count, RuleContext $context): Remedy
+    /** Where a set of a tub's stones stands in the file. */
+    private static function stonesAt(Tub $tub, int $set, string $rest): string
     {
-        $way = $context->set($context->write->count($count, 'Use 1 stone', 'Use %d stones'), $tub->pointer('/stones/count'), $count);
+        return $tub->pointer($set === 0 ? "/stones$rest" : '/stones/more/'.($set - 1).$rest);
+    }
+
+    private static function fewerStones(Tub $tub, int $set, int $count, RuleContext $context): Remedy
+    {
+        $way = $context->set($context->write->count($count, 'Use 1 stone', 'Use %d stones'), self::stonesAt($tub, $set, '/count'), $count);
 
         return new Remedy(
             $way->says,
             $way->patch,
-            $count > 1 ? static fn (): Remedy => self::fewerStones($tub, $count - 1, $context) : null,
+            $count > 1 ? static fn (): Remedy => self::fewerStones($tub, $set, $count - 1, $context) : null,
         );
     }
 
-    private static function oneMoreStone(Tub $tub, int $count, RuleContext $context): Remedy
+    private static function oneMoreStone(Tub $tub, int $set, int $count, RuleContext $context): Remedy
     {
         $more = $count + 1;
-        $way = $context->set("Use $more stones", $tub->pointer('/stones/count'), $more);
-        $next = $more < self::MOST_STONES / 2 ? static fn (): Remedy => self::oneMoreStone($tub, $more, $context) : null;
+        $way = $context->set("Use $more stones", self::stonesAt($tub, $set, '/count'), $more);
+        $next = $more < self::MOST_STONES / 2 ? static fn (): Remedy => self::oneMoreStone($tub, $set, $more, $context) : null;
 
         return new Remedy($way->says, $way->patch, $next);
     }
 
     /** A stone that air passes more easily: coarser bubbles, then less resistance; the first of the Library that does. */
-    private static function easierStone(Tub $tub, Stone $stone, RuleContext $context): ?Remedy
+    private static function easierStone(Tub $tub, int $set, Stone $stone, RuleContext $context): ?Remedy
     {
         $ease = static fn (Stone $s): array => [$s->bubble->wettingPressure(), $s->resistance];
         $easier = array_filter(
@@ -406,14 +431,14 @@ final class AirRules
         uasort($easier, static fn (Stone $a, Stone $b): int => $ease($b) <=> $ease($a));
 
         return Remedy::inTurn(array_map(
-            static fn (Stone $s, string $key): Remedy => $context->set("Use the $s->name", $tub->pointer('/stones/kind'), $key),
+            static fn (Stone $s, string $key): Remedy => $context->set("Use the $s->name", self::stonesAt($tub, $set, '/kind'), $key),
             $easier,
             array_keys($easier),
         ));
     }
 
     /** Stones hung higher, where air has less water to push aside: no higher than they stay covered, as little as it takes. */
-    private static function raisedStone(TubPlan $plan, float $from, RuleContext $context): ?Remedy
+    private static function raisedStone(TubPlan $plan, int $set, float $from, RuleContext $context): ?Remedy
     {
         $line = $plan->water->line->grown;
         $highest = floor($line - Stone::leastCover($line));
@@ -421,13 +446,13 @@ final class AirRules
         if ($height <= $from) {
             return null;
         }
-        $set = $context->set(
+        $way = $context->set(
             'Hang the stones at '.$context->write->length($height),
-            $plan->tub->pointer('/stones/height_mm'),
+            self::stonesAt($plan->tub, $set, '/height_mm'),
             (int) $height,
         );
 
-        return new Remedy($set->says, $set->patch, static fn (): ?Remedy => self::raisedStone($plan, $height, $context));
+        return new Remedy($way->says, $way->patch, static fn (): ?Remedy => self::raisedStone($plan, $set, $height, $context));
     }
 
     /** The smallest larger pump of the Library that does; null where it has none. */
@@ -446,9 +471,9 @@ final class AirRules
     }
 
     /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */
-    private static function calmer(AirPlan $air, int $branch, RuleContext $context): array
+    private static function calmer(AirPlan $air, int $branch, int $set, RuleContext $context): array
     {
-        $stones = $air->tubs[$branch]->tub->water->stones;
+        $stones = ($air->tubs[$branch]->tub->water->stones?->sets() ?? [])[$set] ?? null;
         if ($stones === null) {
             return [];
         }
@@ -457,8 +482,9 @@ final class AirRules
         while ($low <= $high) {
             $middle = intdiv($low + $high, 2);
             $turned = AirPlanner::turned($air, $branch, self::VALVES[$middle]);
-            if ($turned->perStone($branch) <= $stones->stone->mostFlow) {
-                [$found, $high] = [$turned->perStone($branch) >= $stones->stone->leastFlow ? self::VALVES[$middle] : null, $middle - 1];
+            $each = $turned->perStone($branch)[$set];
+            if ($each <= $stones->stone->mostFlow) {
+                [$found, $high] = [$each >= $stones->stone->leastFlow ? self::VALVES[$middle] : null, $middle - 1];
             } else {
                 $low = $middle + 1;
             }

@@ -88,7 +88,7 @@ final readonly class TubPlanner
             $line,
             new Reservoir($profile, self::hanging($cutting, $cupAt), $tub->planting->pebbles),
             $tub->water->lowest
-                ?? ($stones === null ? self::LOWEST_SHARE * $profile->rim() : $stones->height + Stone::leastCover($line->grown)),
+                ?? ($stones === null ? self::LOWEST_SHARE * $profile->rim() : $stones->highest() + Stone::leastCover($line->grown)),
             $cutting->raft->jamLevel ?? 0.0,
             $mix?->waterUse($climate),
         );
@@ -184,11 +184,11 @@ final readonly class TubPlanner
 
         return new Fittings(
             Weight::of($body->vessel, $water->working(), $plants->pebbles, $plants->mix->matureKg(), $body->under),
-            $stones === null ? [] : StonePlacement::of(
+            $stones === null ? [] : $stones->byHand() ?? StonePlacement::of(
                 $arrangement->points,
-                $stones->count,
+                $stones->inAll(),
                 RoundedBox::of($profile->sectionAt(0.0)),
-                $stones->stone->length,
+                $stones->longest(),
             ),
             $body->tubeThroughLid ? $profile->rim() + $body->lid->topAboveRim : $profile->rim() - TubeRoute::BELOW_RIM_MM,
             $body->under === null ? null : NestedPair::of($profile, $body->vessel->floor, $body->under, $body->blocks),

@@ -94,7 +94,7 @@ final class VesselRules
             ),
             'What covers the stones, or lies under the last roots, is not there to drink from.',
             array_values(array_filter([
-                $stones === null || $stones->height <= 0.0
+                $stones === null || $stones->highest() <= 0.0
                     ? null
                     : $context->set('Lay the stones on the floor', $tub->pointer('/stones/height_mm'), 0),
                 $tub->water->lowest === null ? null : $context->set('Let the lowest level follow', $tub->pointer('/lowest_mm'), null),

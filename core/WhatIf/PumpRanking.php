@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\WhatIf;
+
+use KelpTub\Core\Air\Bubble;
+use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Air\Stone;
+use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Air\AirPlan;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Feed\FeedPlans;
+use stdClass;
+
+/**
+ * Which pump, which stones and which valve settings: every pump of the Library in the place of the one that feeds a tub, with the stones
+ * that are there or, where these will not do, the cheapest of one kind that do; each with what it does to every tub on the line, for the
+ * plants of a day and for grown ones. Power, money and noise are given with each; those that meet every tub come first, the least power
+ * before more.
+ */
+final readonly class PumpRanking
+{
+    /** A tub longer than this wants two stones, mm. */
+    private const LONG_MM = 450.0;
+
+    public function __construct(private Planner $planner, private Library $library)
+    {
+    }
+
+    /** @return list<stdClass> */
+    public function of(Garden $garden, Tub $tub, int $day): array
+    {
+        $plan = $this->planner->plan($garden);
+        $here = self::systemOf($plan, $tub);
+        if ($here === null) {
+            return [];
+        }
+        $options = [];
+        foreach ($this->library->pumps as $key => $pump) {
+            $options[] = $this->best($plan, $here->system->index, (string) $key, $pump, $day);
+        }
+        usort($options, static fn (stdClass $a, stdClass $b): int => [! $a->meets, $a->power_w, $a->price ?? INF]
+            <=> [! $b->meets, $b->power_w, $b->price ?? INF]);
+
+        return $options;
+    }
+
+    private static function systemOf(Plan $plan, Tub $tub): ?AirPlan
+    {
+        foreach ($plan->get(AirPlans::class)->systems as $air) {
+            if (in_array($tub->id, array_column($air->system->branches, 'tub'), true)) {
+                return $air;
+            }
+        }
+
+        return null;
+    }
+
+    /** A pump with the stones there are; where these will not do, with the cheapest of one kind that do; else as near as it comes. */
+    private function best(Plan $plan, int $index, string $key, Pump $pump, int $day): stdClass
+    {
+        $patch = (new PatchMaker($plan->garden->document, $this->library))->set("/air/$index/pump", $key);
+        $first = $this->tried($plan, $index, $patch, null, $pump, $day);
+        if ($first->meets) {
+            return $first;
+        }
+        $cheapest = null;
+        foreach ($this->library->stones as $kind => $stone) {
+            if ($stone->bubble === Bubble::Fine) {
+                continue;
+            }
+            $option = $this->tried($plan, $index, [...$patch, ...$this->stones($plan, $index, (string) $kind)], $stone, $pump, $day);
+            if ($option->meets && ($cheapest === null || ($option->price ?? INF) < ($cheapest->price ?? INF))) {
+                $cheapest = $option;
+            }
+        }
+
+        return $cheapest ?? $first;
+    }
+
+    /** @return list<stdClass> all tubs on the line with stones of one kind */
+    private function stones(Plan $plan, int $index, string $kind): array
+    {
+        $patch = [];
+        foreach ($plan->get(AirPlans::class)->systems[$index]->tubs as $fed) {
+            $count = $fed->tub->body->vessel->profile->longest() > self::LONG_MM ? 2 : 1;
+            $patch[$fed->tub->id] = (new PatchMaker($plan->garden->document, $this->library))->set($fed->tub->pointer('/stones'), (object) [
+                'kind' => $kind,
+                'count' => $count,
+                'height_mm' => $fed->tub->water->stones->height ?? Stone::DEFAULT_HEIGHT_MM,
+            ]);
+        }
+
+        return array_merge(...array_values($patch));
+    }
+
+    /**
+     * With the valves as they are, and where that will not do with valves that share by demand, or give each stone the same.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    private function tried(Plan $plan, int $index, array $patch, ?Stone $stone, Pump $pump, int $day): stdClass
+    {
+        $then = $this->planner->planAgain($plan, $patch);
+        $option = $this->option($then, $index, $patch, null, $stone, $pump, $day);
+        $air = $then->get(AirPlans::class);
+        foreach ($option->meets ? [] : [
+            'demand' => ValveWays::byDemand($air->systems[$index], $air),
+            'same' => ValveWays::same($air->systems[$index]),
+        ] as $way => $valves) {
+            $turned = ValveWays::patch($air->systems[$index], $valves, $then->garden);
+            if ($turned === null || $turned === []) {
+                continue;
+            }
+            $all = [...$patch, ...$turned];
+            $other = $this->option($this->planner->planAgain($plan, $all), $index, $all, $way, $stone, $pump, $day);
+            $option = $other->meets || ($other->short < $option->short && ! $option->meets) ? $other : $option;
+            if ($option->meets) {
+                break;
+            }
+        }
+
+        return $option;
+    }
+
+    /** @param  list<stdClass>  $patch */
+    private function option(Plan $plan, int $index, array $patch, ?string $valves, ?Stone $stone, Pump $pump, int $day): stdClass
+    {
+        $plans = $plan->get(AirPlans::class);
+        $air = $plans->systems[$index];
+        $tubs = [];
+        $short = 0.0;
+        foreach ($air->tubs as $b => $fed) {
+            $balance = $plans->tubs[$fed->tub->id]->balance;
+            $floor = $fed->tub->planting->density->oxygenFloor();
+            $each = $air->perStone($b);
+            $run = $plan->get(FeedPlans::class)->tubs[$fed->tub->id]->run();
+            $lacks = 0.0;
+            foreach ($fed->tub->water->stones?->sets() ?? [] as $s => $set) {
+                $lacks += max(0.0, 1 - ($each[$s] ?? 0.0) / max(1.0e-9, $set->stone->leastFlow));
+            }
+            $lacks += $balance === null || $fed->plants->mix->isEmpty() ? 0.0 : max(0.0, 1 - $balance->steady() / $floor);
+            $short += $lacks;
+            $tubs[] = (object) [
+                'tub' => $fed->tub->id,
+                'air_l_min' => $air->flows[$b],
+                'per_stone_l_min' => $each[0] ?? null,
+                'grown_mg_l' => $balance?->steady(),
+                'today_mg_l' => $run?->balance(max(0, min($day, count($run->days) - 1)))?->steady(),
+                'floor_mg_l' => $floor,
+                'wanted_mg_l' => OxygenBalance::MIND_MG_L,
+                'valve' => $air->system->branches[$b]->valve,
+                'meets' => $lacks <= 0.0,
+            ];
+        }
+        $money = $plan->garden->of(MoneyWish::class);
+
+        return (object) [
+            'key' => $pump->key,
+            'name' => $pump->name,
+            'power_w' => $pump->watts,
+            'noise_db' => $pump->noise,
+            'supply' => $pump->supply?->value,
+            'outlets' => $pump->outlets,
+            'price' => $this->price($plan, $index, $stone !== null),
+            'money_month' => $pump->kwhAMonth() * $money->electricityPerKwh,
+            'stones' => $stone?->name,
+            'valves' => $valves,
+            'meets' => $short <= 0.0,
+            'short' => $short,
+            'tubs' => $tubs,
+            'patch' => $patch,
+        ];
+    }
+
+    /** What the pump costs, and the stones where they are other ones; null where one of them has no price. */
+    private function price(Plan $plan, int $index, bool $withStones): ?float
+    {
+        $air = $plan->get(AirPlans::class)->systems[$index];
+        $own = $plan->garden->of(MoneyWish::class)->offers;
+        $one = fn (string $key): ?float => Dearness::ofOne([...$this->library->offers->for($key), ...$own->for($key)]);
+        $price = $one((string) $air->system->pump->key);
+        foreach ($withStones ? $air->tubs : [] as $fed) {
+            foreach ($fed->tub->water->stones?->sets() ?? [] as $set) {
+                $each = $one((string) $set->stone->key);
+                $price = $price === null || $each === null ? null : $price + $each * $set->count * $fed->tub->count;
+            }
+        }
+
+        return $price;
+    }
+}
