@@ -39,6 +39,7 @@ final class LibraryForPage
             'stones' => self::shelf($library->stones->documents()),
             'pumps' => self::shelf($library->pumps->documents()),
             'tubes' => self::shelf($library->tubes->documents()),
+            'products' => self::shelf($library->products->documents()),
             'crops' => [...self::shelf($library->crops->documents()), ...$pages['crops']->items()],
             // Shelves that are longer than what comes with the page: it asks for the rest by itself.
             'more' => array_keys(array_filter($pages, static fn (LengthAwarePaginator $page): bool => $page->hasMorePages())),

@@ -18,6 +18,7 @@ export const MARKS = [
     entry('crop', 2, 'Crop', () => import('./crop/CropMark.vue')),
     entry('lid', 3, 'Lid', () => import('./lid/LidMark.vue')),
     entry('air', 4, 'Air', () => import('./air/AirMark.vue')),
+    entry('feed', 5, 'Feed', () => import('./feed/FeedMark.vue')),
     entry('cost', 6, 'Cost', () => import('./cost/CostMark.vue')),
 ];
 

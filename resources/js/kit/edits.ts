@@ -96,3 +96,40 @@ export function vesselInPlace(tub: Tub, library: Library): VesselInPlace {
     tub.vessel = item;
     return item;
 }
+
+type FeedProduct = NonNullable<Garden['feeds']>[number]['product'];
+
+/**
+ * A tub's feed. Tubs that share a feed keep theirs: the tub gets one of its own, or joins another that mixes the same.
+ */
+export function setFeed(garden: Garden, id: string, product: FeedProduct, library: Library): void {
+    const tub = (garden.tubs ?? []).find((t) => t.id === id);
+    if (!tub) return;
+    const chosen = typeof product === 'string' ? (fromLibrary(library.products, product) as FeedProduct) : product;
+    const same = (garden.feeds ?? []).find((f) => JSON.stringify(f.product) === JSON.stringify(chosen));
+    const now = (garden.feeds ?? []).find((f) => f.id === tub.feed);
+    const alone = now !== undefined && (garden.tubs ?? []).every((t) => t.id === id || t.feed !== now.id);
+    if (same) {
+        tub.feed = same.id;
+    } else if (alone) {
+        now.product = chosen;
+    } else {
+        const taken = new Set((garden.feeds ?? []).map((f) => f.id));
+        let n = 1;
+        while (taken.has(`feed-${n}`)) n++;
+        garden.feeds = [...(garden.feeds ?? []), { ...(now ?? {}), id: `feed-${n}`, product: chosen }];
+        tub.feed = `feed-${n}`;
+    }
+    dropIdle(garden);
+}
+
+export function freeFeed(garden: Garden, id: string): void {
+    const tub = (garden.tubs ?? []).find((t) => t.id === id);
+    if (tub) tub.feed = null;
+    dropIdle(garden);
+}
+
+/** A feed that no tub gets any more goes with the last of them. */
+function dropIdle(garden: Garden): void {
+    garden.feeds = (garden.feeds ?? []).filter((f) => (garden.tubs ?? []).some((t) => t.feed === f.id));
+}

@@ -2,7 +2,8 @@ import { call } from './api';
 import type { Units } from './format';
 
 /** The core reads what growers type; texts asked for in the same moment go in one request. */
-export type Dimension = 'length' | 'volume' | 'mass' | 'conductivity' | 'temperature' | 'air-flow' | 'pressure' | 'power' | 'money';
+export type Dimension =
+    'length' | 'volume' | 'mass' | 'conductivity' | 'temperature' | 'air-flow' | 'pressure' | 'power' | 'money' | 'label';
 
 export type Reading = { value: number; unit: string; note: string | null } | { error: string };
 

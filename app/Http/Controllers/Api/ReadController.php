@@ -8,6 +8,7 @@ use App\Http\Asked;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
+use KelpTub\Core\Feed\LabelReader;
 use KelpTub\Core\Units\Dimension;
 use KelpTub\Core\Units\MoneyReader;
 use KelpTub\Core\Units\QuantityReader;
@@ -22,6 +23,8 @@ final readonly class ReadController
 
     private const MONEY = 'money';
 
+    private const LABEL = 'label';
+
     public function __invoke(Request $request): JsonResponse
     {
         $body = Asked::body($request, [
@@ -29,7 +32,7 @@ final readonly class ReadController
             'texts' => ['required', 'array', 'max:'.self::MOST_TEXTS],
             'texts.*' => ['array:text,dimension,currency,way,wall_mm,rim_mm,floor_mm'],
             'texts.*.text' => ['present', 'nullable', 'string', 'max:200'],
-            'texts.*.dimension' => ['bail', 'required', 'string', Rule::in([self::MONEY, ...array_column(Dimension::cases(), 'value')])],
+            'texts.*.dimension' => ['bail', 'required', 'string', Rule::in([self::MONEY, self::LABEL, ...array_column(Dimension::cases(), 'value')])],
             'texts.*.currency' => ['required_if:texts.*.dimension,'.self::MONEY, 'nullable', 'string', 'size:3'],
             'texts.*.way' => ['bail', 'nullable', 'string', Rule::enum(TapeMeasure::class)],
             'texts.*.wall_mm' => ['nullable', 'numeric', 'min:0', 'max:100'],
@@ -82,6 +85,11 @@ final readonly class ReadController
         try {
             if ($item['dimension'] === self::MONEY) {
                 return ['value' => MoneyReader::read($text, $item['currency']), 'unit' => $item['currency'], 'note' => null];
+            }
+            if ($item['dimension'] === self::LABEL) {
+                $dose = LabelReader::read($text);
+
+                return ['value' => $dose->perLitre, 'unit' => $dose->byVolume ? 'mL/L' : 'g/L', 'note' => $dose->note === '' ? null : $dose->note];
             }
             $reading = QuantityReader::read($text, Dimension::from($item['dimension']), $system);
         } catch (UnreadableQuantity $refused) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Http\Asked;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use InvalidArgumentException;
@@ -13,21 +14,23 @@ use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Season\WhatIf;
+use KelpTub\Core\WhatIf\EcCorrection;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
 use stdClass;
 
-/**
- * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four runs;
- * each with its days, the band of its figures and what it comes to.
- */
+/** How a tub's water stands through the season, and what to do where it reads otherwise. */
 final readonly class SeasonController
 {
     public function __construct(private GardenReader $reader, private Planner $planner)
     {
     }
 
-    public function __invoke(Request $request): Response
+    /**
+     * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four
+     * runs; each with its days, the band of its figures and what it comes to.
+     */
+    public function runs(Request $request): Response
     {
         $body = Asked::body($request, [
             'tub' => ['required', 'string', 'max:120'],
@@ -50,5 +53,29 @@ final readonly class SeasonController
         }
 
         return new Response(GardenFile::encode((object) ['runs' => $runs]), headers: ['Content-Type' => 'application/json']);
+    }
+
+    /** What to do about a reading: `{"garden", "tub", "now_ms_cm", "wanted_ms_cm", "litres"}`. */
+    public function correct(Request $request): JsonResponse
+    {
+        $body = Asked::body($request, [
+            'tub' => ['required', 'string', 'max:120'],
+            'now_ms_cm' => ['required', 'numeric'],
+            'wanted_ms_cm' => ['required', 'numeric'],
+            'litres' => ['nullable', 'numeric'],
+        ]);
+        $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
+        $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
+        try {
+            return new JsonResponse((new EcCorrection($this->planner))->of(
+                $garden,
+                $tub,
+                (float) $body->now_ms_cm,
+                (float) $body->wanted_ms_cm,
+                isset($body->litres) ? (float) $body->litres : null,
+            ));
+        } catch (InvalidArgumentException $refused) {
+            throw RefusedGarden::one('/now_ms_cm', $refused->getMessage());
+        }
     }
 }

@@ -1,0 +1,461 @@
+<script setup lang="ts">
+/** Feed: what goes into the water, in which order, and how it stands until harvest. */
+import { computed, ref, watch } from 'vue';
+import Caution from '../kit/Caution.vue';
+import { freeFeed, setFeed } from '../kit/edits';
+import Figure from '../kit/Figure.vue';
+import Findings from '../kit/Findings.vue';
+import { at as mendedAt } from '../kit/findings';
+import Fold from '../kit/Fold.vue';
+import { number, plain, volume } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { keyOf } from '../kit/library';
+import Measure from '../kit/Measure.vue';
+import Pick from '../kit/Pick.vue';
+import Toggle from '../kit/Toggle.vue';
+import MarkPage from '../shell/MarkPage.vue';
+import type { Garden, Tub } from '../types/garden';
+import type { FeedDose } from '../types/report';
+import Beside from './Beside.vue';
+import DaySection from './DaySection.vue';
+import JugRow from './JugRow.vue';
+import OwnFeed from './OwnFeed.vue';
+import ReadsOtherwise from './ReadsOtherwise.vue';
+import { CHANGES, CLIMATES, SOURCES, STEADY, STRENGTHS, TOP_UPS } from './schools';
+import SeasonChart from './SeasonChart.vue';
+import { ppm, useSeason, type Ask, type Run } from './season';
+
+const garden = useGarden();
+const tub = computed(() => garden.tub.value!);
+const report = computed(() => garden.tubReport.value!);
+const units = garden.units;
+const water = computed(() => garden.report.value.water);
+const findings = computed(() => mendedAt(garden.findings.value, 'feed'));
+const passive = computed(() => tub.value.system === 'passive');
+const feed = computed(() => (garden.document.value.feeds ?? []).find((f) => f.id === tub.value.feed) ?? null);
+const weather = computed(() => garden.document.value.site?.weather ?? { kind: 'steady' as const });
+const currency = computed(() => garden.document.value.money?.currency ?? 'EUR');
+
+const AS_PLANNED: Ask = { policy: {}, what_ifs: [] };
+const asks = ref<Ask[]>([AS_PLANNED]);
+const beside = ref(false);
+watch(garden.selected, () => {
+    asks.value = [AS_PLANNED];
+    day.value = null;
+});
+const { runs, faults, of, away } = useSeason(garden, asks);
+const here = computed(() => (of.value === tub.value.id ? runs.value : []));
+const days = computed(() => here.value[0]?.season.days ?? []);
+/** The day that is looked at: the one that was chosen, or half-way to the first harvest. */
+const day = ref<number | null>(null);
+const shown = computed(() =>
+    Math.min(Math.max(0, days.value.length - 1), day.value ?? Math.round((report.value.season.harvest_day ?? 0) / 2)),
+);
+const onDay = computed(() => days.value[shown.value] ?? null);
+
+const OWN = 'own';
+const NONE = 'none';
+const products = computed(() => [
+    { value: NONE, name: 'None yet' },
+    ...garden.library.products.map((p) => ({ value: p.key, name: p.name })),
+    ...(feed.value && keyOf(feed.value.product) === null ? [{ value: OWN, name: report.value.feed?.name ?? 'Your own feed' }] : []),
+]);
+
+function setTub(says: string, edit: (tub: Tub) => void): void {
+    garden.changeTub(says, edit);
+}
+function set(says: string, edit: (garden: Garden) => void): void {
+    garden.change(says, edit);
+}
+function setThisFeed(says: string, edit: (feed: NonNullable<Garden['feeds']>[number]) => void): void {
+    const id = tub.value.feed;
+    set(says, (g) => {
+        const found = (g.feeds ?? []).find((f) => f.id === id);
+        if (found) edit(found);
+    });
+}
+function choose(product: string | null): void {
+    if (product === null || product === OWN) return;
+    set(product === NONE ? 'leave the feed out' : 'change the feed', (g) =>
+        product === NONE ? freeFeed(g, tub.value.id) : setFeed(g, tub.value.id, product, garden.library),
+    );
+}
+function setWeather(climate: string | null): void {
+    set('change the weather', (g) => {
+        g.site ??= {};
+        if (climate === null || climate === STEADY) delete g.site.weather;
+        else g.site.weather = { kind: 'typical', seed: 1, start: new Date().toISOString().slice(0, 10), ...g.site.weather, climate };
+    });
+}
+const climate = computed(() => (weather.value.kind === 'typical' ? (weather.value.climate ?? STEADY) : STEADY));
+
+const doses = (list: FeedDose[] | null | undefined): string =>
+    (list ?? []).map((d) => `${list!.length > 1 ? `${d.name} ` : ''}${number(d.ml ?? d.g ?? 0, 1, d.ml === null ? 'g' : 'mL')}`).join(', ');
+const sum = (list: FeedDose[] | null | undefined): string => {
+    const all = (list ?? []).reduce((total, d) => total + (d.ml ?? d.g ?? 0), 0);
+    return list?.length ? number(all, all < 10 ? 1 : 0, list[0]!.ml === null ? 'g' : 'mL') : '–';
+};
+/** The next time something is put in, from the day that is looked at on. */
+const next = computed(() => days.value.find((d) => d.day >= shown.value && (d.change || d.top_up_l > 0)) ?? null);
+const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
+const season = computed(() => report.value.season);
+const names = computed(() => asks.value.map((_, i) => String(i)));
+function takeRun(run: Run, name: string): void {
+    garden.apply(`run the season otherwise: ${name.toLowerCase()}`, run.patch);
+    asks.value = [AS_PLANNED];
+}
+</script>
+
+<template>
+    <MarkPage title="Feed" lead="What goes into the water, in which order, and how it stands until harvest.">
+        <template #set>
+            <Toggle
+                label="Water"
+                :model-value="garden.document.value.water?.source ?? 'tap'"
+                :options="SOURCES"
+                @update:model-value="
+                    (v) =>
+                        set('change the water', (g) => {
+                            g.water = { ...g.water, source: v, ec_ms_cm: v === 'tap' ? 0.4 : 0 };
+                        })
+                "
+            />
+            <div class="two">
+                <Measure
+                    label="It reads"
+                    wide
+                    dimension="conductivity"
+                    :model-value="garden.document.value.water?.ec_ms_cm ?? water.ec_ms_cm"
+                    at="/water/ec_ms_cm"
+                    @update:model-value="
+                        (v) =>
+                            v !== null &&
+                            set('change the water', (g) => {
+                                g.water = { ...g.water, ec_ms_cm: v };
+                            })
+                    "
+                />
+                <label class="field">
+                    <span>and pH</span>
+                    <input
+                        class="text"
+                        inputmode="decimal"
+                        :value="plain(garden.document.value.water?.ph ?? 7.4, 1)"
+                        @change="
+                            (e) => {
+                                const v = Number((e.target as HTMLInputElement).value.replace(',', '.'));
+                                if (v > 0 && v <= 14)
+                                    set('change the water', (g) => {
+                                        g.water = { ...g.water, ph: v };
+                                    });
+                                else (e.target as HTMLInputElement).value = plain(garden.document.value.water?.ph ?? 7.4, 1);
+                            }
+                        "
+                    />
+                </label>
+            </div>
+            <Pick label="Feed" :model-value="feed ? (keyOf(feed.product) ?? OWN) : NONE" :options="products" @update:model-value="choose" />
+            <template v-if="feed">
+                <Toggle
+                    label="Strength"
+                    :model-value="feed.strength ?? 'by-stage'"
+                    :options="[
+                        { value: 'by-stage', name: 'By stage' },
+                        { value: 'simple', name: 'Label dose' },
+                    ]"
+                    @update:model-value="
+                        (v) =>
+                            setThisFeed('change the strength', (f) => {
+                                f.strength = v;
+                            })
+                    "
+                />
+                <Pick
+                    label="pH"
+                    :model-value="feed.ph_school ?? 'window'"
+                    :options="[
+                        { value: 'window', name: 'In the crop’s window' },
+                        { value: 'strict', name: 'Strict, 5.5 to 5.8' },
+                        { value: 'none', name: 'Not looked at' },
+                    ]"
+                    @update:model-value="
+                        (v) =>
+                            v &&
+                            setThisFeed('change the pH school', (f) => {
+                                f.ph_school = v;
+                            })
+                    "
+                />
+            </template>
+            <Pick
+                label="Top-ups"
+                :model-value="tub.top_ups ?? (passive ? 'none' : 'level')"
+                :options="TOP_UPS"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        setTub('change the top-ups', (t) => {
+                            t.top_ups = v;
+                        })
+                "
+            />
+            <Toggle
+                label="Made up"
+                :model-value="tub.top_up_strength ?? 'half'"
+                :options="STRENGTHS.map((s) => ({ ...s, name: { water: 'Water', half: 'Half', feed: 'Full' }[s.value] }))"
+                @update:model-value="
+                    (v) =>
+                        setTub('change what is topped up', (t) => {
+                            t.top_up_strength = v;
+                        })
+                "
+            />
+            <Pick
+                label="Change the water"
+                :model-value="tub.reservoir_change ?? (passive ? 'never' : 'two-weekly')"
+                :options="CHANGES"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        setTub('change how often the water is changed', (t) => {
+                            t.reservoir_change = v;
+                        })
+                "
+            />
+            <Pick label="Weather" :model-value="climate" :options="CLIMATES" @update:model-value="setWeather" />
+            <label v-if="climate !== STEADY" class="field">
+                <span>From</span>
+                <input
+                    class="text"
+                    type="date"
+                    :value="weather.start"
+                    @change="
+                        (e) =>
+                            (e.target as HTMLInputElement).value &&
+                            set('change the start of the weather', (g) => {
+                                g.site!.weather = { ...g.site!.weather, start: (e.target as HTMLInputElement).value };
+                            })
+                    "
+                />
+            </label>
+            <Fold title="From the tap on">
+                <div class="folded">
+                    <Pick
+                        label="In the tap water"
+                        :model-value="garden.document.value.water?.disinfectant ?? water.disinfectant"
+                        :options="[
+                            { value: 'chlorine', name: 'Chlorine: stand it 24 h' },
+                            { value: 'chloramine', name: 'Chloramine: dechlorinate' },
+                            { value: 'none', name: 'Neither' },
+                        ]"
+                        @update:model-value="
+                            (v) =>
+                                v &&
+                                set('say what is in the water', (g) => {
+                                    g.water = { ...g.water, disinfectant: v };
+                                })
+                        "
+                    />
+                    <label class="field">
+                        <span>Pure water mixed in, %</span>
+                        <input
+                            class="text"
+                            inputmode="decimal"
+                            :value="plain(100 * (garden.document.value.water?.blend?.[0]?.share ?? 0), 0)"
+                            @change="
+                                (e) => {
+                                    const v = Math.max(0, Math.min(100, Number((e.target as HTMLInputElement).value) || 0)) / 100;
+                                    set('mix waters', (g) => {
+                                        g.water = { ...g.water, blend: v > 0 ? [{ source: 'ro', ec_ms_cm: 0, share: v }] : [] };
+                                    });
+                                }
+                            "
+                        />
+                    </label>
+                </div>
+            </Fold>
+            <Fold title="A feed of your own"><OwnFeed /></Fold>
+            <Fold v-if="feed" title="Peroxide">
+                <div class="folded">
+                    <Toggle
+                        label="Against rot"
+                        :model-value="(feed.peroxide_mg_l ?? 0) > 0 ? 'yes' : 'no'"
+                        :options="[
+                            { value: 'no', name: 'None' },
+                            { value: 'yes', name: '30 mg/L' },
+                        ]"
+                        @update:model-value="
+                            (v) =>
+                                setThisFeed('change the peroxide', (f) => {
+                                    f.peroxide_mg_l = v === 'yes' ? 30 : 0;
+                                })
+                        "
+                    />
+                    <label v-if="(feed.peroxide_mg_l ?? 0) > 0" class="field">
+                        <span>Of the bottle, %</span>
+                        <input
+                            class="text"
+                            inputmode="decimal"
+                            :value="plain(feed.peroxide_pct ?? 3, 1)"
+                            @change="
+                                (e) => {
+                                    const v = Number((e.target as HTMLInputElement).value.replace(',', '.'));
+                                    if (v > 0 && v <= 100)
+                                        setThisFeed('change the peroxide', (f) => {
+                                            f.peroxide_pct = v;
+                                        });
+                                }
+                            "
+                        />
+                    </label>
+                    <p class="small faint">It kills helpful microbes too and is gone in about two days.</p>
+                </div>
+            </Fold>
+            <Caution>
+                Acids, bases, feeds and peroxide stay in their own labelled containers, away from children and pets. Gloves and eye
+                protection; acid into water, and never mix products. Old solution goes to soil plants, not into a watercourse; local rules
+                come first.
+            </Caution>
+        </template>
+
+        <div class="drawings" :class="{ side: beside }">
+            <div class="top">
+                <Beside
+                    v-if="beside"
+                    :asks="asks"
+                    :runs="here"
+                    :units="units"
+                    :currency="currency"
+                    :last-day="days.length"
+                    :passive="passive"
+                    @change="(list) => (asks = list)"
+                    @take="takeRun"
+                />
+                <JugRow
+                    v-else
+                    :tub="report"
+                    :water="water"
+                    :units="units"
+                    :litres="report.volume.working_l"
+                    :parts="report.feed?.parts ?? []"
+                    :ec="report.feed?.ec_ms_cm ?? null"
+                />
+            </div>
+            <p v-if="!report.feed && !beside" class="small note">
+                No feed is chosen: the days below go as if the water were made up to what these plants like.
+            </p>
+            <div class="ways">
+                <button type="button" class="word" :aria-pressed="!beside" @click="beside = false">How to mix it</button>
+                <button type="button" class="word" :aria-pressed="beside" @click="beside = true">Beside another way</button>
+            </div>
+            <div v-if="days.length" class="season">
+                <SeasonChart :tub="report" :runs="here" :names="names" :units="units" :day="shown" @update:day="(d) => (day = d)" />
+                <DaySection v-if="onDay" :tub="report" :day="onDay" :units="units" />
+            </div>
+            <p v-else-if="faults.length" class="wrong">{{ faults[0]!.message }}</p>
+            <p v-else-if="away" class="wrong">{{ away }}</p>
+            <p v-else-if="report.season.harvest_day === null" class="faint">
+                Nothing grows here yet. Choose a crop and its days are drawn.
+            </p>
+        </div>
+
+        <template #reckoning>
+            <Findings :findings="findings" :elsewhere="garden.findings.value.length - findings.length" />
+            <Figure
+                v-if="report.feed"
+                label="First fill"
+                :value="sum(report.feed.parts)"
+                :note="`${doses(report.feed.parts)}; ${report.feed.ec_ms_cm === null ? 'EC unknown' : `${number(report.feed.ec_ms_cm, 2, 'mS/cm')}, ${ppm(report.feed.ec_ms_cm)}`}`"
+            />
+            <Figure
+                v-if="next"
+                :label="next.change ? 'Next change' : 'Next top-up'"
+                :value="volume(next.change ? report.volume.working_l : next.top_up_l, units)"
+                :note="`on the evening of day ${next.day}${next.top_up_ec === null ? '' : `, at ${number(next.top_up_ec, 2, 'mS/cm')}`}`"
+            />
+            <Figure
+                v-if="season.ec_low !== null && season.ec_high !== null"
+                label="EC"
+                :value="`${number(season.ec_low, 1)}–${number(season.ec_high, 1, 'mS/cm')}`"
+                :note="
+                    report.limits.ec_ms_cm
+                        ? `window ${plain(report.limits.ec_ms_cm[0]!, 1)} to ${plain(report.limits.ec_ms_cm[1]!, 1)}; the band is ± a quarter of what they drink and eat`
+                        : ''
+                "
+            />
+            <Figure v-if="season.feed?.length" label="Feed for the season" :value="sum(season.feed)" :note="doses(season.feed)" />
+            <Figure
+                v-if="season.water_l !== null"
+                label="Water for the season"
+                :value="volume(season.water_l, units)"
+                :note="`${volume(season.drunk_l ?? 0, units)} drunk; to the first harvest ${season.top_ups} top-ups, ${season.changes} changes`"
+            />
+            <Figure
+                v-if="season.attention !== null"
+                label="Visits"
+                :value="number(season.attention, 1, 'a week')"
+                :note="awayDays === null ? '' : `from day ${shown} you can be away for ${awayDays === 1 ? '1 day' : `${awayDays} days`}`"
+            />
+            <ReadsOtherwise :usual="report.feed?.stages.at(-1)?.ec_ms_cm ?? null" />
+        </template>
+    </MarkPage>
+</template>
+
+<style scoped>
+.two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.6rem;
+    align-items: start;
+}
+.field {
+    display: grid;
+    gap: 0.2rem;
+}
+.folded {
+    display: grid;
+    gap: 0.7rem;
+    padding-top: 0.4rem;
+}
+.drawings {
+    flex: 1;
+    min-height: 0;
+    display: flex;
+    flex-direction: column;
+    gap: 0.3rem;
+}
+.side .top {
+    min-height: 0;
+    overflow: auto;
+    max-height: 48%;
+    flex: none;
+}
+.note {
+    color: var(--faint);
+}
+.ways {
+    display: flex;
+    gap: 1rem;
+    border-top: 1px solid var(--rule);
+    padding-top: 0.2rem;
+}
+.season {
+    flex: 1;
+    min-height: 0;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 158px;
+    gap: 0.9rem;
+}
+.wrong {
+    color: var(--stop-text);
+}
+@media (max-width: 760px) {
+    .season {
+        grid-template-columns: 1fr;
+        grid-template-rows: 420px 220px;
+    }
+    .side .top {
+        max-height: none;
+    }
+}
+</style>

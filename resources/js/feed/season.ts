@@ -1,0 +1,77 @@
+import { onScopeDispose, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
+import { call, type Fault } from '../kit/api';
+import type { OpenGarden } from '../kit/garden';
+import type { FeedDose, SeasonDay, SeasonStart, TubReport } from '../types/report';
+
+/** One way to run a tub through its season: what of its policy differs, and what happens. */
+export interface Ask {
+    policy: Record<string, string>;
+    what_ifs: string[];
+}
+
+export interface Figures {
+    water_l: number;
+    feed: FeedDose[];
+    visits_a_week: number;
+    days_out_of_ec: number | null;
+    days_over_ec: number | null;
+    days_under_oxygen: number | null;
+    lowest_gap_mm: number | null;
+    below_usable_day: number | null;
+    dry_day: number | null;
+    cost: number | null;
+    yield_g: number;
+}
+
+type Season = TubReport['season'] & { days: SeasonDay[] | null; start: SeasonStart | null };
+
+export interface Run extends Ask {
+    patch: unknown[];
+    season: Season;
+    band: { thirsty: Edge[]; hungry: Edge[]; share: number } | null;
+    away_days: number[];
+    figures: Figures | null;
+}
+
+interface Edge {
+    level_mm: number;
+    ec_ms_cm: number | null;
+}
+
+/** The seasons of the chosen tub as they are asked for, again after each change of the garden; the last ones stand until new ones come. */
+export function useSeason(
+    garden: OpenGarden,
+    asks: Ref<Ask[]>,
+): { runs: ShallowRef<Run[]>; faults: Ref<Fault[]>; of: Ref<string | null>; away: Ref<string> } {
+    const runs = shallowRef<Run[]>([]);
+    const faults = ref<Fault[]>([]);
+    const of = ref<string | null>(null);
+    const away = ref('');
+    let asking: AbortController | null = null;
+
+    async function ask(): Promise<void> {
+        const tub = garden.selected.value;
+        if (tub === null) return;
+        asking?.abort();
+        const mine = (asking = new AbortController());
+        const answer = await call<{ runs: Run[] }>('season', {
+            body: JSON.stringify({ garden: garden.document.value, tub, runs: asks.value }),
+            signal: mine.signal,
+        });
+        if (asking !== mine) return;
+        away.value = answer.kind === 'away' || answer.kind === 'failed' ? answer.message : '';
+        if (answer.kind === 'done') {
+            runs.value = answer.data.runs;
+            of.value = tub;
+            faults.value = [];
+        } else if (answer.kind === 'refused') {
+            faults.value = answer.faults;
+        }
+    }
+    watch([garden.document, garden.selected, asks], () => void ask(), { immediate: true, deep: false });
+    onScopeDispose(() => asking?.abort());
+    return { runs, faults, of, away };
+}
+
+/** EC in parts per million by both scales: a bare number would be either. */
+export const ppm = (ec: number): string => `${Math.round(ec * 500)} ppm (500), ${Math.round(ec * 700)} ppm (700)`;
