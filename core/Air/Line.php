@@ -90,11 +90,10 @@ final readonly class Line
             return 0.0;
         }
         $linear = $this->outflows[0]->resistance + $this->tubeFactor;
-        if ($this->valveFactor <= 0.0) {
-            return $linear > 0.0 ? $drive / $linear : INF;
-        }
+        // The form that does not subtract nearly equal numbers: a valve all but open is no more than an open one.
+        $sum = $linear + sqrt($linear ** 2 + 4 * $this->valveFactor * $drive);
 
-        return (-$linear + sqrt($linear ** 2 + 4 * $this->valveFactor * $drive)) / (2 * $this->valveFactor);
+        return $sum > 0.0 ? 2 * $drive / $sum : INF;
     }
 
     /** The pressure at the head of the line, its valve open, at which so much flows. */
@@ -138,7 +137,9 @@ final readonly class Line
         }
 
         return Crossing::of(
-            fn (float $flow): float => $this->takenAt($drive - $this->tubeFactor * $flow - ($this->valveFactor ?? 0.0) * $flow ** 2) - $flow,
+            fn (float $flow): float => $this->takenAt(
+                $drive - $this->tubeFactor * $flow - ($this->valveFactor ?? 0.0) * $flow ** 2,
+            ) - $flow,
             0.0,
             $most,
             self::TOLERANCE_L_MIN,

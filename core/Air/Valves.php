@@ -18,7 +18,10 @@ final class Valves
     /** A valve is not set finer than this. */
     public const LEAST = 0.01;
 
-    private const TOLERANCE = 1.0e-9;
+    private const TOLERANCE = 1.0e-13;
+
+    /** Less air than this to each part is none. */
+    private const NONE = 1.0e-4;
 
     /**
      * @param  list<Line>  $lines
@@ -36,7 +39,7 @@ final class Valves
             return $atHead($share) - max([0.0, ...$wanted]);
         };
         $share = Crossing::of($short, 0.0, $pump->freeFlow() / $all, self::TOLERANCE);
-        if ($share <= self::TOLERANCE) {
+        if ($share <= self::NONE) {
             return null;
         }
         $head = $atHead($share);

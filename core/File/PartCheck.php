@@ -177,7 +177,9 @@ final class PartCheck
             if (isset($part->ml_per_l) === isset($part->g_per_l)) {
                 $faults[] = new Fault(
                     "$at/parts/$i",
-                    isset($part->ml_per_l) ? 'has ml_per_l as well as g_per_l; a part is liquid or dry' : 'has no dose: say ml_per_l or g_per_l',
+                    isset($part->ml_per_l)
+                        ? 'has ml_per_l as well as g_per_l; a part is liquid or dry'
+                        : 'has no dose: say ml_per_l or g_per_l',
                 );
             }
             if (in_array($part->name, $names, true)) {

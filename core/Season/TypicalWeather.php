@@ -55,8 +55,12 @@ final class TypicalWeather implements Weather
     private bool $wet = false;
 
     /** @param  float|null  $lightHours  of lamps, where it grows indoors; null for the day's own */
-    public function __construct(private readonly WeatherClimate $climate, int $seed, string $start, private readonly ?float $lightHours = null)
-    {
+    public function __construct(
+        private readonly WeatherClimate $climate,
+        int $seed,
+        string $start,
+        private readonly ?float $lightHours = null,
+    ) {
         $this->chance = new Randomizer(new Mt19937($seed));
         $this->start = new DateTimeImmutable($start.' 12:00:00 UTC');
     }

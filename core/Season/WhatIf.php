@@ -48,7 +48,12 @@ final readonly class WhatIf
     {
         if ($from < 0 || $from >= $lastDay) {
             throw new InvalidArgumentException(
-                sprintf('%s comes on day %d, and the last harvest is on day %s; days count from 0', $kind->value, $from, round($lastDay, 2)),
+                sprintf(
+                    '%s comes on day %d, and the last harvest is on day %s; days count from 0',
+                    $kind->value,
+                    $from,
+                    round($lastDay, 2),
+                ),
             );
         }
         if ($days < 1) {

@@ -41,7 +41,11 @@ final class UnreadableQuantity extends InvalidArgumentException
     public static function label(string $text, string $examples): self
     {
         return new self(
-            sprintf('"%s" is no dose: say how much of it for how much water, as it stands on the packet, like %s.', self::quote($text), $examples),
+            sprintf(
+                '"%s" is no dose: say how much of it for how much water, as it stands on the packet, like %s.',
+                self::quote($text),
+                $examples,
+            ),
         );
     }
 

@@ -39,7 +39,9 @@ final readonly class EcCorrection
         $full = $feed->tub->water->working();
         $brim = $tub->body->vessel->profile->brim();
         if ($litres !== null && ($litres < 0.0 || $litres > $brim)) {
-            throw new InvalidArgumentException(sprintf('there are %s L in it; it holds from 0 to %s L', round($litres, 2), round($brim, 2)));
+            throw new InvalidArgumentException(
+                sprintf('there are %s L in it; it holds from 0 to %s L', round($litres, 2), round($brim, 2)),
+            );
         }
         $source = $feed->mixing->source;
         $product = $feed->feed?->product;

@@ -35,7 +35,9 @@ function line(
     int $stones = 1,
     float $length = 1500,
 ): Line {
-    return Line::of(new StoneSet(new Stone(null, 'Stone', $bubble, 100, 0.5, 3, $resistance), $stones, 0.0), $depth, tube(), $length, $valve, 1);
+    $set = new StoneSet(new Stone(null, 'Stone', $bubble, 100, 0.5, 3, $resistance), $stones, 0.0);
+
+    return Line::of($set, $depth, tube(), $length, $valve, 1);
 }
 
 it('saturates as the published tables say', function (float $celsius, float $altitude, float $salt, float $mgL) {
@@ -269,7 +271,8 @@ it('solves equal lines once as it solves each of them', function (bool $joined) 
 it('ends a pump\'s curve where it ends', function () {
     // Points up to 3 L/min at 12 kPa: however easy the line, no more comes out.
     $pump = new Pump(null, 'Pump', [[0.0, 20.0], [1.0, 18.0], [3.0, 12.0]], 1, 4);
-    $easy = Line::of(new StoneSet(new Stone(null, 'Stone', Bubble::Coarse, 100, 0.5, 3, 0.0), 1, 0.0), 50, new Tube(null, 'Tube', 9, 12), 100, 1.0, 0);
+    $set = new StoneSet(new Stone(null, 'Stone', Bubble::Coarse, 100, 0.5, 3, 0.0), 1, 0.0);
+    $easy = Line::of($set, 50, new Tube(null, 'Tube', 9, 12), 100, 1.0, 0);
 
     expect(Network::solve($pump, [$easy], true, 0.0)->total())->toEqualWithDelta(3.0, 1e-6)
         ->and($pump->pressureAt(3.0))->toBe(12.0)

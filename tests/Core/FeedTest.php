@@ -143,7 +143,9 @@ it('refuses feeds and waters that cannot be, and says where', function (array $g
     $faults = Gardens::faults((string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [], ...$garden]));
     expect(implode("\n", $faults))->toMatch('~^'.preg_quote($pointer, '~').': .*'.preg_quote($words, '~').'~m');
 })->with([
-    'a feed with no dose' => [['feeds' => [['id' => 'f', 'product' => ['parts' => [['name' => 'A']]]]]], '/feeds/0/product/parts/0', 'no dose'],
+    'a feed with no dose' => [
+        ['feeds' => [['id' => 'f', 'product' => ['parts' => [['name' => 'A']]]]]], '/feeds/0/product/parts/0', 'no dose',
+    ],
     'liquid and dry' => [
         ['feeds' => [['id' => 'f', 'product' => ['parts' => [['name' => 'A', 'ml_per_l' => 1, 'g_per_l' => 1]]]]]],
         '/feeds/0/product/parts/0', 'liquid or dry',

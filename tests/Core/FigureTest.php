@@ -43,7 +43,8 @@ it('gives bubbles the oxygen and the pressure of their size', function (Bubble $
     expect(OxygenBalance::standardTransfer($bubble, 1000, 1.0))->toEqualWithDelta($perMetre * 60 * 278.8, 1e-9)
         ->and($line->flowAt($opens - 1e-6))->toBe(0.0)
         ->and($line->flowAt($opens + 1e-6))->toBeGreaterThan(0.0)
-        ->and(Line::of(new StoneSet($stone, 1, 0.0), 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, 1)->flowAt($opens + 1 - 1e-6))->toBe(0.0);
+        ->and(Line::of(new StoneSet($stone, 1, 0.0), 200, new Tube(null, 'Tube', 100, 102), 0, 1.0, 1)->flowAt($opens + 1 - 1e-6))
+        ->toBe(0.0);
 })->with([[Bubble::Coarse, 0.025, 1.0], [Bubble::Medium, 0.04, 2.0], [Bubble::Fine, 0.06, 5.0]]);
 
 it('knows what share of the roots takes its oxygen from the water', function (GrowingSystem $system, LineChoice $line, float $share) {
@@ -342,7 +343,8 @@ it('is content at the mark itself', function () {
 
 it('gives no air where no line opens, and none over where a stone is wanted but none is there', function () {
     $weak = new Pump(null, 'Pump', Pump::straight(4, 1), 2, 4);
-    $line = Line::of(new StoneSet(new Stone(null, 'Stone', Bubble::Fine, 100, 0.5, 3, 0.3), 1, 0.0), 200, new Tube(null, 'Tube', 4, 6), 500, 1.0, 1);
+    $stones = new StoneSet(new Stone(null, 'Stone', Bubble::Fine, 100, 0.5, 3, 0.3), 1, 0.0);
+    $line = Line::of($stones, 200, new Tube(null, 'Tube', 4, 6), 500, 1.0, 1);
     foreach ([true, false] as $joined) {
         $network = Network::solve($weak, [$line, $line, $line], $joined, 0.1);
         expect($network->flows)->toBe([0.0, 0.0, 0.0])->and($network->total())->toBe(0.0);

@@ -32,12 +32,13 @@ final class House
         'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
-        'Marks/Feed' => ['Units', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
+        'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
 
         'WhatIf' => [
-            'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
+            'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
+            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
         ],
     ];
 

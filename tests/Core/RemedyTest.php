@@ -265,6 +265,9 @@ it('mends or lessens what it claims in many gardens, and names every stop that i
                     )],
                 ]),
                 'top_ups' => $pick(['none', 'level', 'quarter', 'half']),
+                'feed' => $pick([null, 'f']),
+                'top_up_strength' => $pick(['water', 'half', 'feed']),
+                ...$pick([[], ['reservoir_change' => $pick(['weekly', 'monthly', 'never'])]]),
                 'planned_top_ups' => $system === 'passive' ? $pick([[], [], [['day' => mt_rand(3, 40), 'litres' => mt_rand(1, 9)]]]) : [],
                 'stones' => $system === 'passive' || mt_rand(0, 5) === 0 ? null : [
                     'kind' => $pick($library->stones->keys()), 'count' => mt_rand(1, 4), 'height_mm' => $pick([20, 20, 60]),
@@ -275,7 +278,11 @@ it('mends or lessens what it claims in many gardens, and names every stop that i
         $fed = array_values(array_filter($tubs, fn (array $t): bool => $t['system'] !== 'passive' && mt_rand(0, 7) > 0));
         $garden = Gardens::of([
             'tubs' => $tubs,
+            'water' => ['ec_ms_cm' => $pick([0, 0.4, 2.2])],
+            'feeds' => [['id' => 'f', 'product' => $pick($library->products->keys()), 'strength' => $pick(['by-stage', 'simple'])]],
             'site' => [
+                'air_temperature_c' => $pick([16, 21, 31]),
+                'humidity_pct' => $pick([30, 55]),
                 'light_hours' => $pick([8, 14, 16]),
                 'floor' => $pick(['wood', 'stone']),
                 'water_temperature_c' => $pick([14, 20, 26]),
@@ -298,7 +305,8 @@ it('mends or lessens what it claims in many gardens, and names every stop that i
         }
     }
     expect($tried)->toBeGreaterThan(5 * $gardens)
-        ->and(array_keys($codes))->toContain('air.starved', 'air.siphon', 'air.oxygen', 'passive.dry', 'lid.too-many', 'crop.spacing');
+        ->and(array_keys($codes))->toContain('feed.weak', 'season.salt', 'feed.water-salty', 'air.starved', 'air.siphon', 'air.oxygen')
+        ->toContain('passive.dry', 'lid.too-many', 'crop.spacing');
 });
 
 it('picks the way to bring air that kills nothing else on the pump', function () {

@@ -101,12 +101,17 @@ function seasonGardens(int $many): Generator
                 'air_temperature_c' => mt_rand(14, 32), 'humidity_pct' => mt_rand(25, 85), 'light_hours' => mt_rand(10, 18),
                 'weather' => $pick([
                     ['kind' => 'steady'],
-                    ['kind' => 'typical', 'climate' => $pick(Gardens::library()->climates->keys()), 'seed' => mt_rand(0, 999), 'start' => '2027-04-10'],
+                    [
+                        'kind' => 'typical', 'climate' => $pick(Gardens::library()->climates->keys()), 'seed' => mt_rand(0, 999),
+                        'start' => '2027-04-10',
+                    ],
                 ]),
                 ...$pick([[], ['water_temperature_c' => mt_rand(15, 27)]]),
             ],
             'water' => ['source' => $pick(['tap', 'ro']), 'ec_ms_cm' => mt_rand(0, 12) / 10],
-            'feeds' => [['id' => 'f', 'product' => $pick(Gardens::library()->products->keys()), 'strength' => $pick(['by-stage', 'simple'])]],
+            'feeds' => [[
+                'id' => 'f', 'product' => $pick(Gardens::library()->products->keys()), 'strength' => $pick(['by-stage', 'simple']),
+            ]],
             'tubs' => [[
                 'id' => 'tub', 'system' => $system, 'vessel' => $pick(['bucket-20', 'tote-45', 'jar-1', 'pail-15']),
                 'density' => $pick(['roomy', 'tight']), 'layout' => ['cups' => mt_rand(1, 6)],
@@ -122,7 +127,9 @@ function seasonGardens(int $many): Generator
                 ...($system === 'passive' ? ['planned_top_ups' => $pick([[], [['day' => mt_rand(3, 30), 'litres' => 0.5]]])] : []),
                 ...($system === 'aerated' ? ['stones' => ['kind' => 'disc-100']] : []),
             ]],
-            'air' => $system === 'aerated' ? [['id' => 'p', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'tub']]]] : [],
+            'air' => $system === 'aerated'
+                ? [['id' => 'p', 'pump' => 'pump-4w-2', 'check_valve' => true, 'branches' => [['tub' => 'tub']]]]
+                : [],
         ]);
     }
 }
@@ -271,7 +278,10 @@ it('makes days that keep to their climate', function (string $key) {
     $days = 40 * 31;
     expect($warmth / $days)->toEqualWithDelta($climate->air[6] - 1.5 * $wet / $days, 0.9)
         ->and($wet / 40)->toEqualWithDelta($climate->rainDays[6], 2.0)
-        ->and($rain / 40)->toEqualWithDelta($climate->rainDays[6] * $climate->rainMm[6], 0.3 * $climate->rainDays[6] * $climate->rainMm[6] + 1.0);
+        ->and($rain / 40)->toEqualWithDelta(
+            $climate->rainDays[6] * $climate->rainMm[6],
+            0.3 * $climate->rainDays[6] * $climate->rainMm[6] + 1.0,
+        );
 })->with(['cool-maritime', 'continental', 'mediterranean', 'subtropical-humid', 'arid', 'tropical', 'indoors']);
 
 it('warms water after the air, the faster the less there is', function () {
@@ -303,7 +313,9 @@ it('changes the water by its school', function (string $school, array $days) {
 })->with([['weekly', [6, 13, 20, 27]], ['two-weekly', [13, 27]], ['monthly', [29]], ['never', []]]);
 
 it('changes by volume when top-ups have added up to one fill', function () {
-    $run = seasonOf(Gardens::tub(['vessel' => 'pail-15', 'crop' => 'aubergine', 'layout' => ['cups' => 1], 'reservoir_change' => 'by-volume']));
+    $run = seasonOf(Gardens::tub(
+        ['vessel' => 'pail-15', 'crop' => 'aubergine', 'layout' => ['cups' => 1], 'reservoir_change' => 'by-volume'],
+    ));
     $since = 0.0;
     $changes = 0;
     foreach ($run->days as $day) {
@@ -331,7 +343,9 @@ it('lets what may happen happen, on its days', function () {
     $missed = $with('missed-change@14');
     $wind = $with('wind-down@25+0.2');
     $cloudy = $with('cloudy@10x5+8');
-    $changes = fn (stdClass $season): array => array_values(array_map(fn ($d) => $d->day, array_filter($season->days, fn ($d) => $d->change)));
+    $changes = fn (stdClass $season): array => array_values(
+        array_map(fn ($d) => $d->day, array_filter($season->days, fn ($d) => $d->change)),
+    );
 
     expect($heat->days[19])->toEqual($plain->days[19])
         ->and($heat->days[20]->water_c)->toBeGreaterThan(24.0)
@@ -351,7 +365,8 @@ it('lets what may happen happen, on its days', function () {
 it('falls in a power cut as the outage equation does, over more than a day too', function () {
     $garden = Gardens::tub(['crop' => 'kale', 'layout' => ['cups' => 3]], ['site' => ['water_temperature_c' => 20]]);
     $cut = asked($garden, [], ['power-cut@50+30'])->season->days;
-    expect($cut[51]->oxygen_mg_l)->toEqualWithDelta($cut[50]->oxygen_mg_l, 0.01)->toBeLessThan(0.5)->and($cut[52]->oxygen_mg_l)->toBeGreaterThan($cut[51]->oxygen_mg_l);
+    expect($cut[51]->oxygen_mg_l)->toEqualWithDelta($cut[50]->oxygen_mg_l, 0.01)->toBeLessThan(0.5)
+        ->and($cut[52]->oxygen_mg_l)->toBeGreaterThan($cut[51]->oxygen_mg_l);
 });
 
 it('refuses what cannot happen, and says why', function (string $whatIf, string $says) {
@@ -369,7 +384,9 @@ it('refuses a policy that there is not', function (string $policy, string $says)
 it('runs a tub otherwise as if the garden said so', function () {
     $garden = fn (array $tub): Garden => Gardens::tub(['crop' => 'kale', 'layout' => ['cups' => 3], ...$tub]);
     $asked = asked($garden([]), ['top_ups' => 'quarter', 'change' => 'never', 'strength' => 'water', 'density' => 'tight'])->season;
-    $said = asked($garden(['top_ups' => 'quarter', 'reservoir_change' => 'never', 'top_up_strength' => 'water', 'density' => 'tight']))->season;
+    $said = asked($garden(
+        ['top_ups' => 'quarter', 'reservoir_change' => 'never', 'top_up_strength' => 'water', 'density' => 'tight'],
+    ))->season;
     expect($asked)->toEqual($said);
 });
 

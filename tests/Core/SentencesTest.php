@@ -124,10 +124,69 @@ function talkative(): array
         'a trickle' => Gardens::tub([], [], ['pump' => ['free_flow_l_min' => 1, 'max_pressure_kpa' => 5.691]]),
         'a nursery fed twice' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => ['kind' => 'cylinder-25']]),
         'a nursery with nothing else' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => null]),
+        ...feedGardens(),
         'own crop' => Gardens::tub(
             ['crop' => '007', 'vessel' => 'tote-12', 'layout' => ['cups' => 6]],
             ['library' => ['crops' => ['007' => [...get_object_vars(Gardens::library()->crops->raw('basil')), 'name' => 'Ada\'s Basil']]]],
         ),
+    ];
+}
+
+/** @return array<string, KelpTub\Core\Garden\Garden> in which feed and season have something to say */
+function feedGardens(): array
+{
+    $fed = static fn (array $tub, array $feed = [], array $garden = []): KelpTub\Core\Garden\Garden => Gardens::tub(
+        ['crop' => 'basil', 'layout' => ['cups' => 3], 'feed' => 'f', ...$tub],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry', ...$feed]], ...$garden],
+    );
+    $dry = ['site' => ['air_temperature_c' => 30, 'humidity_pct' => 25]];
+    $dull = ['site' => ['air_temperature_c' => 16, 'humidity_pct' => 80]];
+    $out = ['site' => [
+        'setting' => 'open', 'full_sun' => true,
+        'weather' => ['kind' => 'typical', 'climate' => 'subtropical-humid', 'seed' => 3, 'start' => '2027-06-01'],
+    ]];
+
+    return [
+        'salty water' => $fed([], [], ['water' => ['ec_ms_cm' => 1.9]]),
+        'no EC on the packet, and a stone it clogs' => $fed(['stones' => ['kind' => 'disc-60-fine']], ['product' => 'organic-liquid']),
+        'organic in still water' => $fed(['system' => 'passive', 'vessel' => 'jar-2'], ['product' => 'organic-liquid']),
+        'soft water' => $fed([], ['product' => 'one-part-liquid'], ['water' => ['source' => 'ro']]),
+        'the label from the start' => $fed([], ['strength' => 'simple', 'product' => 'one-part-dry']),
+        'strong' => $fed(['reservoir_change' => 'never', 'top_up_strength' => 'feed'], [], $dry),
+        'strong, monthly' => $fed(['reservoir_change' => 'monthly', 'top_up_strength' => 'water', 'crop' => 'chard'], [], $dry),
+        'strong, two-weekly' => $fed(['top_up_strength' => 'water', 'crop' => 'chard', 'vessel' => 'pail-3'], [], $dry),
+        'strong in still water' => $fed(
+            ['system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]],
+            ['strength' => 'simple'],
+            ['site' => ['air_temperature_c' => 34, 'humidity_pct' => 20]],
+        ),
+        'weak' => $fed(['reservoir_change' => 'never', 'crop' => 'kale'], [], $dull),
+        'weak, monthly' => $fed(['reservoir_change' => 'monthly', 'crop' => 'kale', 'top_up_strength' => 'feed'], [], $dull),
+        'dry' => $fed(['vessel' => 'pail-3', 'top_ups' => 'none', 'reservoir_change' => 'never', 'crop' => 'kale']),
+        'thirsty' => $fed(['vessel' => 'pail-3', 'crop' => 'courgette', 'layout' => ['cups' => 1]]),
+        'out in the weather' => $fed(['crop' => 'lettuce-leaf', 'top_ups' => 'none', 'reservoir_change' => 'never'], [], $out),
+        'weak, mended by a month' => $fed(
+            ['crop' => 'rocket', 'layout' => ['cups' => 2], 'reservoir_change' => 'never', 'top_up_strength' => 'water'],
+            [],
+            ['site' => ['air_temperature_c' => 30, 'humidity_pct' => 25]],
+        ),
+        'rained in' => $fed([
+            'crop' => 'thyme', 'layout' => ['cups' => 2], 'top_ups' => 'none', 'reservoir_change' => 'never',
+            'vessel' => [
+                'stations' => array_map(
+                    static fn (int $h): array => ['height_mm' => $h, 'length_mm' => 900, 'width_mm' => 600],
+                    [0, 160],
+                ),
+                'lid' => ['length_mm' => 920, 'width_mm' => 620],
+            ],
+        ], [], ['site' => [
+            'setting' => 'open',
+            'weather' => ['kind' => 'typical', 'climate' => 'tropical', 'seed' => 3, 'start' => '2027-06-01'],
+        ]]),
+        'into the empty tub' => $fed([], ['empty_tub' => true]),
+        'strong peroxide' => $fed([], ['peroxide_mg_l' => 30, 'peroxide_pct' => 35]),
+        'peroxide with what lives' => $fed([], ['peroxide_mg_l' => 30, 'product' => 'organic-liquid']),
+        'no pH, hard water' => $fed([], ['ph_school' => 'none'], ['water' => ['ec_ms_cm' => 0.7]]),
     ];
 }
 

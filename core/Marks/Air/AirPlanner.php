@@ -115,6 +115,8 @@ final readonly class AirPlanner
         $drips = $plan->tub->system === GrowingSystem::Nursery && $plan->holes->count() > 0;
         $trickle = $drips ? $plan->tub->water->drip->litresADay() / 24 : 0.0;
 
-        return new TubAir($flow, $saturation, OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle), $trickle, $stones);
+        $balance = OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle);
+
+        return new TubAir($flow, $saturation, $balance, $trickle, $stones);
     }
 }

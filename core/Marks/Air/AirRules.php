@@ -319,7 +319,10 @@ final class AirRules
                     $w->number($stones->stone->mostFlow, 1, 'L/min'),
                 ),
                 'Driven harder, bubbles run together into large ones and little more oxygen dissolves.',
-                fn (): array => [...self::calmer($air, $branch, $set, $context), self::oneMoreStone($plan->tub, $set, $stones->count, $context)],
+                fn (): array => [
+                    ...self::calmer($air, $branch, $set, $context),
+                    self::oneMoreStone($plan->tub, $set, $stones->count, $context),
+                ],
                 $each - $stones->stone->mostFlow);
         }
         if ($each >= $stones->stone->leastFlow) {

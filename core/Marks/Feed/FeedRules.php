@@ -100,7 +100,7 @@ final class FeedRules
         }
 
         return new Finding('feed.unknown-ec', Severity::Mind, $plan->tub->tub->id, $plan->feed->pointer('/product'),
-            'The packet gives no EC, so its doses go by the label and the strength of the water is not forecast. Mix a litre and measure it.',
+            'The packet gives no EC: doses go by the label, and the strength of the water is not forecast. Mix a litre and measure it.',
             'A meter in one litre of the label\'s dose, less what the water reads alone, is the EC that is missing.');
     }
 

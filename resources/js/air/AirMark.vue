@@ -177,6 +177,19 @@ const byAir = computed(() => {
     ];
     return { lines, marks: [{ at: o.now, text: `now ${number(o.now[1], 1)}` }] as ChartMark[], xTo, yTo: 10, next: o };
 });
+const nextLitre = computed(() =>
+    byAir.value && !wrong.value ? `The next litre a minute would bring ${number(byAir.value.next.next_mg_l, 1, 'mg/L')}. ` : '',
+);
+const offMains = computed(() => {
+    const energy = look.value?.energy;
+    if (!energy || energy.watts <= 0) return '';
+    if (energy.panel_wp === null) return 'There is no sun here for a panel.';
+    const [panel, battery] = [Math.ceil(energy.panel_wp), Math.ceil(energy.battery_wh_day)];
+    return (
+        `Off the mains: a panel of ${panel}\u202fWp in ${plain(energy.sun_hours, 1)}\u202fh of sun, ` +
+        `and ${battery}\u202fWh of battery for each dark day.`
+    );
+});
 const outage = computed(() => {
     const o = look.value?.outage;
     if (!o) return null;
@@ -669,11 +682,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                 <Figure
                     label="Air into the tub"
                     :value="number(branch?.flow_l_min ?? oxygen.air_l_min ?? 0, 2, 'L/min')"
-                    :note="
-                        byAir && !wrong && steady !== null
-                            ? `the next litre a minute would bring ${number(byAir.next.next_mg_l, 1, 'mg/L')}. ${report.workings.thumb_l_min ?? ''}`
-                            : report.workings.thumb_l_min
-                    "
+                    :note="`${nextLitre}${report.workings.thumb_l_min ?? ''}`"
                 />
                 <Figure
                     v-if="branch && branch.per_stone_l_min !== null && report.shape.stones"
@@ -699,12 +708,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                     v-if="look?.energy && pump"
                     label="Running"
                     :value="number(look.energy.kwh_month, 1, 'kWh')"
-                    :note="
-                        `a month, ${money(look.energy.money_month)}\u202f${currency}. ` +
-                        (look.energy.panel_wp === null
-                            ? 'No sun here for a panel.'
-                            : `Off the mains: a panel of ${plain(Math.ceil(look.energy.panel_wp), 0)}\u202fWp in ${plain(look.energy.sun_hours, 1)}\u202fh of sun, and ${plain(Math.ceil(look.energy.battery_wh_day), 0)}\u202fWh of battery for each dark day.`)
-                    "
+                    :note="`a month, ${money(look.energy.money_month)}\u202f${currency}. ${offMains}`"
                 />
                 <Figure v-if="pump" label="Tubing in all" :value="run(pump.tubing_mm, units)" />
             </template>

@@ -99,6 +99,14 @@ const sum = (list: FeedDose[] | null | undefined): string => {
 const next = computed(() => days.value.find((d) => d.day >= shown.value && (d.change || d.top_up_l > 0)) ?? null);
 const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
 const season = computed(() => report.value.season);
+const strength = computed(() => {
+    const ec = report.value.feed?.ec_ms_cm ?? null;
+    return ec === null ? 'EC unknown' : `${number(ec, 2, 'mS/cm')}, ${ppm(ec)}`;
+});
+const windowWords = computed(() => {
+    const window = report.value.limits.ec_ms_cm;
+    return window ? `window ${plain(window[0]!, 1)} to ${plain(window[1]!, 1)}; the band is ± a quarter of what they drink and eat` : '';
+});
 const names = computed(() => asks.value.map((_, i) => String(i)));
 function takeRun(run: Run, name: string): void {
     garden.apply(`run the season otherwise: ${name.toLowerCase()}`, run.patch);
@@ -365,7 +373,7 @@ function takeRun(run: Run, name: string): void {
                 v-if="report.feed"
                 label="First fill"
                 :value="sum(report.feed.parts)"
-                :note="`${doses(report.feed.parts)}; ${report.feed.ec_ms_cm === null ? 'EC unknown' : `${number(report.feed.ec_ms_cm, 2, 'mS/cm')}, ${ppm(report.feed.ec_ms_cm)}`}`"
+                :note="`${doses(report.feed.parts)}; ${strength}`"
             />
             <Figure
                 v-if="next"
@@ -377,18 +385,17 @@ function takeRun(run: Run, name: string): void {
                 v-if="season.ec_low !== null && season.ec_high !== null"
                 label="EC"
                 :value="`${number(season.ec_low, 1)}–${number(season.ec_high, 1, 'mS/cm')}`"
-                :note="
-                    report.limits.ec_ms_cm
-                        ? `window ${plain(report.limits.ec_ms_cm[0]!, 1)} to ${plain(report.limits.ec_ms_cm[1]!, 1)}; the band is ± a quarter of what they drink and eat`
-                        : ''
-                "
+                :note="windowWords"
             />
             <Figure v-if="season.feed?.length" label="Feed for the season" :value="sum(season.feed)" :note="doses(season.feed)" />
             <Figure
                 v-if="season.water_l !== null"
                 label="Water for the season"
                 :value="volume(season.water_l, units)"
-                :note="`${volume(season.drunk_l ?? 0, units)} drunk; to the first harvest ${season.top_ups} top-ups, ${season.changes} changes`"
+                :note="
+                    `${volume(season.drunk_l ?? 0, units)} drunk; to the first harvest ` +
+                    `${season.top_ups} top-ups, ${season.changes} changes`
+                "
             />
             <Figure
                 v-if="season.attention !== null"

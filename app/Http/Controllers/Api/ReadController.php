@@ -32,7 +32,7 @@ final readonly class ReadController
             'texts' => ['required', 'array', 'max:'.self::MOST_TEXTS],
             'texts.*' => ['array:text,dimension,currency,way,wall_mm,rim_mm,floor_mm'],
             'texts.*.text' => ['present', 'nullable', 'string', 'max:200'],
-            'texts.*.dimension' => ['bail', 'required', 'string', Rule::in([self::MONEY, self::LABEL, ...array_column(Dimension::cases(), 'value')])],
+            'texts.*.dimension' => ['bail', 'required', 'string', Rule::in(self::dimensions())],
             'texts.*.currency' => ['required_if:texts.*.dimension,'.self::MONEY, 'nullable', 'string', 'size:3'],
             'texts.*.way' => ['bail', 'nullable', 'string', Rule::enum(TapeMeasure::class)],
             'texts.*.wall_mm' => ['nullable', 'numeric', 'min:0', 'max:100'],
@@ -48,6 +48,12 @@ final readonly class ReadController
             ),
             array_map(get_object_vars(...), array_values((array) $body->texts)),
         )]);
+    }
+
+    /** @return list<string> */
+    private static function dimensions(): array
+    {
+        return [self::MONEY, self::LABEL, ...array_column(Dimension::cases(), 'value')];
     }
 
     /**
@@ -89,7 +95,11 @@ final readonly class ReadController
             if ($item['dimension'] === self::LABEL) {
                 $dose = LabelReader::read($text);
 
-                return ['value' => $dose->perLitre, 'unit' => $dose->byVolume ? 'mL/L' : 'g/L', 'note' => $dose->note === '' ? null : $dose->note];
+                return [
+                    'value' => $dose->perLitre,
+                    'unit' => $dose->byVolume ? 'mL/L' : 'g/L',
+                    'note' => $dose->note === '' ? null : $dose->note,
+                ];
             }
             $reading = QuantityReader::read($text, Dimension::from($item['dimension']), $system);
         } catch (UnreadableQuantity $refused) {
