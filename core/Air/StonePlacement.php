@@ -30,7 +30,10 @@ final class StonePlacement
     /** A long stone is a bar, which lies across the way to the next: it keeps apart as one of this size does, mm. */
     private const WIDEST_MM = 160.0;
 
-    private const ROUNDS = 25;
+    private const ROUNDS = 16;
+
+    /** So many times as long as wide. */
+    private const LONGER = 1.4;
 
     private const SLIDES = 6;
 
@@ -54,7 +57,6 @@ final class StonePlacement
         $least = [INF, INF];
         foreach (self::starts($cups, $stones) as $start) {
             $placed = self::clear(self::settled($cups, $start), $inside, $apart);
-            $placed = self::slid($cups, $placed, $inside, $apart);
             $worth = [round(self::farthestCup($cups, $placed), 3), round(self::sum($cups, $placed), 3)];
             // An even arrangement comes first, and an uneven one has to better how far the farthest is by more than a hair.
             if ($best === null || $worth[0] < $least[0] - 0.5 || (abs($worth[0] - $least[0]) <= 0.5 && $worth[1] < $least[1] - 1.0
@@ -63,7 +65,7 @@ final class StonePlacement
             }
         }
 
-        return $best ?? [];
+        return $best === null ? [] : self::slid($cups, $best, $inside, $apart);
     }
 
     /**
@@ -144,8 +146,10 @@ final class StonePlacement
         if ($stones === 1) {
             return [[new Point($x, $y)]];
         }
+        // A row across a long tub is no start: it would lie in the middle.
+        $long = max($wide, $deep) > self::LONGER * min($wide, $deep);
         for ($rows = 1; $rows <= $stones; $rows++) {
-            if ($stones % $rows !== 0) {
+            if ($stones % $rows !== 0 || ($stones === 2 && $long && ($wide > $deep) === ($rows === 2))) {
                 continue;
             }
             $columns = intdiv($stones, $rows);
@@ -203,15 +207,20 @@ final class StonePlacement
      */
     private static function settled(array $cups, array $stones): array
     {
+        $known = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $moved = array_map(
-                static fn (array $near, Point $stone): Point => $near === [] ? $stone : EnclosingCircle::of($near)->centre,
-                self::shared($cups, $stones),
-                $stones,
-            );
-            $way = max([0.0, ...array_map(static fn (Point $a, Point $b): float => $a->distanceTo($b), $moved, $stones)]);
-            $stones = $moved;
-            if ($way < self::ROUNDING_MM) {
+            $still = true;
+            foreach (self::shared($cups, $stones) as $i => $near) {
+                // What a stone has had before it need not be gone round again.
+                if ($near === ($known[$i] ?? null) || $near === []) {
+                    continue;
+                }
+                $known[$i] = $near;
+                $stones[$i] = EnclosingCircle::of(array_map(static fn (int $cup): Point => $cups[$cup], $near))->centre;
+                $still = false;
+            }
+            $stones = array_values($stones);
+            if ($still) {
                 break;
             }
         }
@@ -220,20 +229,26 @@ final class StonePlacement
     }
 
     /**
-     * The cups of each stone: those to which none is nearer.
+     * The cups of each stone, by their places in the list: those to which none is nearer.
      *
      * @param  list<Point>  $cups
      * @param  list<Point>  $stones
-     * @return list<list<Point>>
+     * @return list<list<int>>
      */
     private static function shared(array $cups, array $stones): array
     {
         $shared = array_fill(0, count($stones), []);
-        foreach ($cups as $cup) {
-            $most = (self::nearest($cup, $stones) + self::AS_NEAR_MM) ** 2;
+        foreach ($cups as $c => $cup) {
+            $least = INF;
+            $away = [];
             foreach ($stones as $i => $stone) {
-                if (($stone->x - $cup->x) ** 2 + ($stone->y - $cup->y) ** 2 <= $most) {
-                    $shared[$i][] = $cup;
+                $away[$i] = ($stone->x - $cup->x) ** 2 + ($stone->y - $cup->y) ** 2;
+                $least = $away[$i] < $least ? $away[$i] : $least;
+            }
+            $most = $least + self::AS_NEAR_MM * (1 + sqrt($least));
+            foreach ($away as $i => $distance) {
+                if ($distance <= $most) {
+                    $shared[$i][] = $c;
                 }
             }
         }
@@ -291,8 +306,8 @@ final class StonePlacement
         $farthest = self::farthestCup($cups, $stones);
         $sum = self::sum($cups, $stones);
         $towards = array_map(static fn (array $near, Point $stone): Point => $near === [] ? $stone : new Point(
-            array_sum(array_map(static fn (Point $p): float => $p->x, $near)) / count($near),
-            array_sum(array_map(static fn (Point $p): float => $p->y, $near)) / count($near),
+            array_sum(array_map(static fn (int $cup): float => $cups[$cup]->x, $near)) / count($near),
+            array_sum(array_map(static fn (int $cup): float => $cups[$cup]->y, $near)) / count($near),
         ), self::shared($cups, $stones), $stones);
         [$low, $high] = [0.0, 1.0];
         for ($i = 0; $i < self::SLIDES; $i++) {

@@ -16,6 +16,13 @@ final readonly class WaterUse
 
     private const SPREAD = 0.15;
 
+    /** f(0), f(1) − f(0), and the slope of F at 1: the same for every plant, and asked for on every day. */
+    private const AT_START = 0.025240299856957232;
+
+    private const RISE = 3.0233470517167849;
+
+    private const PEAK = 2.1004846847503473;
+
     /**
      * @param  float  $toHarvest  litres all plants of the tub drink to the first harvest, climate included
      * @param  float  $harvestDay  days from the tub's start to the first harvest
@@ -33,13 +40,13 @@ final readonly class WaterUse
             return 1.0 + ($x - 1.0) * self::peakRate();
         }
 
-        return (self::softplus(max(0.0, $x)) - self::softplus(0.0)) / (self::softplus(1.0) - self::softplus(0.0));
+        return (self::softplus(max(0.0, $x)) - self::AT_START) / self::RISE;
     }
 
     /** Slope of the share at x = 1: 2.1005 times the mean daily use. */
     public static function peakRate(): float
     {
-        return 1 / (1 + exp(-(1 - self::MIDDLE) / self::SPREAD)) / self::SPREAD / (self::softplus(1.0) - self::softplus(0.0));
+        return self::PEAK;
     }
 
     /** Litres drunk from transplanting to a day. */
@@ -87,7 +94,7 @@ final readonly class WaterUse
         if ($share <= 0.0) {
             return 0.0;
         }
-        $f = self::softplus(0.0) + $share * (self::softplus(1.0) - self::softplus(0.0));
+        $f = self::AT_START + $share * self::RISE;
 
         return self::MIDDLE + self::SPREAD * log(exp($f) - 1);
     }

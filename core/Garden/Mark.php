@@ -89,7 +89,7 @@ abstract class Mark
         return true;
     }
 
-    /** @param  bool  $whole  with what takes long to write out: the days of a season */
+    /** @param  bool  $whole  with what takes long: seasons that nothing else has asked for, and their days */
     public function report(Plan $plan, bool $whole): MarkReport
     {
         return new MarkReport;

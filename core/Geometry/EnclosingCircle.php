@@ -23,19 +23,30 @@ final readonly class EnclosingCircle
     {
         $circle = new self($points[0], 0.0);
         foreach ($points as $i => $p) {
-            if ($circle->holds($p)) {
+            if (self::isOutside($circle, $p)) {
+                $circle = self::withOn($points, $i, $p);
+            }
+        }
+
+        return $circle;
+    }
+
+    /**
+     * The smallest round the points before one, with that one on it.
+     *
+     * @param  list<Point>  $points
+     */
+    private static function withOn(array $points, int $before, Point $p): self
+    {
+        $circle = new self($p, 0.0);
+        for ($j = 0; $j < $before; $j++) {
+            if (! self::isOutside($circle, $points[$j])) {
                 continue;
             }
-            $circle = new self($p, 0.0);
-            for ($j = 0; $j < $i; $j++) {
-                if ($circle->holds($points[$j])) {
-                    continue;
-                }
-                $circle = self::across($p, $points[$j]);
-                for ($k = 0; $k < $j; $k++) {
-                    if (! $circle->holds($points[$k])) {
-                        $circle = self::through($p, $points[$j], $points[$k]);
-                    }
+            $circle = self::across($p, $points[$j]);
+            for ($k = 0; $k < $j; $k++) {
+                if (self::isOutside($circle, $points[$k])) {
+                    $circle = self::through($p, $points[$j], $points[$k]);
                 }
             }
         }
@@ -43,9 +54,9 @@ final readonly class EnclosingCircle
         return $circle;
     }
 
-    private function holds(Point $p): bool
+    private static function isOutside(self $circle, Point $p): bool
     {
-        return $p->distanceTo($this->centre) <= $this->radius + self::ROUNDING;
+        return ($p->x - $circle->centre->x) ** 2 + ($p->y - $circle->centre->y) ** 2 > ($circle->radius + self::ROUNDING) ** 2;
     }
 
     private static function across(Point $a, Point $b): self

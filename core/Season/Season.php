@@ -51,11 +51,13 @@ final readonly class Season
         [$changed, $sinceChange, $missed] = [0, 0.0, []];
         $dry = $volume <= 0.0;
         $poured = $tub->fill;
+        $even = $this->whatIfs === [] && $this->weather->isSteady() ? $this->weather->on(0) : null;
+        $same = $even === null ? 1.0 : $this->climateOf($even) / $tub->climate;
         for ($day = 0, $last = $tub->days(); $day < $last; $day++) {
-            [$weather, $warmer, $away] = $this->dayOf($day);
+            [$weather, $warmer, $away] = $even === null ? $this->dayOf($day) : [$even, 0.0, false];
             $water = $tub->warmth->after($water, $weather->air, $volume, $warmer);
             $wants = $eaten = 0.0;
-            $ratio = $this->climateOf($weather) / $tub->climate * $this->drinks;
+            $ratio = ($even === null ? $this->climateOf($weather) / $tub->climate : $same) * $this->drinks;
             foreach ($tub->draws as $i => $draw) {
                 $until = $draw->until($day + 1.0);
                 $litres = $until - $drunk[$i];

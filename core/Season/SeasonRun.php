@@ -138,36 +138,53 @@ final class SeasonRun
         return null;
     }
 
-    /** Litres topped up to a day, that day's not in it. */
-    public function toppedUpBefore(float $day): float
+    /**
+     * What is put in up to a day, that day's not in it.
+     *
+     * @return array{litres: float, top_ups: int, changes: int}
+     */
+    public function putInBefore(float $day): array
     {
-        return array_sum(array_map(static fn (SeasonDay $d): float => $d->day < $day ? $d->topUp : 0.0, $this->days));
-    }
+        [$litres, $topUps, $changes] = [0.0, 0, 0];
+        foreach ($this->days as $d) {
+            if ($d->day >= $day) {
+                break;
+            }
+            $litres += $d->topUp;
+            $topUps += $d->topUp > 0.0 ? 1 : 0;
+            $changes += $d->change ? 1 : 0;
+        }
 
-    public function topUpsBefore(float $day): int
-    {
-        return count(array_filter($this->days, static fn (SeasonDay $d): bool => $d->day < $day && $d->topUp > 0.0));
-    }
-
-    public function changesBefore(float $day): int
-    {
-        return count(array_filter($this->days, static fn (SeasonDay $d): bool => $d->day < $day && $d->change));
+        return ['litres' => $litres, 'top_ups' => $topUps, 'changes' => $changes];
     }
 
     public function drunk(): float
     {
-        return array_sum(array_map(static fn (SeasonDay $d): float => $d->use, $this->days));
+        $litres = 0.0;
+        foreach ($this->days as $day) {
+            $litres += $day->use;
+        }
+
+        return $litres;
     }
 
     public function spilled(): float
     {
-        return array_sum(array_map(static fn (SeasonDay $d): float => $d->spill, $this->days));
+        $litres = 0.0;
+        foreach ($this->days as $day) {
+            $litres += $day->spill;
+        }
+
+        return $litres;
     }
 
     /** Visits a week that the policy asks for. */
     public function attention(): float
     {
-        $visits = count(array_filter($this->days, static fn (SeasonDay $d): bool => $d->isVisited()));
+        $visits = 0;
+        foreach ($this->days as $day) {
+            $visits += $day->isVisited() ? 1 : 0;
+        }
 
         return $this->days === [] ? 0.0 : $visits / count($this->days) * 7;
     }

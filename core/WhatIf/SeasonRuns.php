@@ -68,7 +68,7 @@ final readonly class SeasonRuns
             'policy' => (object) $ask->policy,
             'what_ifs' => $ask->whatIfs,
             'patch' => $patch,
-            'season' => (object) FeedReport::season($feed, $run, true),
+            'season' => (object) FeedReport::season($run, true),
             'band' => $run === null ? null : $this->band($feed, $whatIfs),
             'away_days' => $run === null ? [] : self::away($feed, $run),
             'figures' => $run === null ? null : $this->figures($planned, $feed, $run),

@@ -16,7 +16,7 @@ final class FeedParts
     public static function of(FeedPlan $plan): array
     {
         $feed = $plan->feed;
-        $run = $plan->run();
+        $run = $feed === null ? null : $plan->run();
         if ($feed === null || $run === null) {
             return [];
         }

@@ -40,6 +40,12 @@ final class FeedPlan
         return $this->season === null ? null : ($this->run ??= $this->with([]));
     }
 
+    /** The season where it was asked for already: a preview does not simulate it for its own sake. */
+    public function runSoFar(): ?SeasonRun
+    {
+        return $this->run;
+    }
+
     /**
      * The same season with what might happen in it, or with plants that drink and eat more or less than their figures say.
      *

@@ -34,7 +34,7 @@ final class FeedReport
     {
         return [
             'feed' => self::feed($plan),
-            'season' => self::season($plan, $plan->run(), $whole),
+            'season' => self::season($whole ? $plan->run() : $plan->runSoFar(), $whole),
             'limits' => ['ec_ms_cm' => $plan->window],
         ];
     }
@@ -107,7 +107,7 @@ final class FeedReport
     }
 
     /** @return array<string, mixed> */
-    public static function season(FeedPlan $plan, ?SeasonRun $run, bool $whole): array
+    public static function season(?SeasonRun $run, bool $whole): array
     {
         if ($run === null) {
             return array_fill_keys([
@@ -115,14 +115,14 @@ final class FeedReport
                 'ec_high_day', 'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'fill_l',
             ], null);
         }
-        $harvest = $run->tub->harvestDay;
+        $put = $run->putInBefore($run->tub->harvestDay);
         $ec = $run->ecRange();
         $oxygen = $whole ? $run->oxygenLow() : null;
 
         return [
-            'top_up_l' => $run->toppedUpBefore($harvest),
-            'top_ups' => $run->topUpsBefore($harvest),
-            'changes' => $run->changesBefore($harvest),
+            'top_up_l' => $put['litres'],
+            'top_ups' => $put['top_ups'],
+            'changes' => $put['changes'],
             'start' => $whole ? (object) [
                 'volume_l' => $run->tub->fill,
                 'level_mm' => $run->level(-1),

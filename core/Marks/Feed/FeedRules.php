@@ -289,8 +289,16 @@ final class FeedRules
     private static function dry(FeedPlan $plan, RuleContext $context): ?Finding
     {
         $tub = $plan->tub->tub;
+        $use = $plan->tub->water->use;
+        $policy = $tub->water->policy();
+        // What is topped up before a day's drinking could empty it does not run dry: it need not be simulated for that.
+        $gone = $policy->topUps->usedShare() * $plan->tub->water->usable() + 2 * ($use?->peakDaily() ?? 0.0);
+        $kept = $gone < $plan->tub->water->working();
+        if ($tub->system === GrowingSystem::Passive || ($policy->topUps !== TopUps::None && $kept && $plan->weather->isSteady())) {
+            return null;
+        }
         $run = $plan->run();
-        $dry = $tub->system === GrowingSystem::Passive ? null : $run?->dryOn();
+        $dry = $run?->dryOn();
         if ($run === null || $dry === null || $run->tub->fill <= 0.0) {
             return null;
         }

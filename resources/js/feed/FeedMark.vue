@@ -98,7 +98,7 @@ const sum = (list: FeedDose[] | null | undefined): string => {
 /** The next time something is put in, from the day that is looked at on. */
 const next = computed(() => days.value.find((d) => d.day >= shown.value && (d.change || d.top_up_l > 0)) ?? null);
 const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
-const season = computed(() => report.value.season);
+const season = computed(() => here.value[0]?.season ?? report.value.season);
 const strength = computed(() => {
     const ec = report.value.feed?.ec_ms_cm ?? null;
     return ec === null ? 'EC unknown' : `${number(ec, 2, 'mS/cm')}, ${ppm(ec)}`;
