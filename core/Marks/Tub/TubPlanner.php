@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks\Tub;
 
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
+use KelpTub\Core\Air\StoneSet;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Crop\Capacity;
 use KelpTub\Core\Crop\Crop;
@@ -17,9 +18,12 @@ use KelpTub\Core\Cup\HangingCups;
 use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\Lid\Arrangement;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Lid\LayoutQuestion;
+use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\Reservoir;
 use KelpTub\Core\Vessel\Weight;
@@ -64,7 +68,7 @@ final readonly class TubPlanner
         $capacity = Capacity::of($byLid, $bySpacing, $this->byWater($tub, $water));
         $plants = $this->plants($tub, $cutting, $holes, $cropAt, $mix, $capacity);
 
-        return new TubPlan($tub, $cutting, $holes, $plants, $water, self::fittings($tub, $arrangement, $plants, $water));
+        return new TubPlan($tub, $cutting, $holes, $plants, $water, $this->fittings($tub, $cutting->space, $arrangement, $plants, $water));
     }
 
     /**
@@ -176,7 +180,7 @@ final readonly class TubPlanner
         );
     }
 
-    private static function fittings(Tub $tub, Arrangement $arrangement, PlantsPlan $plants, WaterPlan $water): Fittings
+    private function fittings(Tub $tub, LayoutSpace $space, Arrangement $arrangement, PlantsPlan $plants, WaterPlan $water): Fittings
     {
         $body = $tub->body;
         $profile = $body->vessel->profile;
@@ -184,14 +188,35 @@ final readonly class TubPlanner
 
         return new Fittings(
             Weight::of($body->vessel, $water->working(), $plants->pebbles, $plants->mix->matureKg(), $body->under),
-            $stones === null ? [] : $stones->byHand() ?? StonePlacement::of(
-                $arrangement->points,
-                $stones->inAll(),
-                RoundedBox::of($profile->sectionAt(0.0)),
-                $stones->longest(),
-            ),
+            $stones === null ? [] : $stones->byHand() ?? $this->stones($tub, $space, $arrangement, $stones),
             $body->tubeThroughLid ? $profile->rim() + $body->lid->topAboveRim : $profile->rim() - TubeRoute::BELOW_RIM_MM,
             $body->under === null ? null : NestedPair::of($profile, $body->vessel->floor, $body->under, $body->blocks),
         );
+    }
+
+    /**
+     * Where the stones lie: worked out once for a layout that the planner has laid; one by hand may be on the move.
+     *
+     * @return list<Point>
+     */
+    private function stones(Tub $tub, LayoutSpace $space, Arrangement $arrangement, StoneSet $stones): array
+    {
+        $floor = RoundedBox::of($tub->body->vessel->profile->sectionAt(0.0));
+        $lay = static fn (): array => StonePlacement::of($arrangement->points, $stones->inAll(), $floor, $stones->longest());
+        if ($tub->holes->layout->isByHand()) {
+            return $lay();
+        }
+        $question = LayoutQuestion::mixed($space, ['stones', $stones->inAll(), $stones->longest(), $floor, $arrangement->points]);
+        $known = $this->memory->recall($question);
+        if (is_string($known)) {
+            $numbers = array_values((array) unpack('e*', (string) base64_decode($known, true)));
+
+            return array_map(static fn (array $p): Point => new Point((float) $p[0], (float) $p[1]), array_chunk($numbers, 2));
+        }
+        $laid = $lay();
+        $numbers = array_merge(...array_map(static fn (Point $p): array => [$p->x, $p->y], $laid));
+        $this->memory->keep($question, base64_encode(pack('e*', ...$numbers)));
+
+        return $laid;
     }
 }
