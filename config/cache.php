@@ -10,6 +10,10 @@ return [
         'layouts' => env('APP_ENV') === 'testing'
             ? ['driver' => 'array', 'serialize' => true]
             : ['driver' => 'file', 'path' => storage_path('framework/cache/layouts')],
+        // The last good forecasts of the weather.
+        'weather' => env('APP_ENV') === 'testing'
+            ? ['driver' => 'array', 'serialize' => true]
+            : ['driver' => 'file', 'path' => storage_path('framework/cache/weather')],
     ],
     'prefix' => '',
 ];

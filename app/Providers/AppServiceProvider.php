@@ -7,13 +7,17 @@ namespace App\Providers;
 use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
+use App\Weather\ForecastService;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Client\Factory;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\ServiceProvider;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Marks;
+use KelpTub\Core\Season\Forecasts;
+use KelpTub\Core\Season\MadeForecasts;
 
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider
@@ -34,12 +38,19 @@ final class AppServiceProvider extends ServiceProvider
         );
         // Previews and pages answer with what is known; requests of their own work out the rest, so much at a time.
         $this->app->singleton(Planner::class, fn (): Planner => $this->planner(0));
+        // Seasons are run in the weather that the forecast service tells.
+        $this->app->singleton(ForecastService::class, static fn (): ForecastService => new ForecastService(
+            new Factory,
+            Cache::store('weather'),
+            (string) config('kelp.weather'),
+        ));
+        $this->app->singleton('planner.forecast', fn (): Planner => $this->planner(0, $this->app->make(ForecastService::class)));
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));
     }
 
-    private function planner(int $steps): Planner
+    private function planner(int $steps, Forecasts $forecasts = new MadeForecasts): Planner
     {
-        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $steps));
+        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $steps), $forecasts);
     }
 
     public function boot(): void

@@ -106,6 +106,16 @@ request_terminate_timeout = 120s
 catch_workers_output = yes
 decorate_workers_output = no
 clear_env = yes
+
+; The stand-in for a forecast service has workers of its own: who asks it does not wait for themselves.
+[weather]
+listen = $sockets/weather.sock
+listen.mode = 0600
+pm = ondemand
+pm.max_children = 2
+pm.process_idle_timeout = 30s
+request_terminate_timeout = 20s
+clear_env = yes
 CONF
 }
 
@@ -188,6 +198,12 @@ http {
         }
         location = /favicon.svg { expires 1d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /theme.js { expires 1h; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+        location = /stand-ins/weather {
+            limit_except GET { deny all; }
+            fastcgi_pass unix:$sockets/weather.sock;
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $app/app/StandIns/weather.php;
+        }
         location = /api/everything { client_max_body_size 17m; include $running/php.conf; }
         location / { include $running/php.conf; }
         # What the application could not say itself.

@@ -7,6 +7,8 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\LayoutMemory;
+use KelpTub\Core\Season\Forecasts;
+use KelpTub\Core\Season\MadeForecasts;
 use stdClass;
 
 /** Garden in, plan out: a pure function of the garden and the Library. Walks the list of marks; what they compute is theirs. */
@@ -17,9 +19,13 @@ final readonly class Planner
     private GardenMaker $maker;
 
     /** @param  list<Mark>  $marks  in the order in which they plan */
-    public function __construct(private array $marks, Library $library, LayoutMemory $memory = new FreshMemory)
-    {
-        $this->aids = new PlanningAids($library, $memory);
+    public function __construct(
+        private array $marks,
+        Library $library,
+        LayoutMemory $memory = new FreshMemory,
+        Forecasts $forecasts = new MadeForecasts,
+    ) {
+        $this->aids = new PlanningAids($library, $memory, $forecasts);
         $this->maker = new GardenMaker($marks, $library);
     }
 

@@ -433,11 +433,12 @@ it('lets a dry tub stay dry and names its day', function () {
     expect(Gardens::findings($garden))->toContain('stop season.dry');
 });
 
-it('leaves the days out of a preview and keeps them in the whole report', function () {
-    $garden = Gardens::tub(['crop' => 'kale']);
+it('leaves the days out of a preview, and seasons that nothing asks for, and keeps all in the whole report', function () {
+    $garden = Gardens::tub(['crop' => 'kale', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]);
     $short = Gardens::report($garden)->tubs[0]->season;
     $whole = Gardens::planner()->report($garden, whole: true)->tubs[0]->season;
     expect($short->days)->toBeNull()->and($short->start)->toBeNull()->and($whole->days)->not->toBeEmpty()
         ->and([$short->top_ups, $short->top_up_l, $short->changes, $short->water_l])
-        ->toBe([$whole->top_ups, $whole->top_up_l, $whole->changes, $whole->water_l]);
+        ->toBe([$whole->top_ups, $whole->top_up_l, $whole->changes, $whole->water_l])
+        ->and(Gardens::report(Gardens::tub(['crop' => 'kale']))->tubs[0]->season->top_ups)->toBeNull();
 });

@@ -126,7 +126,7 @@ final class FeedMark extends Mark
     public function plan(Plan $before, PlanningAids $aids): FeedPlans
     {
         $wishes = $before->garden->of(FeedWishes::class);
-        $planner = new FeedPlanner($before->garden->site, $wishes, $aids->library);
+        $planner = new FeedPlanner($before->garden->site, $wishes, $aids);
         $known = $before->before(FeedPlans::class);
         $air = $before->get(AirPlans::class)->tubs;
 

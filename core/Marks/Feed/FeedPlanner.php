@@ -11,14 +11,13 @@ use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\Mixing;
 use KelpTub\Core\Feed\Strength;
 use KelpTub\Core\Feed\Target;
-use KelpTub\Core\File\Library;
+use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\Setting;
 use KelpTub\Core\Garden\Site;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\Breath;
 use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\SteadyWeather;
-use KelpTub\Core\Season\TypicalWeather;
 use KelpTub\Core\Season\Warmth;
 use KelpTub\Core\Season\Weather;
 use KelpTub\Core\Season\WeatherDay;
@@ -39,24 +38,23 @@ final readonly class FeedPlanner
 
     private Weather $weather;
 
-    public function __construct(private Site $site, private FeedWishes $wishes, Library $library)
+    public function __construct(private Site $site, private FeedWishes $wishes, PlanningAids $aids)
     {
-        $this->weather = self::weather($site, $library);
+        $this->weather = self::weather($site, $aids);
     }
 
-    private static function weather(Site $site, Library $library): Weather
+    /** Days of a climate where they are asked for and can be had; else the site's own figures every day. */
+    private static function weather(Site $site, PlanningAids $aids): Weather
     {
         $asked = $site->weather;
-        if ($asked->climate === null || $asked->start === null) {
-            return new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours));
-        }
-
-        return new TypicalWeather(
-            $library->climates->get($asked->climate),
+        $days = $asked->climate === null || $asked->start === null ? null : $aids->forecasts->from(
+            $aids->library->climates->get($asked->climate),
             $asked->seed,
             $asked->start,
             $site->setting === Setting::Indoor ? $site->lightHours : null,
         );
+
+        return $days ?? new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours));
     }
 
     public function tub(TubPlan $plan, TubAir $air): FeedPlan

@@ -43,7 +43,14 @@ watch(garden.selected, () => {
     asks.value = [AS_PLANNED];
     day.value = null;
 });
-const { runs, faults, of, away } = useSeason(garden, asks);
+const { runs, faults, of, away, forecast } = useSeason(garden, asks);
+const weatherFrom = computed(() =>
+    forecast.value.from === 'kept'
+        ? `The forecast service does not answer: this is its last forecast, ${plain(forecast.value.age_h ?? 0, 0)}\u202fh old.`
+        : forecast.value.from === 'steady'
+          ? 'The forecast service does not answer: every day is as the site says.'
+          : '',
+);
 const here = computed(() => (of.value === tub.value.id ? runs.value : []));
 const days = computed(() => here.value[0]?.season.days ?? []);
 /** The day that is looked at: the one that was chosen, or half-way to the first harvest. */
@@ -230,7 +237,7 @@ function takeRun(run: Run, name: string): void {
                         })
                 "
             />
-            <Pick label="Weather" :model-value="climate" :options="CLIMATES" @update:model-value="setWeather" />
+            <Pick label="Weather" :model-value="climate" :options="CLIMATES" :hint="weatherFrom" @update:model-value="setWeather" />
             <label v-if="climate !== STEADY" class="field">
                 <span>From</span>
                 <input

@@ -33,6 +33,12 @@ export interface Run extends Ask {
     figures: Figures | null;
 }
 
+/** Where the weather came from: the forecast service, the last it told, or, where there is neither, steady days. */
+export interface Forecast {
+    from: 'service' | 'kept' | 'steady' | null;
+    age_h: number | null;
+}
+
 interface Edge {
     level_mm: number;
     ec_ms_cm: number | null;
@@ -42,11 +48,12 @@ interface Edge {
 export function useSeason(
     garden: OpenGarden,
     asks: Ref<Ask[]>,
-): { runs: ShallowRef<Run[]>; faults: Ref<Fault[]>; of: Ref<string | null>; away: Ref<string> } {
+): { runs: ShallowRef<Run[]>; faults: Ref<Fault[]>; of: Ref<string | null>; away: Ref<string>; forecast: Ref<Forecast> } {
     const runs = shallowRef<Run[]>([]);
     const faults = ref<Fault[]>([]);
     const of = ref<string | null>(null);
     const away = ref('');
+    const forecast = ref<Forecast>({ from: null, age_h: null });
     let asking: AbortController | null = null;
 
     async function ask(): Promise<void> {
@@ -54,7 +61,7 @@ export function useSeason(
         if (tub === null) return;
         asking?.abort();
         const mine = (asking = new AbortController());
-        const answer = await call<{ runs: Run[] }>('season', {
+        const answer = await call<{ runs: Run[]; forecast: Forecast }>('season', {
             body: JSON.stringify({ garden: garden.document.value, tub, runs: asks.value }),
             signal: mine.signal,
         });
@@ -62,6 +69,7 @@ export function useSeason(
         away.value = answer.kind === 'away' || answer.kind === 'failed' ? answer.message : '';
         if (answer.kind === 'done') {
             runs.value = answer.data.runs;
+            forecast.value = answer.data.forecast;
             of.value = tub;
             faults.value = [];
         } else if (answer.kind === 'refused') {
@@ -70,7 +78,7 @@ export function useSeason(
     }
     watch([garden.document, garden.selected, asks], () => void ask(), { immediate: true, deep: false });
     onScopeDispose(() => asking?.abort());
-    return { runs, faults, of, away };
+    return { runs, faults, of, away, forecast };
 }
 
 /** EC in parts per million by both scales: a bare number would be either. */

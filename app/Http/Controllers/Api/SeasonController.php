@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Http\Asked;
+use App\Weather\ForecastService;
+use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,8 +24,11 @@ use stdClass;
 /** How a tub's water stands through the season, and what to do where it reads otherwise. */
 final readonly class SeasonController
 {
-    public function __construct(private GardenReader $reader, private Planner $planner)
-    {
+    public function __construct(
+        private GardenReader $reader,
+        #[Give('planner.forecast')] private Planner $planner,
+        private ForecastService $forecasts,
+    ) {
     }
 
     /**
@@ -52,7 +57,9 @@ final readonly class SeasonController
             throw RefusedGarden::one('/runs', $refused->getMessage());
         }
 
-        return new Response(GardenFile::encode((object) ['runs' => $runs]), headers: ['Content-Type' => 'application/json']);
+        $answer = (object) ['runs' => $runs, 'forecast' => (object) ['from' => $this->forecasts->from, 'age_h' => $this->forecasts->ageHours]];
+
+        return new Response(GardenFile::encode($answer), headers: ['Content-Type' => 'application/json']);
     }
 
     /** What to do about a reading: `{"garden", "tub", "now_ms_cm", "wanted_ms_cm", "litres"}`. */

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The forecast service: a stand-in that ships with the product, unless another one is named.
+    'weather' => env('KELP_WEATHER') ?: rtrim((string) env('APP_URL', 'http://127.0.0.1:8000'), '/').'/stand-ins/weather',
+];

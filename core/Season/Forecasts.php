@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Season;
+
+/** Where days of a climate come from. */
+interface Forecasts
+{
+    /**
+     * The days from a date on; null where there are none to be had, and the site's own figures have to do.
+     *
+     * @param  float|null  $lightHours  of lamps, where it grows indoors
+     */
+    public function from(WeatherClimate $climate, int $seed, string $start, ?float $lightHours): ?Weather;
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Season;
+
+/** Made up here and now, always the same for the same seed. */
+final readonly class MadeForecasts implements Forecasts
+{
+    public function from(WeatherClimate $climate, int $seed, string $start, ?float $lightHours): Weather
+    {
+        return new TypicalWeather($climate, $seed, $start, $lightHours);
+    }
+}
