@@ -36,10 +36,10 @@ final class LibraryForPage
                 ),
                 ...$pages['saws']->items(),
             ],
-            'stones' => self::shelf($library->stones->documents()),
-            'pumps' => self::shelf($library->pumps->documents()),
+            'stones' => [...self::shelf($library->stones->documents()), ...$pages['stones']->items()],
+            'pumps' => [...self::shelf($library->pumps->documents()), ...$pages['pumps']->items()],
             'tubes' => self::shelf($library->tubes->documents()),
-            'products' => self::shelf($library->products->documents()),
+            'feeds' => [...self::shelf($library->products->documents()), ...$pages['feeds']->items()],
             'crops' => [...self::shelf($library->crops->documents()), ...$pages['crops']->items()],
             // Shelves that are longer than what comes with the page: it asks for the rest by itself.
             'more' => array_keys(array_filter($pages, static fn (LengthAwarePaginator $page): bool => $page->hasMorePages())),

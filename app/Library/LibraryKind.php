@@ -15,6 +15,9 @@ enum LibraryKind: string
     case Cups = 'cups';
     case Saws = 'saws';
     case Crops = 'crops';
+    case Pumps = 'pumps';
+    case Stones = 'stones';
+    case Feeds = 'feeds';
 
     /** What one item is, as the garden file's schema names it; a saw is in no garden file and has its own. */
     public function definition(): string
@@ -24,6 +27,9 @@ enum LibraryKind: string
             self::Cups => 'cup',
             self::Saws => 'saw',
             self::Crops => 'cropRow',
+            self::Pumps => 'pump',
+            self::Stones => 'stoneKind',
+            self::Feeds => 'product',
         };
     }
 
@@ -38,6 +44,9 @@ enum LibraryKind: string
             self::Vessels => PartCheck::vessel($item, ''),
             self::Cups => PartCheck::cup($item, ''),
             self::Crops => PartCheck::crop($item, ''),
+            self::Pumps => PartCheck::pump($item, ''),
+            self::Stones => PartCheck::stone($item, ''),
+            self::Feeds => PartCheck::product($item, ''),
             self::Saws => [],
         };
     }

@@ -40,8 +40,14 @@ final readonly class LibraryTable
         return $kind === LibraryKind::Vessels ? self::VESSEL : array_values(array_unique([
             'key',
             'name',
-            ...array_keys($this->members($kind)),
+            ...array_keys(array_filter($this->members($kind), self::isPlain(...))),
         ]));
+    }
+
+    /** Whether a member fits in a cell: lists and objects are in the JSON form only. */
+    private static function isPlain(stdClass $member): bool
+    {
+        return array_diff((array) ($member->type ?? []), ['array', 'object']) !== [] || isset($member->enum) || isset($member->{'$ref'});
     }
 
     /** @return list<string> columns that are words, whatever they look like */

@@ -20,7 +20,7 @@ use KelpTub\Core\File\SchemaParts;
 use stdClass;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 
-/** Vessels, cups, saws and crops of one's own, kept beside the shipped ones. Many are taken all together or not at all. */
+/** What of the Library is one's own, kept beside the shipped things. Many are taken all together or not at all. */
 final readonly class OwnLibrary
 {
     /** No more rows than this are taken at a time. */
@@ -284,6 +284,9 @@ final readonly class OwnLibrary
             LibraryKind::Vessels => $this->shipped->vessels->has($key),
             LibraryKind::Cups => $this->shipped->cups->has($key),
             LibraryKind::Crops => $this->shipped->crops->has($key),
+            LibraryKind::Pumps => $this->shipped->pumps->has($key),
+            LibraryKind::Stones => $this->shipped->stones->has($key),
+            LibraryKind::Feeds => $this->shipped->products->has($key),
             LibraryKind::Saws => false,
         };
     }

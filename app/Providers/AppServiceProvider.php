@@ -50,7 +50,12 @@ final class AppServiceProvider extends ServiceProvider
 
     private function planner(int $steps, Forecasts $forecasts = new MadeForecasts): Planner
     {
-        return new Planner(Marks::all(), $this->app->make(Library::class), new RememberedLayouts(Cache::store('layouts'), $steps), $forecasts);
+        return new Planner(
+            Marks::all(),
+            $this->app->make(Library::class),
+            new RememberedLayouts(Cache::store('layouts'), $steps),
+            $forecasts,
+        );
     }
 
     public function boot(): void

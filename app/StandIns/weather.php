@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// A stand-in for a forecast service: made-up days of a climate, over HTTP as a real one would answer. It knows nothing of Kelp Tub's gardens.
+// A stand-in for a forecast service: made-up days of a climate, over HTTP as a real one would answer. It knows nothing of any garden.
 // GET ?climate=continental&seed=1&start=2027-04-10&days=120
 
 use App\Library\LibraryFiles;

@@ -10,6 +10,7 @@ use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Cost\Dearness;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PartReader;
 use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Plan;
@@ -36,8 +37,11 @@ final readonly class PumpRanking
     {
     }
 
-    /** @return list<stdClass> */
-    public function of(Garden $garden, Tub $tub, int $day): array
+    /**
+     * @param  array<array-key, stdClass>  $own  pumps of one's own, by key
+     * @return list<stdClass>
+     */
+    public function of(Garden $garden, Tub $tub, int $day, array $own = []): array
     {
         $plan = $this->planner->plan($garden);
         $here = self::systemOf($plan, $tub);
@@ -47,6 +51,10 @@ final readonly class PumpRanking
         $options = [];
         foreach ($this->library->pumps as $key => $pump) {
             $options[] = $this->best($plan, $here->system->index, (string) $key, $pump, $day);
+        }
+        foreach ($own as $key => $raw) {
+            $whole = (object) ['key' => (string) $key, ...get_object_vars($raw)];
+            $options[] = $this->best($plan, $here->system->index, $whole, PartReader::pump($whole, null), $day);
         }
         usort($options, static fn (stdClass $a, stdClass $b): int => [! $a->meets, $a->power_w, $a->price ?? INF]
             <=> [! $b->meets, $b->power_w, $b->price ?? INF]);
@@ -66,9 +74,9 @@ final readonly class PumpRanking
     }
 
     /** A pump with the stones there are; where these will not do, with the cheapest of one kind that do; else as near as it comes. */
-    private function best(Plan $plan, int $index, string $key, Pump $pump, int $day): stdClass
+    private function best(Plan $plan, int $index, string|stdClass $given, Pump $pump, int $day): stdClass
     {
-        $patch = (new PatchMaker($plan->garden->document, $this->library))->set("/air/$index/pump", $key);
+        $patch = (new PatchMaker($plan->garden->document, $this->library))->set("/air/$index/pump", $given);
         $first = $this->tried($plan, $index, $patch, null, $pump, $day);
         if ($first->meets) {
             return $first;

@@ -83,7 +83,8 @@ it('puts another way beside the plan, and takes it at a press', function () {
     $add('Weekly changes');
     $browser->waitForText('Do it so');
     $add('Heat wave');
-    $browser->until(fn (): bool => count($browser->driver->findElements(WebDriverBy::cssSelector('.beside thead th'))) === 4, 'for three runs');
+    $heads = WebDriverBy::cssSelector('.beside thead th');
+    $browser->until(fn (): bool => count($browser->driver->findElements($heads)) === 4, 'for three runs');
     expect(count($browser->driver->findElements(WebDriverBy::cssSelector('path.line.level'))))->toBe(3);
     $browser->press(Browser::text('Do it so', 'button'));
     saved($browser);
@@ -123,7 +124,9 @@ it('shows the salt that climbs, and mends it', function () {
 it('takes a feed of one\'s own as it stands on the packet, and says what it cannot read', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/feed');
     fold($browser, 'A feed of your own');
-    $field = fn (string $label): WebDriverBy => WebDriverBy::xpath("//div[@class='own']//label[contains(normalize-space(.),'$label')]//input");
+    $field = fn (string $label): WebDriverBy => WebDriverBy::xpath(
+        "//div[@class='own']//label[contains(normalize-space(.),'$label')]//input",
+    );
     $browser->write($field('Dose, as it stands'), 'a pinch');
     $browser->waitForText('is no dose');
     $browser->write($field('Dose, as it stands'), '3/4 tsp per gallon');
@@ -141,7 +144,10 @@ function starving(): array
 {
     return [
         'tubs' => [
-            ['id' => 'a', 'name' => 'Shallow', 'system' => 'aerated', 'vessel' => 'pail-15', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']],
+            [
+                'id' => 'a', 'name' => 'Shallow', 'system' => 'aerated', 'vessel' => 'pail-15', 'crop' => 'basil',
+                'stones' => ['kind' => 'disc-100'],
+            ],
             [
                 'id' => 'b', 'name' => 'Deep', 'system' => 'aerated', 'vessel' => 'bucket-30', 'crop' => 'basil',
                 'stones' => ['kind' => 'disc-60-fine'],
@@ -210,7 +216,9 @@ it('takes a pump of one\'s own from its box, and refuses one that cannot be', fu
 
 it('drags a stone, nudges it, types it, and gives it back to the planner; the tube is cut anew', function () {
     [$browser, $server, $id] = bench(
-        bucket20(['vessel' => 'tote-45', 'stones' => ['kind' => 'cylinder-50', 'count' => 2], 'layout' => ['pattern' => 'grid', 'cups' => 8]]),
+        bucket20([
+            'vessel' => 'tote-45', 'stones' => ['kind' => 'cylinder-50', 'count' => 2], 'layout' => ['pattern' => 'grid', 'cups' => 8],
+        ]),
         '/a/air',
     );
     $browser->press(Browser::text('Floor', 'button'))->see('[data-stone="0"]');

@@ -183,6 +183,7 @@ function feedGardens(): array
             'setting' => 'open',
             'weather' => ['kind' => 'typical', 'climate' => 'tropical', 'seed' => 3, 'start' => '2027-06-01'],
         ]]),
+        'stones in still water' => Gardens::tub(['system' => 'passive', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']]),
         'into the empty tub' => $fed([], ['empty_tub' => true]),
         'strong peroxide' => $fed([], ['peroxide_mg_l' => 30, 'peroxide_pct' => 35]),
         'peroxide with what lives' => $fed([], ['peroxide_mg_l' => 30, 'product' => 'organic-liquid']),

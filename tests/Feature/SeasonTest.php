@@ -26,7 +26,8 @@ it('runs seasons side by side', function () {
         ['policy' => ['change' => 'weekly']],
         ['what_ifs' => ['heat@20x3+8']],
     ]])->assertOk()->json('runs');
-    $plan = json_decode(kelp(['season', '-', '--tub', 'a', '--json', '--policy', 'change=weekly'], (string) json_encode(fedGarden()))->getOutput());
+    $weekly = kelp(['season', '-', '--tub', 'a', '--json', '--policy', 'change=weekly'], (string) json_encode(fedGarden()));
+    $plan = json_decode($weekly->getOutput());
 
     expect($runs)->toHaveCount(3)
         ->and($runs[1]['season']['changes'])->toBeGreaterThan($runs[0]['season']['changes'])
@@ -62,7 +63,8 @@ it('says what to do about a reading', function () {
     ])->assertOk();
     expect($low->json('take_out_l'))->toEqualWithDelta(0.0, 1e-9)->and($low->json('parts.0.g'))->toBeGreaterThan(1.0);
     foreach ([['now_ms_cm' => -1], ['now_ms_cm' => 99], ['litres' => 900], ['now_ms_cm' => 'much']] as $wrong) {
-        ask('/api/season/correct', ['garden' => fedGarden(), 'tub' => 'a', 'now_ms_cm' => 2, 'wanted_ms_cm' => 1, ...$wrong])->assertStatus(422);
+        $body = ['garden' => fedGarden(), 'tub' => 'a', 'now_ms_cm' => 2, 'wanted_ms_cm' => 1, ...$wrong];
+        ask('/api/season/correct', $body)->assertStatus(422);
     }
 });
 
@@ -93,10 +95,13 @@ it('writes a season for people, as CSV, and refuses with 2', function () {
     $garden = (string) json_encode(fedGarden());
     $csv = explode("\n", trim(kelp(['season', '-', '--tub', 'a', '--csv'], $garden)->getOutput()));
     $wrong = kelp(['season', '-', '--tub', 'z'], $garden);
-    expect($csv[0])->toBe('day,use_l,uptake,rain_l,spill_l,top_up_l,top_up_ec,change,level_mm,volume_l,air_gap_mm,ec_ms_cm,oxygen_mg_l,water_c')
+    expect($csv[0])->toBe(
+        'day,use_l,uptake,rain_l,spill_l,top_up_l,top_up_ec,change,level_mm,volume_l,air_gap_mm,ec_ms_cm,oxygen_mg_l,water_c',
+    )
         ->and(str_getcsv($csv[14], escape: '')[7])->toBe('1')
         ->and(kelp(['season', '-'], $garden)->getOutput())->toContain('water changed', 'top-ups')
-        ->and($wrong->getExitCode())->toBe(2)->and($wrong->getOutput())->toBe('')->and($wrong->getErrorOutput())->toContain('there is no tub z')
+        ->and($wrong->getExitCode())->toBe(2)->and($wrong->getOutput())->toBe('')
+        ->and($wrong->getErrorOutput())->toContain('there is no tub z')
         ->and(kelp(['season', '-', '--what-if', 'heat@400'], $garden)->getErrorOutput())->toContain('last harvest');
 });
 

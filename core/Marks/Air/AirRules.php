@@ -12,6 +12,7 @@ use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\AirEdits;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
@@ -47,7 +48,7 @@ final class AirRules
     public static function ofTub(TubPlan $plan, RuleContext $context): array
     {
         if (! $plan->tub->system->isAerated()) {
-            return [];
+            return array_filter([self::stonesInStillWater($plan, $context)]);
         }
 
         return array_values(array_filter([
@@ -58,6 +59,26 @@ final class AirRules
             self::shallow($plan, $context),
             self::entry($plan, $context),
         ]));
+    }
+
+    /** Stones in a passive tub do nothing by themselves: it is run with air, or they are left out. */
+    private static function stonesInStillWater(TubPlan $plan, RuleContext $context): ?Finding
+    {
+        $tub = $plan->tub;
+        if ($tub->water->stones === null && ! self::isFed($tub, $context)) {
+            return null;
+        }
+
+        return new Finding('air.still', Severity::Mind, $tub->id, $tub->pointer('/stones'),
+            'This tub is run as still water, and there is air for it. Run it with air, or take stones and line out.',
+            'Bubbles wet the roots that have grown in the air gap, and a tub with air may be filled up again freely.',
+            [
+                $context->addAir('Run it with air', $tub),
+                new Remedy('Take stones and line out', [
+                    ...($tub->water->stones === null ? [] : $context->patch->set($tub->pointer('/stones'), null)),
+                    ...(new AirEdits($context->plan->garden, $context->patch))->cut($tub->id),
+                ]),
+            ]);
     }
 
     /** @return list<Finding> */

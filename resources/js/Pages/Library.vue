@@ -3,13 +3,13 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue';
 import { call, type Fault } from '../kit/api';
-import { dimension, type Units, volume } from '../kit/format';
+import { dimension, number, type Units, volume } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
 import { loadRest, type Library } from '../kit/library';
 import Toggle from '../kit/Toggle.vue';
 import ItemDrawing from '../library/ItemDrawing.vue';
 import ItemForm from '../library/ItemForm.vue';
-import { blank, copyOf, found, KINDS, shelf, type CropColumns, type Draft, type Kind } from '../library/shelves';
+import { blank, copyOf, found, freeFlow, KINDS, shelf, type CropColumns, type Draft, type Kind } from '../library/shelves';
 import VesselDrawing from '../library/VesselDrawing.vue';
 import type { Station } from '../types/garden';
 
@@ -160,6 +160,17 @@ const measures = (item: Draft): string => {
             return `${n('lip_diameter_mm')} / ${n('top_diameter_mm')} / ${n('bottom_diameter_mm')}, ${n('height_mm')} deep`;
         case 'saws':
             return n('diameter_mm');
+        case 'pumps':
+            return `${number(Number(item.power_w ?? 0), 1, 'W')}, ${number(freeFlow(item), 1, 'L/min')} free`;
+        case 'stones':
+            return (
+                `${n('length_mm')} long, ${number(Number(item.min_l_min ?? 0), 1)} ` +
+                `to ${number(Number(item.max_l_min ?? 0), 1, 'L/min')}`
+            );
+        case 'feeds': {
+            const parts = (item.parts ?? []) as unknown[];
+            return parts.length === 1 ? 'one part' : `${parts.length} parts`;
+        }
         case 'crops':
             return `${n('spacing_mm')} apart · ${volume(Number(item.litres_per_plant ?? 0), units.value)}`;
         default: {
@@ -257,7 +268,8 @@ const measures = (item: Draft): string => {
                             "
                     /></label>
                     <p class="small">
-                        Write yours as <a :href="`/api/library/${kind}/file.csv`" download>CSV</a> or
+                        Write yours as
+                        <template v-if="kind !== 'feeds'"><a :href="`/api/library/${kind}/file.csv`" download>CSV</a> or</template>
                         <a :href="`/api/library/${kind}/file.json`" download>JSON</a>
                     </p>
                 </div>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import LineChart, { type ChartLine, type ChartMark } from '../drawing/LineChart.vue';
 import Caution from '../kit/Caution.vue';
+import { fromLibrary } from '../kit/edits';
 import Counter from '../kit/Counter.vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
@@ -254,7 +255,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                             v &&
                             v !== OWN &&
                             setPump('change the pump', (s) => {
-                                s.pump = v;
+                                s.pump = fromLibrary(garden.library.pumps, v);
                             })
                     "
                 />
@@ -316,7 +317,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                         (v) =>
                             v &&
                             set('change the stones', (t) => {
-                                t.stones = { count: 1, height_mm: 20, ...t.stones, kind: v };
+                                t.stones = { count: 1, height_mm: 20, ...t.stones, kind: fromLibrary(garden.library.stones, v) };
                             })
                     "
                 />
@@ -342,7 +343,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                             (v) =>
                                 v &&
                                 set('change the other stones', (t) => {
-                                    t.stones!.more![i]!.kind = v;
+                                    t.stones!.more![i]!.kind = fromLibrary(garden.library.stones, v);
                                 })
                         "
                     />

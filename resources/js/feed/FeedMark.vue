@@ -9,7 +9,7 @@ import { at as mendedAt } from '../kit/findings';
 import Fold from '../kit/Fold.vue';
 import { number, plain, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { keyOf } from '../kit/library';
+import { keyOf, named } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
@@ -64,7 +64,7 @@ const OWN = 'own';
 const NONE = 'none';
 const products = computed(() => [
     { value: NONE, name: 'None yet' },
-    ...garden.library.products.map((p) => ({ value: p.key, name: p.name })),
+    ...named(garden.library.feeds),
     ...(feed.value && keyOf(feed.value.product) === null ? [{ value: OWN, name: report.value.feed?.name ?? 'Your own feed' }] : []),
 ]);
 

@@ -105,7 +105,7 @@ type FeedProduct = NonNullable<Garden['feeds']>[number]['product'];
 export function setFeed(garden: Garden, id: string, product: FeedProduct, library: Library): void {
     const tub = (garden.tubs ?? []).find((t) => t.id === id);
     if (!tub) return;
-    const chosen = typeof product === 'string' ? (fromLibrary(library.products, product) as FeedProduct) : product;
+    const chosen = typeof product === 'string' ? (fromLibrary(library.feeds, product) as FeedProduct) : product;
     const same = (garden.feeds ?? []).find((f) => JSON.stringify(f.product) === JSON.stringify(chosen));
     const now = (garden.feeds ?? []).find((f) => f.id === tub.feed);
     const alone = now !== undefined && (garden.tubs ?? []).every((t) => t.id === id || t.feed !== now.id);

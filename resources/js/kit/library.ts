@@ -12,10 +12,10 @@ export interface Library {
     stones: InPlace<StoneKind>[];
     pumps: InPlace<Pump>[];
     tubes: InPlace<Tube>[];
-    products: InPlace<Product>[];
+    feeds: InPlace<Product>[];
     crops: LibraryCrop[];
     /** Shelves of the grower's own that are longer than what came with the page. */
-    more: ('vessels' | 'cups' | 'saws' | 'crops')[];
+    more: ('vessels' | 'cups' | 'saws' | 'crops' | 'pumps' | 'stones' | 'feeds')[];
 }
 
 /** Brings in the rest of long shelves, part by part. */
@@ -63,7 +63,11 @@ export const cropOptions = (library: Library): Option[] =>
     ownFirst(library.crops.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : (GROUPS[c.group] ?? '') })));
 export const cupOptions = (library: Library): Option[] =>
     ownFirst(library.cups.map((c) => ({ value: c.key, name: c.name, group: c.own ? OWN : c.made === 'home' ? 'Made at home' : 'Bought' })));
-export const named = (shelf: { key: string; name: string }[]): Option[] => shelf.map((item) => ({ value: item.key, name: item.name }));
+/** Things by name; where there are some of one's own, these first and apart. */
+export const named = (shelf: { key: string; name: string; own?: boolean }[]): Option[] =>
+    shelf.some((item) => item.own)
+        ? ownFirst(shelf.map((item) => ({ value: item.key, name: item.name, group: item.own ? OWN : 'Shipped' })))
+        : shelf.map((item) => ({ value: item.key, name: item.name }));
 
 function ownFirst(options: Option[]): Option[] {
     return [...options.filter((o) => o.group === OWN), ...options.filter((o) => o.group !== OWN)];

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-/** A cup, a saw or a crop of the Library to scale, drawn while its measures are typed. */
+/** A cup, a saw, a crop, a stone, a pump by its curve or a feed by its parts, drawn while its measures are typed. */
 import { computed, ref } from 'vue';
 import PlantDrawing from '../drawing/PlantDrawing.vue';
 import { formOf } from '../drawing/plants';
 import { useBox } from '../drawing/useBox';
-import { dimension, length, type Units } from '../kit/format';
+import LineChart from '../drawing/LineChart.vue';
+import { scatter } from '../drawing/shape';
+import { dimension, length, number, type Units } from '../kit/format';
 import type { Habit } from '../kit/library';
-import type { Draft, Kind } from './shelves';
+import { curveOf, freeFlow, type Draft, type Kind } from './shelves';
 
 const props = defineProps<{ kind: Kind; item: Draft; units: Units }>();
 
@@ -28,13 +30,80 @@ const crop = computed(() => {
     const scale = Math.max(0.02, Math.min((size.height - 90) / Math.max(height, 300), (size.width - 140) / Math.max(spacing * 1.1, 300)));
     return { scale, height, width: Math.min(spacing * 1.05, height * 1.5), spacing: spacing * scale };
 });
+/** Bubbles over a stone, as large as it makes them. */
+const stone = computed(() => Math.max(30, Math.min(size.width - 80, n('length_mm') * 1.6)));
+const rising = computed(() => {
+    const radius = { coarse: 7, medium: 4.5, fine: 2.4 }[String(props.item.bubble)] ?? 4;
+    return Array.from({ length: 46 }, (_, i) => ({
+        x: (scatter(i) - 0.5) * stone.value * 1.1,
+        y: 8 + scatter(i, 4) * Math.max(40, size.height - 150),
+        r: radius * (0.6 + 0.8 * scatter(i, 9)),
+    }));
+});
+interface Part {
+    name: string;
+    ml_per_l?: number;
+    g_per_l?: number;
+    ec_per_unit?: number | null;
+}
+const bottles = computed(() =>
+    ((props.item.parts ?? []) as Part[]).slice(0, 6).map((part) => ({
+        name: part.name,
+        liquid: part.ml_per_l !== undefined,
+        dose: part.ml_per_l === undefined ? number(part.g_per_l ?? 0, 2, 'g/L') : number(part.ml_per_l, 2, 'mL/L'),
+        ec: part.ec_per_unit ? `${number((part.ml_per_l ?? part.g_per_l ?? 0) * part.ec_per_unit, 2, 'mS/cm')}` : 'EC unknown',
+    })),
+);
 const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_height_mm'), 300) / 100) + 1 }, (_, i) => i * 100));
 </script>
 
 <template>
     <div ref="box" class="holder">
+        <LineChart
+            v-if="kind === 'pumps'"
+            :lines="[{ points: curveOf(item), tone: 'ink', name: item.name, along: 0 }]"
+            x="air, L/min"
+            y="kPa"
+            :x-to="Math.max(1, freeFlow(item) * 1.1)"
+            :y-to="Math.max(1, curveOf(item)[0]![1] * 1.1)"
+            :label="`${item.name}: ${number(freeFlow(item), 1, 'L/min')} free, ${number(curveOf(item)[0]![1], 1, 'kPa')} at most`"
+        />
         <svg
-            v-if="size.width && kind === 'cups'"
+            v-else-if="size.width && kind === 'stones'"
+            class="drawing"
+            :width="size.width"
+            :height="size.height"
+            role="img"
+            :aria-label="`${item.name}: ${length(n('length_mm'), units)} long, ${item.bubble} bubbles`"
+        >
+            <circle v-for="(b, i) in rising" :key="i" class="bubble" :cx="middle + b.x" :cy="size.height - 96 - b.y" :r="b.r" />
+            <rect class="stone" :x="middle - stone / 2" :y="size.height - 96" :width="stone" height="34" rx="6" />
+            <path class="fine" :d="`M${middle - stone / 2} ${size.height - 42}h${stone}m-${stone} 5v-10m${stone} 10v-10`" />
+            <text :x="middle" :y="size.height - 22" text-anchor="middle">{{ length(n('length_mm'), units) }}</text>
+        </svg>
+        <svg
+            v-else-if="size.width && kind === 'feeds'"
+            class="drawing"
+            :width="size.width"
+            :height="size.height"
+            role="img"
+            :aria-label="`${item.name}: ${bottles.map((b) => `${b.name} ${b.dose}`).join(', ')}`"
+        >
+            <line class="pen" x1="20" :x2="size.width - 20" :y1="size.height - 90" :y2="size.height - 90" />
+            <g
+                v-for="(b, i) in bottles"
+                :key="b.name"
+                :transform="`translate(${middle + (i - (bottles.length - 1) / 2) * 130} ${size.height - 90})`"
+            >
+                <path v-if="b.liquid" class="bottle" d="M-34 0V-120Q-34 -138 -14 -142V-166H14V-142Q34 -138 34 -120V0Z" />
+                <path v-else class="bottle" d="M-42 0V-132L-30 -142H30L42 -132V0ZM-42 -128H42" />
+                <text y="-62" text-anchor="middle" class="part">{{ b.name }}</text>
+                <text y="24" text-anchor="middle" class="strong">{{ b.dose }}</text>
+                <text y="42" text-anchor="middle" class="quiet">{{ b.ec }}</text>
+            </g>
+        </svg>
+        <svg
+            v-else-if="size.width && kind === 'cups'"
             class="drawing"
             :width="size.width"
             :height="size.height"
@@ -155,6 +224,24 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
     min-height: 260px;
 }
 .cup {
+    fill: var(--cup);
+    stroke: var(--ink);
+    stroke-width: 2;
+}
+text.part {
+    font-size: 15px !important;
+    font-weight: 700;
+}
+.stone {
+    fill: var(--stone);
+    stroke: var(--ink);
+    stroke-width: 2;
+}
+.bubble {
+    fill: none;
+    stroke: var(--water);
+}
+.bottle {
     fill: var(--cup);
     stroke: var(--ink);
     stroke-width: 2;

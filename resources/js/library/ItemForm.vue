@@ -2,13 +2,15 @@
 /** The measures of one item, as fields; each change goes up as a new draft. */
 import Field from '../kit/Field.vue';
 import Caution from '../kit/Caution.vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import CupMeasures from '../kit/CupMeasures.vue';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
 import { measured } from '../kit/edits';
+import { number } from '../kit/format';
+import { read } from '../kit/reader';
 import type { Cup, Lid, Station, Vessel } from '../types/garden';
 import type { CropColumns, Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
@@ -65,6 +67,37 @@ function typed(key: string, event: Event): void {
     const value = Number(field.value.trim().replace(',', '.'));
     if (field.value.trim() !== '' && Number.isFinite(value)) set(key, value);
     else field.value = String(props.item[key] ?? '');
+}
+interface Part {
+    name: string;
+    ml_per_l?: number;
+    g_per_l?: number;
+    label?: string | null;
+    ec_per_unit?: number | null;
+    density_g_ml?: number | null;
+}
+const parts = computed(() => (props.item.parts ?? []) as Part[]);
+const unread = ref<Record<number, string>>({});
+const setPart = (i: number, change: Partial<Part>): void =>
+    set(
+        'parts',
+        parts.value.map((part, at) => (at === i ? { ...part, ...change } : part)),
+    );
+const decimal = (text: string): number | null => {
+    const value = Number(text.trim().replace(',', '.'));
+    return text.trim() !== '' && value > 0 ? value : null;
+};
+/** A dose as it stands on the packet, read by the core. */
+async function dose(i: number, label: string): Promise<void> {
+    const reading = await read(label, 'label', 'metric');
+    unread.value = { ...unread.value, [i]: 'error' in reading ? reading.error : '' };
+    if ('error' in reading) return;
+    const { ml_per_l: _, g_per_l: __, ...rest } = parts.value[i]!;
+    const read1 = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
+    set(
+        'parts',
+        parts.value.map((part, at) => (at === i ? { ...rest, ...read1, label } : part)),
+    );
 }
 const n = (key: string): number | null => (typeof props.item[key] === 'number' ? (props.item[key] as number) : null);
 const words = (list: string[]): { value: string; name: string }[] =>
@@ -204,6 +237,147 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 />
             </fieldset>
         </template>
+        <template v-if="kind === 'pumps'">
+            <template v-if="!item.curve">
+                <Measure
+                    label="Free flow"
+                    dimension="air-flow"
+                    :model-value="n('free_flow_l_min')"
+                    at="/free_flow_l_min"
+                    @update:model-value="(v) => v !== null && set('free_flow_l_min', v)"
+                />
+                <Measure
+                    label="Pressure at no flow"
+                    dimension="pressure"
+                    :model-value="n('max_pressure_kpa')"
+                    at="/max_pressure_kpa"
+                    @update:model-value="(v) => v !== null && set('max_pressure_kpa', v)"
+                />
+            </template>
+            <p v-else class="small faint">It goes by the curve that is drawn; in the JSON form its points can be changed.</p>
+            <Measure
+                label="Power"
+                dimension="power"
+                :model-value="n('power_w')"
+                at="/power_w"
+                @update:model-value="(v) => v !== null && set('power_w', v)"
+            />
+            <Field id="f-outlets" label="Outlets" beside>
+                <input
+                    id="f-outlets"
+                    v-shown="item.outlets as number"
+                    class="text"
+                    inputmode="numeric"
+                    @change="typed('outlets', $event)"
+                />
+            </Field>
+            <Pick
+                label="Runs on"
+                :model-value="String(item.supply ?? 'mains')"
+                :options="[
+                    { value: 'mains', name: 'Mains' },
+                    { value: '12v', name: '12 V' },
+                    { value: 'battery', name: 'A battery inside' },
+                    { value: 'solar', name: 'A panel of its own' },
+                ]"
+                @update:model-value="(v) => set('supply', v)"
+            />
+            <Field id="f-noise" label="Noise at 1 m, dB" beside>
+                <input
+                    id="f-noise"
+                    v-shown="(item.noise_db ?? '') as number"
+                    class="text"
+                    inputmode="decimal"
+                    @change="typed('noise_db', $event)"
+                />
+            </Field>
+        </template>
+        <template v-if="kind === 'stones'">
+            <Toggle
+                label="Bubbles"
+                :model-value="String(item.bubble ?? 'medium')"
+                :options="words(['coarse', 'medium', 'fine'])"
+                @update:model-value="(v) => set('bubble', v)"
+            />
+            <Measure
+                label="Length"
+                dimension="length"
+                :model-value="n('length_mm')"
+                at="/length_mm"
+                @update:model-value="(v) => v !== null && set('length_mm', v)"
+            />
+            <Measure
+                label="Works from"
+                dimension="air-flow"
+                :model-value="n('min_l_min')"
+                at="/min_l_min"
+                @update:model-value="(v) => v !== null && set('min_l_min', v)"
+            />
+            <Measure
+                label="Made for up to"
+                dimension="air-flow"
+                :model-value="n('max_l_min')"
+                at="/max_l_min"
+                @update:model-value="(v) => v !== null && set('max_l_min', v)"
+            />
+            <Field id="f-resistance" label="Resists, kPa per L/min" beside>
+                <input
+                    id="f-resistance"
+                    v-shown="item.resistance_kpa_per_l_min as number"
+                    class="text"
+                    inputmode="decimal"
+                    @change="typed('resistance_kpa_per_l_min', $event)"
+                />
+            </Field>
+        </template>
+        <template v-if="kind === 'feeds'">
+            <fieldset v-for="(part, i) in parts" :key="i" class="ruled">
+                <legend>Part {{ part.name }}</legend>
+                <Field :id="`f-label-${i}`" label="Dose, as it stands on the packet">
+                    <input
+                        :id="`f-label-${i}`"
+                        class="text"
+                        placeholder="3/4 tsp per gallon"
+                        :value="part.label ?? ''"
+                        @change="dose(i, ($event.target as HTMLInputElement).value)"
+                    />
+                </Field>
+                <p class="small" :class="unread[i] ? 'wrong' : 'faint'">
+                    {{ unread[i] || (part.ml_per_l ? number(part.ml_per_l, 3, 'mL/L') : number(part.g_per_l ?? 0, 3, 'g/L')) }}
+                </p>
+                <Field :id="`f-ec-${i}`" :label="`mS/cm of 1 ${part.ml_per_l ? 'mL' : 'g'} in a litre`" beside>
+                    <input
+                        :id="`f-ec-${i}`"
+                        class="text"
+                        inputmode="decimal"
+                        placeholder="unknown"
+                        :value="part.ec_per_unit ?? ''"
+                        @change="setPart(i, { ec_per_unit: decimal(($event.target as HTMLInputElement).value) })"
+                    />
+                </Field>
+                <Field :id="`f-density-${i}`" label="g in a mL" beside>
+                    <input
+                        :id="`f-density-${i}`"
+                        class="text"
+                        inputmode="decimal"
+                        placeholder="unknown"
+                        :value="part.density_g_ml ?? ''"
+                        @change="setPart(i, { density_g_ml: decimal(($event.target as HTMLInputElement).value) })"
+                    />
+                </Field>
+            </fieldset>
+            <div class="row">
+                <button
+                    v-if="parts.length < 3"
+                    type="button"
+                    class="word"
+                    @click="set('parts', [...parts, { name: 'ABC'[parts.length], ml_per_l: 1 }])"
+                >
+                    One more part
+                </button>
+                <button v-if="parts.length > 1" type="button" class="word" @click="set('parts', parts.slice(0, -1))">One less</button>
+            </div>
+        </template>
         <template v-if="kind === 'crops'">
             <fieldset v-for="g in groups" :key="g.name" class="ruled">
                 <legend>{{ g.name }}</legend>
@@ -243,5 +417,12 @@ const words = (list: string[]): { value: string; name: string }[] =>
     display: grid;
     gap: 0.6rem;
     grid-template-columns: minmax(0, 1fr);
+}
+.row {
+    display: flex;
+    gap: 1rem;
+}
+.wrong {
+    color: var(--stop-text);
 }
 </style>

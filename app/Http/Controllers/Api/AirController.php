@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Http\Asked;
+use App\Library\LibraryKind;
+use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -49,11 +51,16 @@ final readonly class AirController
     }
 
     /** The garden in the body; `?tub=`, and `&day=`. */
-    public function pumps(Request $request, Library $library): JsonResponse
+    public function pumps(Request $request, Library $library, OwnLibrary $own): JsonResponse
     {
         [$garden, $tub, $day] = $this->asked($request);
 
-        return new JsonResponse(['pumps' => (new PumpRanking($this->planner, $library))->of($garden, $tub, $day)]);
+        return new JsonResponse(['pumps' => (new PumpRanking($this->planner, $library))->of(
+            $garden,
+            $tub,
+            $day,
+            $own->documents(LibraryKind::Pumps),
+        )]);
     }
 
     /**

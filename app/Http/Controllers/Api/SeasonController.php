@@ -57,7 +57,8 @@ final readonly class SeasonController
             throw RefusedGarden::one('/runs', $refused->getMessage());
         }
 
-        $answer = (object) ['runs' => $runs, 'forecast' => (object) ['from' => $this->forecasts->from, 'age_h' => $this->forecasts->ageHours]];
+        $forecast = (object) ['from' => $this->forecasts->from, 'age_h' => $this->forecasts->ageHours];
+        $answer = (object) ['runs' => $runs, 'forecast' => $forecast];
 
         return new Response(GardenFile::encode($answer), headers: ['Content-Type' => 'application/json']);
     }
