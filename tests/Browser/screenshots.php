@@ -41,12 +41,26 @@ try {
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
     $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
     $take('air', "/gardens/$garden/well-deck/air", '.mark');
+    $take('feed', "/gardens/$garden/foredeck/feed", '[role=slider]');
+    // Beside the plan another way, and something that happens.
+    $browser->open("$url/gardens/$garden/foredeck/feed")->see('[role=slider]');
+    $browser->press(Browser::text('Beside another way', 'button'));
+    foreach (['Weekly changes' => 3, 'Heat wave' => 4] as $name => $heads) {
+        $browser->script(
+            'const s = document.querySelector(".beside select");'
+                .'s.value = [...s.options].find((x) => x.textContent.trim() === arguments[0]).value; s.dispatchEvent(new Event("change"))',
+            $name,
+        );
+        $count = 'return document.querySelectorAll(".beside thead th").length === arguments[0]';
+        $browser->until(fn (): bool => (bool) $browser->script($count, $heads), "for $name");
+    }
+    $browser->shot("$folder/beside.png");
+    echo "  beside.png\n";
     $take('cost', "/gardens/$garden/foredeck/cost", '.mark');
     $take('jar', "/gardens/$garden/galley-sorrel/crop", '.mark');
     $take('marking-out', "/gardens/$garden/foredeck/marking-out", '.sheet', width: 820, height: 1160);
     $take('compare', "/compare?of=$garden:foredeck,$garden:well-deck,$garden:galley-dill", '.pictures');
     $take('library', '/library/vessels', '.holder svg');
-    $take('library-cups', '/library/cups', '.holder svg');
     $take('night', "/gardens/$garden/well-deck/tub", '.mark', night: true);
     $take('phone', "/gardens/$garden", '.cards', width: 390, height: 844);
     // A history wants a change or two: they are made as a grower makes them.

@@ -14,7 +14,7 @@ use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
-/** What the plants of a tub are set in, and what holds them up. Feed for the season comes with the season; it is not counted here. */
+/** What the plants of a tub are set in, and what holds them up. */
 final class CropParts
 {
     /** † clips that hold one vine to its strings as it grows. */

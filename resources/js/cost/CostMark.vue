@@ -147,7 +147,6 @@ function quantity(part: PartReport, value: number): string {
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
             <button type="button" class="box" data-act="own-everything" @click="ownEverything">I have everything but…</button>
             <p class="small faint">Prices are samples, made up. Add your own where you know better; the cheapest mix of packs is taken.</p>
-            <p class="small faint">Feed is not counted yet: it comes with the season.</p>
         </template>
 
         <div class="list">

@@ -67,7 +67,7 @@ const strips = computed<Strip[]>(() => {
                 : key === 'ec'
                   ? [0, Math.max(0.5, ...every.map((d) => d.ec_ms_cm ?? 0), (props.tub.limits.ec_ms_cm?.[1] ?? 0) * 1.1) * 1.08]
                   : key === 'oxygen'
-                    ? [0, 10]
+                    ? [0, Math.max(10, Math.ceil(Math.max(...every.map((d) => d.oxygen_mg_l ?? 0))))]
                     : [Math.min(...every.map((d) => d.water_c)) - 1, Math.max(...every.map((d) => d.water_c)) + 1];
         const strip: Strip = {
             key,
@@ -285,7 +285,7 @@ function key(event: KeyboardEvent): void {
                 <line class="fine" :x1="LEFT" :x2="size.width - RIGHT" :y1="foot" :y2="foot" />
                 <template v-for="t in dayTicks" :key="t">
                     <line class="fine" :x1="X(t)" :x2="X(t)" :y1="foot" :y2="foot + 5" />
-                    <text :x="X(t)" :y="foot + 18" text-anchor="middle" class="quiet">{{ t }}</text>
+                    <text v-if="Math.abs(X(t) - X(at + 1)) > 20" :x="X(t)" :y="foot + 18" text-anchor="middle" class="quiet">{{ t }}</text>
                 </template>
                 <text x="0" :y="foot + 18" class="quiet">day</text>
                 <g v-if="harvest !== null && harvest <= last">

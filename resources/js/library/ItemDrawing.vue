@@ -54,6 +54,8 @@ const bottles = computed(() =>
         ec: part.ec_per_unit ? `${number((part.ml_per_l ?? part.g_per_l ?? 0) * part.ec_per_unit, 2, 'mS/cm')}` : 'EC unknown',
     })),
 );
+/** Bottles and bags stand a little below the middle. */
+const bench = computed(() => size.height * 0.62);
 const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_height_mm'), 300) / 100) + 1 }, (_, i) => i * 100));
 </script>
 
@@ -89,11 +91,11 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
             role="img"
             :aria-label="`${item.name}: ${bottles.map((b) => `${b.name} ${b.dose}`).join(', ')}`"
         >
-            <line class="pen" x1="20" :x2="size.width - 20" :y1="size.height - 90" :y2="size.height - 90" />
+            <line class="pen" x1="20" :x2="size.width - 20" :y1="bench" :y2="bench" />
             <g
                 v-for="(b, i) in bottles"
                 :key="b.name"
-                :transform="`translate(${middle + (i - (bottles.length - 1) / 2) * 130} ${size.height - 90})`"
+                :transform="`translate(${middle + (i - (bottles.length - 1) / 2) * 170} ${bench}) scale(1.35)`"
             >
                 <path v-if="b.liquid" class="bottle" d="M-34 0V-120Q-34 -138 -14 -142V-166H14V-142Q34 -138 34 -120V0Z" />
                 <path v-else class="bottle" d="M-42 0V-132L-30 -142H30L42 -132V0ZM-42 -128H42" />
