@@ -7,7 +7,10 @@ namespace KelpTub\Core\Air;
 /** An air pump with its lines, as the grower set it. Heights from the room's floor, lengths in mm. */
 final readonly class AirSystem
 {
-    /** @param  list<Branch>  $branches */
+    /**
+     * @param  list<Branch>  $branches
+     * @param  bool  $manifold  whether a manifold with a valve at each outlet parts the line, in place of tees
+     */
     public function __construct(
         public int $index,
         public string $id,
@@ -19,6 +22,7 @@ final readonly class AirSystem
         public Tube $tube,
         public float $trunk,
         public array $branches,
+        public bool $manifold = false,
     ) {
     }
 

@@ -10,8 +10,11 @@ use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Season\SeasonRun;
 use stdClass;
 
 /**
@@ -38,6 +41,11 @@ final class Comparison
             array_map(static fn (TubPlan $tub): ?float => $tub->water->use?->harvestDay, $tubs),
             static fn (?float $day): bool => $day !== null,
         );
+        // Sums over the tubs and those alike of what their seasons come to.
+        $season = static fn (callable $of): float => array_sum(array_map(
+            static fn (FeedPlan $feed): float => $feed->run() === null ? 0.0 : $feed->tub->tub->count * $of($feed->run()),
+            $plan->get(FeedPlans::class)->tubs,
+        ));
         $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
 
         return (object) [
@@ -54,6 +62,9 @@ final class Comparison
             'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->water->use->toHarvest ?? 0.0),
             'harvest_day' => $harvests === [] ? null : max($harvests),
             'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),
+            'top_ups' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->tub->harvestDay)['top_ups']),
+            'changes' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->tub->harvestDay)['changes']),
+            'season_l' => $season(static fn (SeasonRun $run): float => $run->poured),
             'oxygen_mg_l' => self::least(
                 array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->get(AirPlans::class)->tubs),
             ),

@@ -70,6 +70,7 @@ final readonly class SeasonRuns
             'patch' => $patch,
             'season' => (object) FeedReport::season($run, true),
             'band' => $run === null ? null : $this->band($feed, $whatIfs),
+            'events' => $run === null ? [] : self::events($feed, $run),
             'away_days' => $run === null ? [] : self::away($feed, $run),
             'figures' => $run === null ? null : $this->figures($planned, $feed, $run),
         ];
@@ -98,6 +99,27 @@ final readonly class SeasonRuns
         $absence = new Absence($run->tub, $run, $feed->window[1] ?? null);
 
         return array_map(static fn (SeasonDay $day): int => $absence->from($day->day), $run->days);
+    }
+
+    /** @return list<stdClass> what is put in on which evening, with the doses for it */
+    private static function events(FeedPlan $feed, SeasonRun $run): array
+    {
+        $events = [];
+        foreach ($run->days as $day) {
+            if ($day->isVisited()) {
+                $litres = $day->change ? $run->tub->fill : $day->topUp;
+                $share = $day->change ? 1.0 : $run->tub->policy->strength->share();
+                $events[] = (object) [
+                    'day' => $day->day,
+                    'change' => $day->change,
+                    'litres' => $litres,
+                    'ec_ms_cm' => $day->change ? $day->ec() : $day->topUpEc,
+                    'parts' => array_map(FeedReport::dose(...), $feed->mixing->doses($litres, $day->day + 1.0, $share)),
+                ];
+            }
+        }
+
+        return $events;
     }
 
     private function figures(Plan $plan, FeedPlan $feed, SeasonRun $run): stdClass

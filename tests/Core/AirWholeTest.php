@@ -215,6 +215,19 @@ it('counts every kind of stone in a tub: flow, oxygen and parts', function () {
     expect([$need('disc-100'), $need('cylinder-25'), $need('suction-cup'), $need('tee')])->toBe([1.0, 2.0, 6.0, 3.0]);
 });
 
+it('buys valves where lines are throttled, or a manifold that has them', function () {
+    $of = fn (array $air): array => array_filter(
+        array_column(Gardens::report(threeTubs($air))->parts, 'need', 'key'),
+        fn (string $key): bool => preg_match('/^(tee|air-valve|manifold-)/', $key) === 1,
+        ARRAY_FILTER_USE_KEY,
+    );
+    $throttled = ['branches' => [['tub' => 'a', 'valve' => 0.5], ['tub' => 'b'], ['tub' => 'c', 'valve' => 0.2]]];
+    // Four outlets joined by three tees, three lines parted by two more.
+    expect($of([]))->toEqual(['tee' => 5])
+        ->and($of($throttled))->toEqual(['tee' => 5, 'air-valve' => 2])
+        ->and($of([...$throttled, 'splitter' => 'manifold']))->toEqual(['tee' => 3, 'manifold-4' => 1]);
+});
+
 it('says of each kind of stone what it gets', function () {
     $findings = Gardens::findings(Gardens::tub(['crop' => 'basil', 'stones' => [
         'kind' => 'cylinder-25', 'count' => 1, 'more' => [['kind' => 'disc-60-fine', 'count' => 1]],
@@ -279,8 +292,8 @@ function threeTubs(array $air = []): Garden
             'id' => $t[0], 'system' => 'aerated', 'vessel' => $t[1], 'crop' => 'basil', 'stones' => ['kind' => 'disc-100'],
         ], [['a', 'pail-15'], ['b', 'bucket-20'], ['c', 'bucket-30']]),
         'air' => [[
-            'id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, ...$air,
-            'branches' => [['tub' => 'a'], ['tub' => 'b'], ['tub' => 'c']],
+            'id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true,
+            'branches' => [['tub' => 'a'], ['tub' => 'b'], ['tub' => 'c']], ...$air,
         ]],
     ]);
 }

@@ -422,6 +422,30 @@ it('draws a band that holds the season', function () {
     expect($run->band->share)->toBe(0.25);
 });
 
+it('gives the doses of every top-up and change, which come to the season\'s', function () {
+    $garden = Gardens::tub(
+        ['crop' => 'kale', 'feed' => 'f', 'layout' => ['cups' => 3]],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    );
+    $run = asked($garden);
+    $first = Gardens::report($garden)->tubs[0]->feed->parts;
+    foreach ([0, 1] as $part) {
+        $sum = $first[$part]->g + array_sum(array_map(fn ($e): float => $e->parts[$part]->g, $run->events));
+        expect($sum)->toEqualWithDelta($run->season->feed[$part]->g, 1e-9);
+    }
+    expect(count($run->events))->toBe(count(array_filter($run->season->days, fn ($d): bool => $d->change || $d->top_up_l > 0)))
+        ->and(count($run->events))->toBeGreaterThan(4);
+});
+
+it('makes a batch of what is too little to measure', function () {
+    $feeds = ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]];
+    $jar = Gardens::tub(['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'basil', 'feed' => 'f'], $feeds);
+    $jar = Gardens::report($jar)->tubs[0]->feed;
+    expect($jar->batch->litres)->toBe(4.0)
+        ->and($jar->batch->parts[0]->g)->toEqualWithDelta(4 * 0.6 * $jar->share, 1e-9)
+        ->and(Gardens::report(Gardens::tub(['crop' => 'basil', 'feed' => 'f'], $feeds))->tubs[0]->feed->batch)->toBeNull();
+});
+
 it('lets a dry tub stay dry and names its day', function () {
     $garden = Gardens::tub(['vessel' => 'pail-3', 'crop' => 'kale', 'top_ups' => 'none', 'reservoir_change' => 'never']);
     $run = seasonOf($garden);

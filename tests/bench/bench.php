@@ -13,9 +13,12 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\SpreadSolver;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\WhatIf\SeasonAsk;
+use KelpTub\Core\WhatIf\SeasonRuns;
 
 $root = dirname(__DIR__, 2);
 require "$root/vendor/autoload.php";
@@ -248,4 +251,34 @@ for ($i = -5; $i < 40; $i++) {
     }
 }
 say('planner, findings and report, eight tubs, warm', median($times), 'ms');
+$seasons = $planner->plan($garden)->get(FeedPlans::class)->tubs;
+$times = [];
+for ($i = -5; $i < 40; $i++) {
+    $start = hrtime(true);
+    $days = 0;
+    foreach ($seasons as $feed) {
+        $run = $feed->with([]);
+        foreach ($run->days ?? [] as $day) {
+            $run?->level($day->day);
+            $run?->oxygen($day->day);
+            $days++;
+        }
+    }
+    if ($i >= 0) {
+        // Of so many days as they have, 150 for each.
+        $times[] = (hrtime(true) - $start) / 1e6 * 150 * count($seasons) / max(1, $days);
+    }
+}
+say('seasons of 150 days for eight tubs, levels and oxygen', median($times), 'ms', 40);
+$asks = [new SeasonAsk, new SeasonAsk(['change' => 'weekly']), new SeasonAsk(['top_ups' => 'quarter']), new SeasonAsk([], ['heat@20x5+8'])];
+$single = $files->reader($library)->read(handSet('tote-45', 8, 'basil'));
+$times = [];
+for ($i = -5; $i < 40; $i++) {
+    $start = hrtime(true);
+    (new SeasonRuns($planner, $library))->of($single, $single->tubs[0], $asks);
+    if ($i >= 0) {
+        $times[] = (hrtime(true) - $start) / 1e6;
+    }
+}
+say('four runs of a season for one tub', median($times), 'ms', 100);
 say('peak memory', memory_get_peak_usage(true) / 1e6, 'MB', 64);

@@ -99,6 +99,7 @@ final class AirMark extends Mark
                     (float) ($b->valve ?? 1.0),
                 ),
             ),
+            ($raw->splitter ?? 'tees') === 'manifold',
         );
     }
 

@@ -20,6 +20,9 @@ final class AirParts
     /** Suction cups that hold a stone to the floor. */
     private const FIXINGS_PER_STONE = 2;
 
+    /** Manifolds as they are sold, by their outlets. */
+    private const MANIFOLDS = [2, 4, 6, 10];
+
     /** @return list<Need> */
     public static function ofTub(TubPlan $plan, Library $library): array
     {
@@ -59,11 +62,34 @@ final class AirParts
             new Need($system->tube->key ?? "tube:$system->id", $system->tube->name, NeedKind::Part, $air->tubing(), 'mm', NeedStage::Air),
             new Need('check-valve', $library->partName('check-valve'), NeedKind::Part, self::checkValves($air), stage: NeedStage::Air),
             new Need('tee', $library->partName('tee'), NeedKind::Part, self::tees($air), stage: NeedStage::Air),
+            ...self::valves($air, $library),
             ...($air->isDrilled() ? [
                 new Need("drill-bit-$bit", "Drill bit $bit mm, for the tube", NeedKind::Tool, 1, stage: NeedStage::Air, shared: true),
                 TubParts::drill($library),
             ] : []),
         ];
+    }
+
+    /**
+     * A manifold has a valve at each of its outlets; without one each line that is throttled takes a valve of its own.
+     *
+     * @return list<Need>
+     */
+    private static function valves(AirPlan $air, Library $library): array
+    {
+        if ($air->system->manifold) {
+            $sizes = array_filter(self::MANIFOLDS, static fn (int $outlets): bool => $outlets >= $air->lineCount());
+            $size = $sizes === [] ? max(self::MANIFOLDS) : min($sizes);
+            $many = (int) ceil($air->lineCount() / $size);
+
+            return [new Need("manifold-$size", $library->partName("manifold-$size"), NeedKind::Part, $many, stage: NeedStage::Air)];
+        }
+        $throttled = 0;
+        foreach ($air->system->branches as $b => $branch) {
+            $throttled += $branch->valve < 1.0 ? $air->tubs[$b]->tub->count : 0;
+        }
+
+        return [new Need('air-valve', $library->partName('air-valve'), NeedKind::Part, $throttled, stage: NeedStage::Air)];
     }
 
     /** One for the manifold, or one for each outlet that is used. */
@@ -81,7 +107,9 @@ final class AirParts
     {
         $outlets = $air->system->joined ? min($air->system->pump->outlets, $air->network->outletsUsed) : 1;
         $manifolds = $air->system->joined ? 1 : max(1, $air->network->outletsUsed);
-        $tees = max(0, $outlets - 1) + max(0, $air->lineCount() - $manifolds);
+        // A manifold parts the line by itself.
+        $parted = $air->system->manifold ? 0 : max(0, $air->lineCount() - $manifolds);
+        $tees = max(0, $outlets - 1) + $parted;
         foreach ($air->tubs as $plan) {
             $tees += max(0, ($plan->tub->water->stones?->inAll() ?? 1) - 1) * $plan->tub->count;
         }

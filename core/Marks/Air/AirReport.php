@@ -36,6 +36,7 @@ final class AirReport
             'supply' => $air->system->pump->supply?->value,
             'curve' => $air->system->pump->curve,
             'joined' => $air->system->joined,
+            'manifold' => $air->system->manifold,
             'outlets' => $air->system->pump->outlets,
             'noise_db' => $air->system->pump->noise,
             'branches' => array_map(static fn (int $i): stdClass => self::branch($air, $i), array_keys($air->tubs)),

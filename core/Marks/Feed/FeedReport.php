@@ -13,6 +13,11 @@ use stdClass;
 /** What a tub is fed, and its season, as parts of the report. Keys and units of the file format. */
 final class FeedReport
 {
+    /** Of less than this doses are hard to measure: a batch is made and shared out, litres. */
+    private const LITTLE_L = 2.0;
+
+    private const BATCH_L = 4.0;
+
     public static function water(FeedWishes $wishes): stdClass
     {
         $water = $wishes->water;
@@ -63,6 +68,10 @@ final class FeedReport
                 ? Peroxide::millilitres($feed->peroxide, $litres, $feed->peroxidePercent)
                 : null,
             'stages' => self::stages($plan),
+            'batch' => $litres >= self::LITTLE_L ? null : (object) [
+                'litres' => self::BATCH_L,
+                'parts' => array_map(self::dose(...), $plan->mixing->doses(self::BATCH_L, 0.0)),
+            ],
         ];
     }
 

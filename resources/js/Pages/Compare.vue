@@ -21,6 +21,9 @@ interface Figures {
     water_to_harvest_l: number;
     harvest_day: number | null;
     days_between_fills: number | null;
+    top_ups: number;
+    changes: number;
+    season_l: number;
     oxygen_mg_l: number | null;
     outlay: number;
     per_plant: number | null;
@@ -111,6 +114,9 @@ const ROWS = computed<{ key: keyof Figures; name: string; note?: string; better?
             show: (f) => or(f.days_between_fills, (v) => number(v, v < 10 ? 1 : 0)),
         },
         { key: 'water_to_harvest_l', name: 'Drunk to harvest', better: -1, show: (f) => volume(f.water_to_harvest_l, u) },
+        { key: 'top_ups', name: 'Top-ups to harvest', better: -1, show: (f) => number(f.top_ups, 0) },
+        { key: 'changes', name: 'Changes to harvest', better: -1, show: (f) => number(f.changes, 0) },
+        { key: 'season_l', name: 'Water for the season', better: -1, show: (f) => volume(f.season_l, u) },
         {
             key: 'harvest_day',
             name: 'All harvested once',

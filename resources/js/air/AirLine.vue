@@ -158,7 +158,7 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
             </g>
             <rect class="pump" :x="manifold.x" :y="manifold.y" :width="manifold.width" :height="manifold.height" />
             <text v-if="!narrow" :x="manifold.x + manifold.width" :y="manifold.y - 10" text-anchor="end">
-                {{ air.joined ? 'outlets joined' : 'outlets apart' }}
+                {{ air.manifold ? 'manifold' : air.joined ? 'outlets joined' : 'outlets apart' }}
             </text>
             <g v-for="l in lines" :key="`v${l.p.tub.id}${l.p.copy}`">
                 <path class="tap" :class="{ shut: l.p.branch.valve <= 0 }" :d="`M${l.from - 5} ${manifold.y + 26}h10l-10 12h10Z`" />

@@ -221,7 +221,9 @@ const bridged = computed(() => {
     const o = look.value?.outage;
     if (!o || o.battery_min === null || o.battery_min <= 0) return '';
     const grown = o.grown_min === null ? 'and after that the surface is enough' : `and ${span(o.grown_min)} more until 3\u202fmg/L`;
-    return `${plain(o.battery_wh, 0)}\u202fWh keeps the air going for ${span(o.battery_min)}, ${grown}.`;
+    const dark = look.value?.energy?.dark_days ?? 0;
+    const going = `${plain(o.battery_wh, 0)}\u202fWh keeps the air going for ${span(o.battery_min)}`;
+    return `${going}, ${grown}. It bridges ${number(dark, 1)} dark days.`;
 });
 const batteryText = ref('');
 const setBattery = (event: Event): void => {
@@ -466,6 +468,46 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                 <p v-if="line.system.joined === false && (pump?.branches.length ?? 0) > 1" class="small faint">
                     Outlets apart share no air: join them, and valves can.
                 </p>
+                <Toggle
+                    v-if="(pump?.branches.length ?? 0) > 1 || (tub.count ?? 1) > 1"
+                    label="The line is parted by"
+                    :model-value="line.system.splitter ?? 'tees'"
+                    :options="[
+                        { value: 'tees', name: 'Tees' },
+                        { value: 'manifold', name: 'A manifold' },
+                    ]"
+                    @update:model-value="
+                        (v) =>
+                            setPump('change the splitter', (s) => {
+                                s.splitter = v;
+                            })
+                    "
+                />
+                <Pick
+                    label="Tube"
+                    :model-value="keyOf(line.system.tube) ?? 'tube-4-6'"
+                    :options="named(garden.library.tubes)"
+                    @update:model-value="
+                        (v) =>
+                            v &&
+                            setPump('change the tube', (s) => {
+                                s.tube = v;
+                            })
+                    "
+                />
+                <Measure
+                    label="Pump to splitter"
+                    dimension="length"
+                    :model-value="line.system.trunk_mm ?? 0"
+                    :at="`/air/${line.index}/trunk_mm`"
+                    @update:model-value="
+                        (v) =>
+                            v !== null &&
+                            setPump('change the trunk', (s) => {
+                                s.trunk_mm = v;
+                            })
+                    "
+                />
                 <Toggle
                     label="Tube comes in"
                     :model-value="report.shape.tube_through_lid ? 'lid' : 'side'"

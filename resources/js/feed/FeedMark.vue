@@ -103,7 +103,21 @@ const sum = (list: FeedDose[] | null | undefined): string => {
     return list?.length ? number(all, all < 10 ? 1 : 0, list[0]!.ml === null ? 'g' : 'mL') : '–';
 };
 /** The next time something is put in, from the day that is looked at on. */
-const next = computed(() => days.value.find((d) => d.day >= shown.value && (d.change || d.top_up_l > 0)) ?? null);
+const next = computed(() => here.value[0]?.events.find((e) => e.day >= shown.value) ?? null);
+const nextWords = computed(() => {
+    const e = next.value;
+    if (!e) return '';
+    const ec = e.ec_ms_cm === null ? '' : `, to ${number(e.ec_ms_cm, 2, 'mS/cm')}`;
+    const with_ = e.parts.some((p) => (p.ml ?? p.g ?? 0) > 0) ? `: ${doses(e.parts)}` : report.value.feed ? ': water alone' : '';
+    return `on the evening of day ${e.day}${ec}${with_}`;
+});
+/** What the jugs show: the first fill, or what is put in next from the day that is looked at. */
+const mixed = ref<'first' | 'next'>('first');
+const jugs = computed(() =>
+    mixed.value === 'next' && next.value
+        ? { litres: next.value.litres, parts: next.value.parts, ec: next.value.ec_ms_cm }
+        : { litres: report.value.volume.working_l, parts: report.value.feed?.parts ?? [], ec: report.value.feed?.ec_ms_cm ?? null },
+);
 const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
 const season = computed(() => here.value[0]?.season ?? report.value.season);
 const strength = computed(() => {
@@ -346,21 +360,33 @@ function takeRun(run: Run, name: string): void {
                     @change="(list) => (asks = list)"
                     @take="takeRun"
                 />
-                <JugRow
-                    v-else
-                    :tub="report"
-                    :water="water"
-                    :units="units"
-                    :litres="report.volume.working_l"
-                    :parts="report.feed?.parts ?? []"
-                    :ec="report.feed?.ec_ms_cm ?? null"
-                />
+                <JugRow v-else :tub="report" :water="water" :units="units" :litres="jugs.litres" :parts="jugs.parts" :ec="jugs.ec" />
             </div>
+            <p v-if="report.feed?.batch && !beside" class="small note">
+                So little is hard to measure: make {{ volume(report.feed.batch.litres, units) }} with
+                {{ doses(report.feed.batch.parts) }} and share it out.
+            </p>
             <p v-if="!report.feed && !beside" class="small note">
                 No feed is chosen: the days below go as if the water were made up to what these plants like.
             </p>
             <div class="ways">
-                <button type="button" class="word" :aria-pressed="!beside" @click="beside = false">How to mix it</button>
+                <button
+                    type="button"
+                    class="word"
+                    :aria-pressed="!beside && mixed === 'first'"
+                    @click="((beside = false), (mixed = 'first'))"
+                >
+                    First fill
+                </button>
+                <button
+                    v-if="next"
+                    type="button"
+                    class="word"
+                    :aria-pressed="!beside && mixed === 'next'"
+                    @click="((beside = false), (mixed = 'next'))"
+                >
+                    {{ next.change ? 'Change' : 'Top-up' }} of day {{ next.day }}
+                </button>
                 <button type="button" class="word" :aria-pressed="beside" @click="beside = true">Beside another way</button>
             </div>
             <div v-if="days.length" class="season">
@@ -385,8 +411,8 @@ function takeRun(run: Run, name: string): void {
             <Figure
                 v-if="next"
                 :label="next.change ? 'Next change' : 'Next top-up'"
-                :value="volume(next.change ? report.volume.working_l : next.top_up_l, units)"
-                :note="`on the evening of day ${next.day}${next.top_up_ec === null ? '' : `, at ${number(next.top_up_ec, 2, 'mS/cm')}`}`"
+                :value="volume(next.litres, units)"
+                :note="nextWords"
             />
             <Figure
                 v-if="season.ec_low !== null && season.ec_high !== null"

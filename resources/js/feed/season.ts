@@ -29,6 +29,7 @@ export interface Run extends Ask {
     patch: unknown[];
     season: Season;
     band: { thirsty: Edge[]; hungry: Edge[]; share: number } | null;
+    events: SeasonEvent[];
     away_days: number[];
     figures: Figures | null;
 }
@@ -37,6 +38,15 @@ export interface Run extends Ask {
 export interface Forecast {
     from: 'service' | 'kept' | 'steady' | null;
     age_h: number | null;
+}
+
+/** What is put in on an evening. */
+export interface SeasonEvent {
+    day: number;
+    change: boolean;
+    litres: number;
+    ec_ms_cm: number | null;
+    parts: FeedDose[];
 }
 
 interface Edge {
