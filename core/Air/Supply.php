@@ -11,10 +11,4 @@ enum Supply: string
     case TwelveVolt = '12v';
     case Battery = 'battery';
     case Solar = 'solar';
-
-    /** Whether it goes on when the mains fail. */
-    public function bridgesCuts(): bool
-    {
-        return $this !== self::Mains;
-    }
 }

@@ -11,8 +11,6 @@ namespace KelpTub\Core\Feed;
  */
 final class Peroxide
 {
-    public const USUAL_MG_L = 30.0;
-
     public const USUAL_PERCENT = 3.0;
 
     /** Above this it is corrosive and restricted in many places: no dose is given, %. */

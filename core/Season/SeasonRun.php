@@ -46,7 +46,7 @@ final class SeasonRun
 
     public function gap(int $day): float
     {
-        return $this->tub->cupBottom - $this->level($day);
+        return $this->tub->gapAt($this->level($day));
     }
 
     /** Oxygen at the end of a day, or as low as a power cut brings it on that day; null of a passive tub, or a dry one. */

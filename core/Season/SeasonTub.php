@@ -21,6 +21,8 @@ final readonly class SeasonTub
      * @param  float  $harvestDay  of the first harvest of all
      * @param  Breath|null  $breath  null of a passive tub
      * @param  float|null  $lidArea  on which rain falls; null under a roof
+     * @param  float|null  $jam  level at which a raft comes to hang in the walls, mm; null where cups hang in a lid
+     * @param  float  $line  the water line at which a raft's cups have their bottom where it is said, mm
      */
     public function __construct(
         public float $fill,
@@ -37,28 +39,19 @@ final readonly class SeasonTub
         public ?Breath $breath,
         public Warmth $warmth,
         public ?float $lidArea,
+        private ?float $jam = null,
+        private float $line = 0.0,
     ) {
     }
 
-    /** Litres from the start to a day that all plants drink. */
-    public function drunkUntil(float $day): float
+    /** Air between cups and water at a level, mm; a raft's cups go down with the water until it jams. */
+    public function gapAt(float $level): float
     {
-        $litres = 0.0;
-        foreach ($this->draws as $draw) {
-            $litres += $draw->until($day);
-        }
-
-        return $litres;
+        return $this->cupBottom - ($this->jam === null ? $level : $this->line - max(0.0, $this->jam - $level));
     }
 
     public function days(): int
     {
         return (int) ceil($this->lastDay - 1.0e-9);
-    }
-
-    /** The same tub looked after otherwise. */
-    public function under(Policy $policy): self
-    {
-        return new self(...[...get_object_vars($this), 'policy' => $policy]);
     }
 }

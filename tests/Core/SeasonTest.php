@@ -248,6 +248,21 @@ it('gives level and gap by the vessel, and the steady oxygen of that day', funct
     expect($grown)->not->toBeNull()->and($run->oxygen($grown->day))->toEqualWithDelta($air->steady_mg_l, 0.02);
 });
 
+it('lets a raft\'s cups go down with the water until it jams', function () {
+    $garden = Gardens::tub(
+        ['system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'top_ups' => 'none', 'reservoir_change' => 'never'],
+    );
+    $report = Gardens::planner()->report($garden, whole: true)->tubs[0];
+    $jam = $report->raft->jam_level_mm;
+    $afloat = $jammed = 0;
+    foreach ($report->season->days as $day) {
+        expect($day->air_gap_mm)->toEqualWithDelta($day->level_mm >= $jam ? -7.5 : -7.5 + $jam - $day->level_mm, 1e-9);
+        $afloat += $day->level_mm >= $jam ? 1 : 0;
+        $jammed += $day->level_mm < $jam ? 1 : 0;
+    }
+    expect(min($afloat, $jammed))->toBeGreaterThan(0);
+});
+
 it('brings the same weather from the same seed on any machine', function () {
     $climate = Gardens::library()->climates->get('continental');
     $weather = new TypicalWeather($climate, 7, '2027-04-10');

@@ -121,6 +121,8 @@ final readonly class FeedPlanner
             $this->breath($plan, $air),
             $this->warmth($plan),
             $open ? $tub->body->lid->outline->area() / 1.0e6 : null,
+            $plan->cutting->raft?->jamLevel,
+            $water->line->grown,
         );
     }
 
