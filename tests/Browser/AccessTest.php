@@ -37,6 +37,7 @@ function everyKind(): array
             'cups_2' => 'net-cup-75',
             'crops' => [['crop' => 'chives', 'plants' => 6], ['crop' => 'strawberry', 'plants' => 3]],
             'stones' => ['kind' => 'disc-100', 'count' => 2],
+            'feed' => 'f',
         ],
         [
             'id' => 'b',
@@ -63,7 +64,8 @@ function everyKind(): array
             'under' => ['vessel' => 'tote-64', 'blocks_mm' => 80],
         ],
         ['id' => 'e', 'name' => 'Starts', 'system' => 'nursery', 'vessel' => 'tote-12', 'crop' => 'rocket'],
-    ], 'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 'a']]]]];
+    ], 'feeds' => [['id' => 'f', 'product' => 'two-part-dry']],
+        'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 'a']]]]];
 }
 
 it('has no barrier that can be found by rule, by day and by night, on a phone too', function (string $path, string $seen, int $width) {
@@ -88,12 +90,15 @@ it('has no barrier that can be found by rule, by day and by night, on a phone to
     'jar' => ['/gardens/ID/b/crop', '.mark'],
     'lid' => ['/gardens/ID/c/lid', '.mark'],
     'air' => ['/gardens/ID/a/air', '.mark'],
+    'feed' => ['/gardens/ID/a/feed', '[role=slider]'],
     'cost' => ['/gardens/ID/a/cost', '.mark'],
     'marking out' => ['/gardens/ID/a/marking-out', '.sheet'],
     'compare' => ['/compare?of=ID:a,ID:b', '.pictures'],
     'library of vessels' => ['/library/vessels', '.holder svg'],
     'library of cups' => ['/library/cups', '.holder svg'],
     'library of crops' => ['/library/crops', '.holder svg'],
+    'library of pumps' => ['/library/pumps', '.holder svg'],
+    'library of feeds' => ['/library/feeds', '.holder svg'],
 ])->with([1280, 390]);
 
 it('has none in its dialogs', function () {

@@ -160,14 +160,14 @@ function starving(): array
 it('shows the stone that starves, and mends it', function () {
     [$browser, $server, $id] = bench(starving(), '/b/air');
     $browser->see('[data-code="air.starved"]');
-    expect($browser->see('g.tub[data-tub=b]')->getText())->toContain('no air');
+    expect($browser->see('[data-figures=b]')->getText())->toContain('no air');
     $browser->press(WebDriverBy::cssSelector('[data-code="air.starved"] .remedies button'));
     gone($browser, 'air.starved');
-    $browser->until(fn (): bool => ! str_contains($browser->see('g.tub[data-tub=b]')->getText(), 'no air'), 'for air in the drawing');
+    $browser->until(fn (): bool => ! str_contains($browser->see('[data-figures=b]')->getText(), 'no air'), 'for air in the drawing');
     saved($browser);
     $report = wholeReport($server->document($id));
     expect($report->air[0]->branches[1]->flow_l_min)->toBeGreaterThan(0.0)
-        ->and(str_replace("\u{202F}", ' ', $browser->see('g.tub[data-tub=b]')->getText()))
+        ->and(str_replace("\u{202F}", ' ', $browser->see('[data-figures=b]')->getText()))
         ->toContain(written($report->air[0]->branches[1]->flow_l_min, 2).' L/min');
 });
 
@@ -179,7 +179,7 @@ it('shows what would go wrong without changing anything, and what a battery adds
     $well = $air();
     $browser->choose('What if', 'Its valve is knocked shut');
     $browser->until(fn (): bool => $air() === '0', 'for the air to stop');
-    expect($browser->see('g.tub[data-tub=a]')->getText())->toContain('no air');
+    expect($browser->see('[data-figures=a]')->getText())->toContain('no air');
     $browser->choose('What if', 'Nothing goes wrong');
     $browser->until(fn (): bool => $air() === $well, 'for the air to come back');
     $browser->press(Browser::text('Power cut', 'button'));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Garden;
 use App\Models\Revision;
+use KelpTub\Core\Marks\Feed\FeedReport;
 use Tests\Core\Gardens;
 
 it('keeps a garden to the letter, with the columns that are searched', function () {
@@ -136,8 +137,18 @@ it('previews without a database and as the command line does', function () {
 
     $said = static fn (array $report): array => array_map(static fn (array $f): string => $f['says'], $report['findings']);
     $figures = static fn (array $report): array => array_diff_key($report, ['findings' => true]);
+    // The command line has the days of the seasons besides, and what hangs on them.
+    $shortly = static function (array $report): array {
+        foreach ($report['tubs'] as &$tub) {
+            $tub['season'] = ($tub['feed'] === null
+                ? FeedReport::season(null, false)
+                : ['start' => null, 'days' => null, 'oxygen_low_mg_l' => null, 'oxygen_low_day' => null]) + $tub['season'];
+        }
+
+        return $report;
+    };
     $preview = send('POST', '/api/preview', demo())->json();
-    expect($report->json())->toEqual(json_decode(implode("\n", $lines), true))
+    expect($report->json())->toEqual($shortly(json_decode(implode("\n", $lines), true)))
         // What took longer is known by now: the preview says the same, but for the trial of remedies.
         ->and($figures($preview))->toEqual($figures($report->json()))
         ->and($said($preview))->toBe($said($report->json()))

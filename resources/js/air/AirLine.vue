@@ -109,14 +109,17 @@ const starved = (b: AirReport['branches'][number]): boolean => b.flow_l_min <= 0
 const weak = (p: { tub: TubReport; branch: AirReport['branches'][number] }): boolean =>
     (p.tub.shape.stones?.sets ?? []).some((set, i) => (p.branch.stones_l_min[i] ?? 0) < set.least_l_min);
 const short = (tub: TubReport): boolean => (props.oxygen[tub.id] ?? Infinity) < tub.limits.oxygen_mg_l && tub.shape.crops.length > 0;
-const spoken = (p: { tub: TubReport; branch: AirReport['branches'][number] }): string =>
-    `${p.tub.name}: ${starved(p.branch) ? 'no air' : number(p.branch.flow_l_min, 2, 'L/min')}` +
-    (props.oxygen[p.tub.id] == null ? '' : `, oxygen ${number(props.oxygen[p.tub.id]!, 1, 'mg/L')}`);
+/** What is read out is what is written there, with the tub's name. */
+const spoken = (p: { tub: TubReport; copy: number; branch: AirReport['branches'][number] }): string =>
+    [called(p), flowOf(p.branch), oxygenOf(p.tub), p.tub.name].filter(Boolean).join(' ');
 const text = computed(
     () =>
         `The air line: ${props.air.name}, ${props.air.check_valve ? 'check valve' : 'no check valve'}, ` +
         `${number(props.air.flow_l_min, 2, 'L/min')} at ${number(props.air.pressure_kpa, 1, 'kPa')} to ${placed.value.length} tubs.`,
 );
+const called = (p: { tub: TubReport; copy: number }): string => `${props.letters[p.tub.id] ?? ''}${p.tub.count > 1 ? p.copy + 1 : ''}`;
+const flowOf = (branch: AirReport['branches'][number]): string => (starved(branch) ? 'no air' : number(branch.flow_l_min, 2, 'L/min'));
+const oxygenOf = (tub: TubReport): string => (props.oxygen[tub.id] == null ? '' : number(props.oxygen[tub.id]!, 1, 'mg/L'));
 const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.995 ? '' : `${Math.round(valve * 100)}\u202f%`);
 </script>
 
@@ -193,14 +196,23 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
                 <g :transform="`translate(${p.x} ${ground})`">
                     <TubElevation :tub="tubThen(p)" :scale="scale" :growth="growth" />
                 </g>
+            </g>
+            <g
+                v-for="p in at"
+                :key="`f${p.tub.id}${p.copy}`"
+                class="figures"
+                :class="{ chosen: chosen === p.tub.id }"
+                aria-hidden="true"
+                :data-figures="p.tub.id"
+            >
                 <text :x="p.x" :y="ground + 20" text-anchor="middle" class="letter">
-                    {{ letters[p.tub.id] }}{{ p.tub.count > 1 ? p.copy + 1 : '' }}
+                    {{ called(p) }}
                 </text>
                 <text :x="p.x" :y="ground + 38" text-anchor="middle" class="strong" :class="starved(p.branch) || weak(p) ? 'bad' : 'wet'">
-                    {{ starved(p.branch) ? 'no air' : number(p.branch.flow_l_min, 2, 'L/min') }}
+                    {{ flowOf(p.branch) }}
                 </text>
                 <text :x="p.x" :y="ground + 54" text-anchor="middle" :class="short(p.tub) ? 'bad strong' : 'quiet'">
-                    {{ oxygen[p.tub.id] == null ? '' : number(oxygen[p.tub.id]!, 1, 'mg/L') }}
+                    {{ oxygenOf(p.tub) }}
                 </text>
             </g>
         </svg>
@@ -273,6 +285,10 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
 .tub:hover .catch {
     stroke: var(--focus);
     stroke-dasharray: 3 4;
+}
+/* What is written under a tub is part of what is read out of it. */
+.figures {
+    pointer-events: none;
 }
 .letter {
     font-size: 15px !important;

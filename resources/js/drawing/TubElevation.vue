@@ -64,22 +64,27 @@ const roots = computed(() =>
     }),
 );
 
+const widest = computed(() => Math.max(...shape.value.stations.map((station) => station.length_mm)) / 2);
 const stones = computed(() => shape.value.stones);
+/** Each stone with what it is: those of other kinds come after the first set. */
+const laid = computed(() => {
+    const kinds = (stones.value?.sets ?? []).flatMap((set) => Array.from({ length: set.count }, () => set));
+    return (stones.value?.at ?? []).map((p, i) => ({ x_mm: p.x_mm, kind: kinds[i] ?? kinds[0]! }));
+});
 const bubblesAt = computed(() => {
-    const stone = stones.value;
     const air = props.tub.oxygen.air_l_min ?? 0;
-    if (!stone || !props.bubbles || air <= 0) return [];
-    const each = air / Math.max(1, stone.at.length);
+    if (!props.bubbles || air <= 0) return [];
+    const each = air / Math.max(1, laid.value.length);
     const count = Math.round(Math.min(26, 4 + each * 9));
-    const size = { coarse: 5, medium: 3.5, fine: 2 }[stone.bubble];
-    const height = water.value - stone.height_mm;
-    return stone.at.flatMap((p, n) =>
-        Array.from({ length: count }, (_, i) => ({
-            x: (p.x_mm + (scatter(i, n) - 0.5) * stone.length_mm * (0.8 + scatter(i, 3) * 0.5)) * s.value,
-            y: -(stone.height_mm + 8 + scatter(i, n + 5) * Math.max(0, height - 14)) * s.value,
+    return laid.value.flatMap(({ x_mm: x, kind }, n) => {
+        const size = { coarse: 5, medium: 3.5, fine: 2 }[kind.bubble];
+        const height = water.value - kind.height_mm;
+        return Array.from({ length: count }, (_, i) => ({
+            x: (x + (scatter(i, n) - 0.5) * kind.length_mm * (0.8 + scatter(i, 3) * 0.5)) * s.value,
+            y: -(kind.height_mm + 8 + scatter(i, n + 5) * Math.max(0, height - 14)) * s.value,
             r: Math.max(0.8, size * (0.6 + 0.8 * scatter(i, 7)) * s.value),
-        })),
-    );
+        }));
+    });
 });
 
 /** Drops that bursting bubbles throw up at a cloner's stems. */
@@ -224,20 +229,20 @@ const drip = computed(() => {
             <clipPath :id="clip"><path :d="profilePath(shape.stations, s)" /></clipPath>
             <path :d="profilePath(shape.stations, s)" class="inside" />
             <g :clip-path="`url(#${clip})`">
-                <rect class="water fall" :x="-2000 * s" :width="4000 * s" :y="-water * s" :height="water * s" />
-                <line class="surface fall-line" :x1="-2000 * s" :x2="2000 * s" :style="{ transform: `translateY(${-water * s}px)` }" />
+                <rect class="water fall" :x="-widest * s" :width="2 * widest * s" :y="-water * s" :height="water * s" />
+                <line class="surface fall-line" :x1="-widest * s" :x2="widest * s" :style="{ transform: `translateY(${-water * s}px)` }" />
             </g>
             <template v-if="!bare">
                 <path v-if="tubePath" :d="tubePath" class="tube" />
                 <g v-if="stones">
                     <rect
-                        v-for="(p, i) in stones.at"
+                        v-for="(p, i) in laid"
                         :key="i"
                         class="stone"
-                        :x="(p.x_mm - stones.length_mm / 2) * s"
-                        :y="-stones.height_mm * s"
-                        :width="stones.length_mm * s"
-                        :height="Math.max(3, Math.min(stones.height_mm, 20) * s)"
+                        :x="(p.x_mm - p.kind.length_mm / 2) * s"
+                        :y="-p.kind.height_mm * s"
+                        :width="p.kind.length_mm * s"
+                        :height="Math.max(3, Math.min(p.kind.height_mm, 20) * s)"
                     />
                 </g>
                 <circle v-for="(b, i) in bubblesAt" :key="`b${i}`" class="bubble" :cx="b.x" :cy="b.y" :r="b.r" />
