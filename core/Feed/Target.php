@@ -17,6 +17,8 @@ final readonly class Target
 
     private const ONE_FILL_SHARE = 0.75;
 
+    private const ROUNDING_DAYS = 1.0e-9;
+
     /**
      * @param  float  $middle  of where the crops' windows meet
      * @param  float|null  $upper  of it, where a crop bears fruit
@@ -60,6 +62,19 @@ final readonly class Target
             Stage::Bloom => $this->upper ?? $this->middle,
             Stage::Grow => $this->middle,
         };
+    }
+
+    /**
+     * The first whole day of each stage, or of what would be one, in their order.
+     *
+     * @return list<int>
+     */
+    public function turns(): array
+    {
+        $growing = $this->harvestDay - $this->firstDay;
+        $days = [0.0, $this->sprouts, $this->grownFrom(), max($this->sprouts, $this->firstDay + Stage::BLOOM_FROM * $growing)];
+
+        return array_map(static fn (float $day): int => (int) ceil($day - self::ROUNDING_DAYS), $days);
     }
 
     /** The first day on which plants are fed as grown ones. */

@@ -104,6 +104,25 @@ it('feeds by the stage that the plants have come to', function (float $day, Stag
     [25.0, Stage::Grow, 2.5], [69.99, Stage::Grow, 2.5], [70.0, Stage::Bloom, 3.0], [200.0, Stage::Bloom, 3.0],
 ]);
 
+it('says from which whole day on each stage is fed, as day by day it would be', function (array $tub) {
+    $report = Gardens::planner()->report(Gardens::tub(
+        ['feed' => 'f', ...$tub],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ), whole: true)->tubs[0];
+    $plan = Gardens::plan(Gardens::tub(['feed' => 'f', ...$tub], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));
+    $mixing = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->tubs['tub']->mixing;
+    $first = [];
+    foreach ($report->season->days as $day) {
+        $first[$mixing->stageOn((float) $day->day)->value] ??= $day->day;
+    }
+    expect(array_column($report->feed->stages, 'from_day', 'stage'))->toBe($first)->and(count($first))->toBeGreaterThan(1);
+})->with([
+    [['crop' => 'aubergine', 'layout' => ['cups' => 1]]],
+    [['crop' => 'basil', 'started' => 'seed']],
+    [['crop' => 'strawberry', 'density' => 'tight', 'started' => 'seed']],
+    [['crop' => 'lettuce-leaf']],
+]);
+
 it('fills a tub that is filled once at three quarters, whatever the day', function () {
     $target = new Target(2.0, 2.4, 0.4, 0.0, 0.0, 40.0, true);
     expect([$target->on(0.0), $target->on(30.0)])->toBe([1.5, 1.5]);

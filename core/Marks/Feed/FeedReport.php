@@ -78,15 +78,16 @@ final class FeedReport
     /** @return list<stdClass> to what the tub is fed from which day on, with the doses of a whole fill */
     private static function stages(FeedPlan $plan): array
     {
-        $season = $plan->season;
+        $target = $plan->mixing->target;
+        $last = $plan->season?->days() ?? 0;
         $stages = [];
-        for ($day = 0, $last = $season?->days() ?? 0; $day < $last; $day++) {
+        foreach ($target?->turns() ?? [] as $day) {
             $stage = $plan->mixing->stageOn((float) $day);
-            if (($stages[$stage->value] ?? null) === null) {
+            if ($day < $last && ! isset($stages[$stage->value])) {
                 $stages[$stage->value] = (object) [
                     'stage' => $stage->value,
                     'from_day' => $day,
-                    'target_ec_ms_cm' => $plan->mixing->target?->on((float) $day),
+                    'target_ec_ms_cm' => $target?->on((float) $day),
                     'ec_ms_cm' => $plan->mixing->ecOn((float) $day),
                     'parts' => array_map(self::dose(...), $plan->mixing->doses($plan->tub->water->working(), (float) $day)),
                 ];

@@ -142,7 +142,7 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
             <text :x="pump.x - 12" :y="pump.y + pump.height + 16" class="strong">
                 {{ number(air.flow_l_min, 1) }}{{ '\u202f' }}L/min, {{ number(air.pressure_kpa, 1, 'kPa') }}
             </text>
-            <text :x="pump.x - 12" :y="pump.y + pump.height + 31" class="quiet">
+            <text v-if="!narrow" :x="pump.x - 12" :y="pump.y + pump.height + 31" class="quiet">
                 {{ air.above_water ? 'stands above the water' : 'stands below the water' }}
             </text>
             <g :class="{ missing: !air.check_valve }">

@@ -96,11 +96,16 @@ function setWeather(climate: string | null): void {
 }
 const climate = computed(() => (weather.value.kind === 'typical' ? (weather.value.climate ?? STEADY) : STEADY));
 
+/** So much of a part: small amounts to the hundredth. */
+const amount = (d: FeedDose): string => {
+    const value = d.ml ?? d.g ?? 0;
+    return number(value, value < 10 ? 2 : 1, d.ml === null ? 'g' : 'mL');
+};
 const doses = (list: FeedDose[] | null | undefined): string =>
-    (list ?? []).map((d) => `${list!.length > 1 ? `${d.name} ` : ''}${number(d.ml ?? d.g ?? 0, 1, d.ml === null ? 'g' : 'mL')}`).join(', ');
+    (list ?? []).map((d) => `${list!.length > 1 ? `${d.name} ` : ''}${amount(d)}`).join(', ');
 const sum = (list: FeedDose[] | null | undefined): string => {
     const all = (list ?? []).reduce((total, d) => total + (d.ml ?? d.g ?? 0), 0);
-    return list?.length ? number(all, all < 10 ? 1 : 0, list[0]!.ml === null ? 'g' : 'mL') : '–';
+    return list?.length ? number(all, all < 1 ? 2 : all < 10 ? 1 : 0, list[0]!.ml === null ? 'g' : 'mL') : '–';
 };
 /** The next time something is put in, from the day that is looked at on. */
 const next = computed(() => here.value[0]?.events.find((e) => e.day >= shown.value) ?? null);
