@@ -36,14 +36,15 @@ final readonly class Correction
         if ($total <= 0.0) {
             return new self(0.0, 0.0, $source, $now);
         }
-        if ($missing > 0.0) {
-            $needed = ($wanted * $total - $now * $litres) / $missing;
-            if ($needed >= $source && $needed <= $most) {
-                return new self(0.0, $missing, $needed, $wanted);
-            }
+        $needed = match (true) {
+            $missing > 0.0 => ($wanted * $total - $now * $litres) / $missing,
+            default => $now > $wanted ? -INF : INF,
+        };
+        if ($needed >= $source && $needed <= $most) {
+            return new self(0.0, $missing, $needed, $wanted);
         }
         // What is poured in, at the end of its range that is nearer to what is wanted.
-        $fresh = $now * $litres > $wanted * $total || $wanted <= $source ? $source : $most;
+        $fresh = $needed < $source || $wanted <= $source ? $source : $most;
         $mixed = ($now * $litres + $fresh * $missing) / $total;
         $gap = $now - $fresh;
         // x of the litres there now makes way for as much of the fresh.

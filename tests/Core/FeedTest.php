@@ -140,6 +140,9 @@ it('brings a reading right', function (array $given, float $out, float $in, floa
     'full and too strong: (2.3 − 1.6)/(2.3 − 0.4) of 40 L' => [[40.0, 2.3, 1.6, 40.0, 0.4, 2.0], 40 * 0.7 / 1.9, 40 * 0.7 / 1.9, 0.4, 1.6],
     'low and too strong: what is missing, of water a little fed' => [[30.0, 2.0, 1.6, 40.0, 0.4, 2.0], 0.0, 10.0, 0.4, 1.6],
     'low and far too strong' => [[30.0, 2.4, 1.6, 40.0, 0.4, 2.0], 6.0, 16.0, 0.4, 1.6],
+    'a little too strong for what is missing: it would have to be under the water' => [
+        [30.0, 2.05, 1.6, 40.0, 0.4, 2.0], 1.5 / 1.65, 10 + 1.5 / 1.65, 0.4, 1.6,
+    ],
     'full and too weak' => [[20.0, 0.8, 1.2, 20.0, 0.4, 2.0], 20 * 0.4 / 1.2, 20 * 0.4 / 1.2, 2.0, 1.2],
     'low and right' => [[10.0, 1.2, 1.2, 20.0, 0.4, 2.0], 0.0, 10.0, 1.2, 1.2],
     'wanted under the water itself: all of it is changed' => [[20.0, 1.0, 0.2, 20.0, 0.4, 2.0], 20.0, 20.0, 0.4, 0.4],
