@@ -18,6 +18,7 @@ export class Previewer {
     private previewing: AbortController | null = null;
     private next: Garden | null = null;
     private finishing: AbortController | null = null;
+    private asked: Promise<Garden | null> = Promise.resolve(null);
     private busy: Promise<void> = Promise.resolve();
 
     /** @param tub the tub that is looked at: its remedies are tried first */
@@ -29,9 +30,19 @@ export class Previewer {
     }
 
     preview(document: Garden): Promise<void> {
-        if (this.previewing) this.next = document;
-        else this.busy = this.ask(document);
+        if (this.previewing) {
+            this.next = document;
+        } else {
+            this.asked = this.ask(document);
+            this.busy = this.asked.then((last) => (last ? this.settle(last) : undefined));
+        }
         return this.busy;
+    }
+
+    /** The report on the newest document; its layouts and trials may still be on their way. */
+    async answered(): Promise<Report> {
+        await this.asked;
+        return this.report.value;
     }
 
     /** The report once nothing of it is on its way any more. */
@@ -40,7 +51,8 @@ export class Previewer {
         return this.report.value;
     }
 
-    private async ask(document: Garden): Promise<void> {
+    /** @returns the document that was asked of last, where it could be read */
+    private async ask(document: Garden): Promise<Garden | null> {
         this.previewing = new AbortController();
         // What is still worked out is of a document before this one.
         this.finishing?.abort();
@@ -56,7 +68,7 @@ export class Previewer {
         const next = this.next;
         this.next = null;
         if (next) return this.ask(next);
-        if (answer.kind === 'done') return this.settle(document);
+        return answer.kind === 'done' ? document : null;
     }
 
     /** Layouts and trials that take longer come by requests of their own; what is chosen stands until then, and it can be cancelled. */

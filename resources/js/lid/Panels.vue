@@ -6,6 +6,7 @@ import { vesselInPlace } from '../kit/edits';
 import Fold from '../kit/Fold.vue';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
+import type { Tub } from '../types/garden';
 import { filled, mirrored, MOST_PANELS, repeated, single, type Panel } from './panels';
 
 /** Most moulded lids are plain this far in from their edge, mm. */
@@ -33,7 +34,8 @@ const panel = computed(() => panels.value[chosen.value] ?? null);
 function set(says: string, edit: (panels: Panel[]) => Panel[]): void {
     garden.changeTub(says, (t) => {
         const outline = (vesselInPlace(t, garden.library).lid ??= {});
-        const next = edit(JSON.parse(JSON.stringify(panels.value)) as Panel[]);
+        // From what the garden holds, not from what was last answered on: a press may come sooner than its answer.
+        const next = edit(JSON.parse(JSON.stringify(outline.panels ?? [])) as Panel[]);
         if (next.length) outline.panels = next;
         else delete outline.panels;
     });
@@ -49,10 +51,15 @@ function setCorner(i: number, key: 'x_mm' | 'y_mm', value: number | null): void 
     });
 }
 
-function holeInEach(): void {
-    garden.changeTub('put a hole in each panel', (t) => {
-        t.layout = { ...t.layout, pattern: 'manual', holes: lid.value.panels.map((p) => ({ ...p.middle })) };
-    });
+/** Where the middle of a panel lies is for the application to say, of the panels as they are now. */
+async function holeInEach(): Promise<void> {
+    const id = report.value.id;
+    const now = (await garden.previewer.answered()).tubs.find((tub) => tub.id === id);
+    if (!now) return;
+    const put = (t: Tub): void => {
+        t.layout = { ...t.layout, pattern: 'manual', holes: now.shape.lid.panels.map((p) => ({ ...p.middle })) };
+    };
+    garden.changeTub('put a hole in each panel', put, id);
 }
 const tooMany = computed(() => rows.value * each.value > MOST_PANELS);
 </script>
