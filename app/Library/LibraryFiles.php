@@ -39,6 +39,7 @@ final class LibraryFiles
             new Shelf($this->items('climates'), PartReader::climate(...)),
             OfferShelf::of((array) $this->json('offers.json')),
             (array) $this->json('parts.json'),
+            array_map(floatval(...), (array) $this->json('produce.json')),
         );
     }
 

@@ -80,7 +80,7 @@ final class Basket
      * @param  list<list<Offer>>  $offers  for each part
      * @param  list<Supplier>  $suppliers  with their terms
      * @return array{packs: list<list<array{Offer, int}>|null>, parcels: array<string, float>} packs of each part, null where nobody offers
-     *                                                                                         it; parcels by supplier, with what each costs to bring
+     * it; parcels by supplier, with what each costs to bring
      */
     public static function of(array $missing, array $offers, array $suppliers): array
     {
@@ -91,7 +91,13 @@ final class Basket
             $packs[] = $amount > self::ROUNDING && $offers[$i] === [] ? null : $basket->packs[$i] ?? [];
         }
 
-        return ['packs' => $packs, 'parcels' => $basket->parcels($basket->packs)];
+        $delivery = array_column($basket->suppliers, 'delivery', 'name');
+        $parcels = $basket->parcels($basket->packs);
+        foreach ($parcels as $name => $cost) {
+            $parcels[$name] = $cost === INF ? $delivery[$name] : $cost;
+        }
+
+        return ['packs' => $packs, 'parcels' => $parcels];
     }
 
     private function search(): void
@@ -182,7 +188,10 @@ final class Basket
                 $marks = $supplier->minOrder > 0.0 ? [$s => $supplier->minOrder] + $terms['marks'] : $terms['marks'];
                 $next[] = ['marks' => $marks, 'paid' => $terms['paid'] + $supplier->delivery];
                 if ($supplier->delivery > 0.0 && $supplier->freeOver !== null) {
-                    $next[] = ['marks' => [$s => max($supplier->minOrder, $supplier->freeOver)] + $terms['marks'], 'paid' => $terms['paid']];
+                    $next[] = [
+                        'marks' => [$s => max($supplier->minOrder, $supplier->freeOver)] + $terms['marks'],
+                        'paid' => $terms['paid'],
+                    ];
                 }
             }
             $all = $next;
@@ -218,12 +227,15 @@ final class Basket
             $cheapest = $this->cover($i, $set)['cost'] ?? 0.0;
             $options[$i] = [];
             foreach ($this->minimal($i, $set, $cheapest + $spare) as $way) {
-                $bought = array_map(fn (int $s): float => $way['spent'][$this->suppliers[$s]->name] ?? 0.0, array_combine($k = array_keys($marks), $k));
+                $bought = array_map(
+                    fn (int $s): float => $way['spent'][$this->suppliers[$s]->name] ?? 0.0,
+                    array_combine($k = array_keys($marks), $k),
+                );
                 $options[$i][] = ['cost' => $way['cost'], 'goods' => $bought, 'packs' => $way['packs']];
             }
-            $options[$i] = self::worthKeeping($options[$i]);
+            $options[$i] = array_map(static fn (int $n): array => $options[$i][$n], self::worthKeeping($options[$i]));
             foreach (array_keys($marks) as $s) {
-                $most[$s] = ($most[$s] ?? 0.0) + max(array_map(static fn (array $o): float => $o['goods'][$s], $options[$i]));
+                $most[$s] = ($most[$s] ?? 0.0) + self::mostOf($options[$i], $s);
             }
         }
         $ways = [['cost' => 0.0, 'goods' => array_map(static fn (): float => 0.0, $marks), 'picked' => []]];
@@ -231,7 +243,7 @@ final class Basket
         foreach ($options as $i => $ofPart) {
             $rest -= $this->cover($i, $set)['cost'] ?? 0.0;
             foreach (array_keys($marks) as $s) {
-                $most[$s] -= max(array_map(static fn (array $o): float => $o['goods'][$s], $ofPart));
+                $most[$s] -= self::mostOf($ofPart, $s);
             }
             $next = [];
             foreach ($ways as $before) {
@@ -250,14 +262,16 @@ final class Basket
                     $next[] = ['cost' => $cost, 'goods' => $bought, 'picked' => [$before, $way['packs']]];
                 }
             }
-            $ways = self::worthKeeping($next);
+            $ways = array_map(static fn (int $n): array => $next[$n], self::worthKeeping($next));
         }
         foreach ($ways as $way) {
             $this->keep($this->filledUp(self::picked($way), $marks, $way['goods']));
         }
     }
 
-    /** What a basket may cost to be worth a look: as much as the best so far; without one, what packs beyond the need make of each order. */
+    /**
+     * What a basket may cost to be worth a look: as much as the best so far; without one, what packs beyond the need make of each order.
+     */
     private function mayCost(): float
     {
         if ($this->best[0] < INF) {
@@ -266,35 +280,43 @@ final class Basket
         $all = (1 << count($this->suppliers)) - 1;
         $most = 0.0;
         foreach (array_keys($this->missing) as $i) {
-            $most += max([0.0, ...array_map(static fn (Offer $o): float => $o->price, $this->offers[$i])]) + ($this->cover($i, $all)['cost'] ?? 0.0);
+            $most += max([
+                0.0,
+                ...array_map(static fn (Offer $o): float => $o->price, $this->offers[$i]),
+            ]) + ($this->cover($i, $all)['cost'] ?? 0.0);
         }
 
         return $most + array_sum(array_map(static fn (Supplier $s): float => $s->minOrder + $s->delivery, $this->suppliers));
     }
 
+    /** @param  list<array{cost: float, goods: array<int, float>, packs: list<array{Offer, int}>}>  $ways */
+    private static function mostOf(array $ways, int $supplier): float
+    {
+        return max([0.0, ...array_map(static fn (array $way): float => $way['goods'][$supplier], $ways)]);
+    }
+
     /**
-     * Ways by cost, without those that cost no less than another and buy no more anywhere.
+     * Numbers of the ways, by cost, without those that cost no less than another and buy no more anywhere.
      *
-     * @template Way of array{cost: float, goods: array<int, float>, ...}
-     *
-     * @param  list<Way>  $ways
-     * @return list<Way>
+     * @param  list<array{cost: float, goods: array<int, float>}>  $ways
+     * @return list<int>
      */
     private static function worthKeeping(array $ways): array
     {
-        usort($ways, static fn (array $a, array $b): int => $a['cost'] <=> $b['cost'] ?: array_sum($b['goods']) <=> array_sum($a['goods']));
+        uasort($ways, static fn (array $a, array $b): int => $a['cost'] <=> $b['cost']
+            ?: array_sum($b['goods']) <=> array_sum($a['goods']));
         $kept = [];
-        foreach ($ways as $way) {
+        foreach ($ways as $number => $way) {
             foreach ($kept as $other) {
                 foreach ($way['goods'] as $s => $goods) {
-                    if ($goods > $other['goods'][$s] + self::ROUNDING) {
+                    if ($goods > $ways[$other]['goods'][$s] + self::ROUNDING) {
                         continue 2;
                     }
                 }
 
                 continue 2;
             }
-            $kept[] = $way;
+            $kept[] = $number;
         }
 
         return $kept;

@@ -13,6 +13,7 @@ final readonly class Budget
 {
     private function __construct(
         public float $outlay,
+        public float $delivery,
         public float $used,
         public float $tools,
         public ?float $perTub,
@@ -22,10 +23,14 @@ final readonly class Budget
     ) {
     }
 
-    /** @param  list<Purchase>  $purchases */
-    public static function of(array $purchases, int $tubs, int $plants, ?float $cap): self
+    /**
+     * @param  list<Purchase>  $purchases
+     * @param  float  $delivery  what all parcels cost to bring
+     */
+    public static function of(array $purchases, float $delivery, int $tubs, int $plants, ?float $cap): self
     {
-        $outlay = $used = $tools = 0.0;
+        $outlay = $delivery;
+        $used = $tools = 0.0;
         foreach ($purchases as $purchase) {
             $outlay += $purchase->cost;
             if ($purchase->need->kind === NeedKind::Tool) {
@@ -37,6 +42,7 @@ final readonly class Budget
 
         return new self(
             $outlay,
+            $delivery,
             $used,
             $tools,
             $tubs > 0 ? $outlay / $tubs : null,

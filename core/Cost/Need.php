@@ -10,6 +10,8 @@ final readonly class Need
     /**
      * @param  bool  $shared  one serves the whole garden: needs of it are not added up
      * @param  float  $owned  so much of it is there already, by what the garden says
+     * @param  string  $why  what it is for and how its amount was worked out
+     * @param  list<string>  $for  ids of the tubs that it serves; none for the garden as a whole
      */
     public function __construct(
         public string $key,
@@ -20,6 +22,8 @@ final readonly class Need
         public NeedStage $stage = NeedStage::Tools,
         public bool $shared = false,
         public float $owned = 0.0,
+        public string $why = '',
+        public array $for = [],
     ) {
     }
 
@@ -37,6 +41,24 @@ final readonly class Need
             $this->stage,
             $this->shared,
             $join($this->owned, $other->owned),
+            implode('; ', array_unique(array_filter([...explode('; ', $this->why), ...explode('; ', $other->why)]))),
+            array_values(array_unique([...$this->for, ...$other->for])),
         );
+    }
+
+    /** The same, said to serve a tub; what says so itself keeps its own. */
+    public function ofTub(string $id): self
+    {
+        return $id === '' || $this->for !== [] ? $this : new self(...[...get_object_vars($this), 'for' => [$id]]);
+    }
+
+    /** The same for one of so many tubs alike; what they share is needed once. */
+    public function ofOne(int $count): self
+    {
+        return $this->shared ? $this : new self(...[
+            ...get_object_vars($this),
+            'amount' => $this->amount / $count,
+            'owned' => $this->owned / $count,
+        ]);
     }
 }

@@ -29,9 +29,28 @@ final readonly class OfferShelf
     public function for(string $part): array
     {
         return array_map(
-            static fn (stdClass $raw): Offer => new Offer($raw->part, (float) $raw->pack, (float) $raw->price, $raw->supplier ?? null),
+            static fn (stdClass $raw): Offer => new Offer(
+                $raw->part,
+                (float) $raw->pack,
+                (float) $raw->price,
+                $raw->supplier ?? null,
+                $raw->instead ?? false,
+            ),
             $this->byPart[$part] ?? [],
         );
+    }
+
+    /**
+     * What a grower knows of a part besides what is here: their own offers and these, or theirs alone where one stands instead of others.
+     *
+     * @return list<Offer>
+     */
+    public function with(self $own, string $part): array
+    {
+        $theirs = $own->for($part);
+        $instead = array_values(array_filter($theirs, static fn (Offer $offer): bool => $offer->instead));
+
+        return $instead === [] ? [...$this->for($part), ...$theirs] : $instead;
     }
 
     /** @return list<string> */

@@ -10,6 +10,7 @@ final readonly class Purchase
     /**
      * @param  list<array{Offer, int}>  $packs
      * @param  bool  $priced  false when something must be bought and nobody offers it
+     * @param  float  $spare  so much more than the design takes is wanted
      */
     private function __construct(
         public Need $need,
@@ -18,18 +19,22 @@ final readonly class Purchase
         public bool $priced,
         public float $cost,
         public float $left,
+        public float $spare,
     ) {
     }
 
     /**
-     * @param  float  $owned  so much is there already by the grower's list; what the need itself says counts too
-     * @param  list<Offer>  $offers  for this part
+     * What is to be bought: the need and what is wanted to spare, less what is there already by the grower's list or by the need itself.
      */
-    public static function of(Need $need, float $owned, array $offers): self
+    public static function missing(Need $need, float $owned, float $spare): float
+    {
+        return max(0.0, $need->amount + $spare - max($owned, $need->owned));
+    }
+
+    /** @param  list<array{Offer, int}>|null  $packs  as they are bought; null when nobody offers what is missing */
+    public static function of(Need $need, float $owned, float $spare, ?array $packs): self
     {
         $owned = max($owned, $need->owned);
-        $missing = max(0.0, $need->amount - $owned);
-        $packs = PackCover::of($missing, $offers);
         $bought = $cost = 0.0;
         foreach ($packs ?? [] as [$offer, $count]) {
             $bought += $count * $offer->pack;
@@ -43,6 +48,7 @@ final readonly class Purchase
             $packs !== null,
             $cost,
             $packs === null ? 0.0 : max(0.0, $owned + $bought - $need->amount),
+            $spare,
         );
     }
 

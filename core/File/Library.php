@@ -28,6 +28,7 @@ final readonly class Library
      * @param  Shelf<FeedProduct>  $products
      * @param  Shelf<WeatherClimate>  $climates
      * @param  array<string, string>  $partNames  of parts that are on no other shelf
+     * @param  array<string, float>  $produce  what a kilogram of a crop costs in a shop, by crop key
      */
     public function __construct(
         public Shelf $vessels,
@@ -40,6 +41,7 @@ final readonly class Library
         public Shelf $climates,
         public OfferShelf $offers,
         public array $partNames,
+        public array $produce = [],
     ) {
     }
 
@@ -61,6 +63,7 @@ final readonly class Library
             $this->climates,
             $this->offers,
             $this->partNames,
+            $this->produce,
         );
     }
 

@@ -73,11 +73,22 @@ final readonly class Plan
             $needs = $this->needs[$of] ?? [];
             usort($needs, static fn (Need $a, Need $b): int => $a->stage->value <=> $b->stage->value);
             foreach (array_filter($needs, static fn (Need $need): bool => $need->amount > 0.0) as $need) {
+                $need = $need->ofTub($of);
                 $list[$need->key] = isset($list[$need->key]) ? $list[$need->key]->and($need) : $need;
             }
         }
 
         return array_values($list);
+    }
+
+    /**
+     * What one more tub like this one takes by itself; what tubs share is not in it.
+     *
+     * @return list<Need>
+     */
+    public function needsOfOne(Tub $tub): array
+    {
+        return array_map(static fn (Need $need): Need => $need->ofOne($tub->count), $this->needs[$tub->id] ?? []);
     }
 
     /**

@@ -84,6 +84,22 @@ final readonly class Planner
         return array_values($findings);
     }
 
+    /** A plan and all that is to be said of it. */
+    public function judged(Garden $garden): Judgement
+    {
+        return $this->judge($this->plan($garden));
+    }
+
+    /**
+     * A garden after a patch that is known to be sound.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    public function patched(Garden $garden, array $patch): Garden
+    {
+        return $this->maker->patched($garden, $patch);
+    }
+
     /**
      * A way to bring air into a tub that brings no stop with it: the simplest that does, or the simplest of all.
      *

@@ -20,7 +20,15 @@ final class Report
     public const VERSION = 1;
 
     /** What of the garden is null until a mark computes it. */
-    private const GARDEN = ['budget' => ['next_tub' => null, 'monthly' => null, 'harvest_value' => null, 'payback_days' => null]];
+    private const GARDEN = ['budget' => [
+        'next_tub' => null,
+        'monthly' => null,
+        'month' => null,
+        'harvest_value' => null,
+        'harvest_range' => null,
+        'payback_days' => null,
+        'payback_range' => null,
+    ]];
 
     /**
      * @param  list<MarkReport>  $parts

@@ -18,6 +18,7 @@ final readonly class TubBody
      * @param  float  $stand  height of what it stands on
      * @param  Vessel|null  $under  the vessel that a nested one stands in
      * @param  float  $blocks  height of the blocks between the two
+     * @param  list<TubExtra>  $extras
      */
     public function __construct(
         public Vessel $vessel,
@@ -29,6 +30,7 @@ final readonly class TubBody
         public ?Vessel $under,
         public float $blocks,
         public bool $tubeThroughLid,
+        public array $extras = [],
     ) {
     }
 

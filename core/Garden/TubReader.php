@@ -211,6 +211,7 @@ final readonly class TubReader
             isset($raw->under) ? $this->vessel($raw->under->vessel) : null,
             (float) ($raw->under->blocks_mm ?? 0),
             ($raw->tube_entry ?? ($vessel->isJar() || $system === GrowingSystem::Raft ? 'lid' : 'side')) === 'lid',
+            array_values(array_map(TubExtra::from(...), $raw->extras ?? [])),
         );
     }
 

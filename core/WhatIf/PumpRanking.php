@@ -195,7 +195,7 @@ final readonly class PumpRanking
     {
         $air = $plan->get(AirPlans::class)->systems[$index];
         $own = $plan->garden->of(MoneyWish::class)->offers;
-        $one = fn (string $key): ?float => Dearness::ofOne([...$this->library->offers->for($key), ...$own->for($key)]);
+        $one = fn (string $key): ?float => Dearness::ofOne($this->library->offers->with($own, $key));
         $price = $one((string) $air->system->pump->key);
         foreach ($withStones ? $air->tubs : [] as $fed) {
             foreach ($fed->tub->water->stones?->sets() ?? [] as $set) {

@@ -153,7 +153,7 @@ final readonly class SeasonRuns
         $cost = $run->poured * $wish->waterPerLitre;
         foreach ($run->doses as $dose) {
             $key = $feed->feed === null ? '' : FeedParts::key($feed->feed, $dose);
-            $each = Dearness::ofOne([...$this->library->offers->for($key), ...$wish->offers->for($key)]);
+            $each = Dearness::ofOne($this->library->offers->with($wish->offers, $key));
             if ($each === null) {
                 return null;
             }

@@ -112,7 +112,11 @@ it('buys a little more where that brings the parcel for nothing, and not a cent 
     $basket = Basket::of([2.0], [[new Offer('a', 1, $price, 'mill')]], [new Supplier('mill', 4.0, 20.0)]);
 
     expect($basket['packs'][0][0][1])->toBe($count);
-})->with(['a third at 9 costs more than the parcel' => [9.0, 2], 'two at 10 are enough' => [10.0, 2], 'seven at 3: no, two at 3 and 4' => [3.0, 2]]);
+})->with([
+    'a third at 9 costs more than the parcel' => [9.0, 2],
+    'two at 10 are enough' => [10.0, 2],
+    'seven at 3: no, two at 3 and 4' => [3.0, 2],
+]);
 
 it('makes an order as large as it has to be', function () {
     $basket = Basket::of([1.0], [[new Offer('a', 1, 4.0, 'mill')]], [new Supplier('mill', 0.0, null, 11.0)]);

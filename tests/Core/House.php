@@ -33,7 +33,7 @@ final class House
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
-        'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
+        'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
 
         'WhatIf' => [

@@ -19,6 +19,7 @@ use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
 /** Pumps and their lines as networks, and the oxygen that comes of them. */
@@ -132,10 +133,15 @@ final class AirMark extends Mark
 
     public function needs(Plan $plan, Library $library): array
     {
+        $write = new QuantityWriter($plan->garden->units);
+
         return [
             ...array_map(static fn (TubPlan $tub): array => AirParts::ofTub($tub, $library), $plan->get(TubPlans::class)->tubs),
             '' => array_merge(
-                ...array_map(static fn (AirPlan $air): array => AirParts::ofSystem($air, $library), $plan->get(AirPlans::class)->systems),
+                ...array_map(
+                    static fn (AirPlan $air): array => AirParts::ofSystem($air, $library, $write),
+                    $plan->get(AirPlans::class)->systems,
+                ),
             ),
         ];
     }

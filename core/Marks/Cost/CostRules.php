@@ -34,12 +34,7 @@ final class CostRules
                 fn (): array => self::cheaperPumps($context),
                 $budget->overCap);
         }
-        $unpriced = [];
-        foreach ($context->plan->get(CostPlan::class)->purchases as $purchase) {
-            if (! $purchase->priced) {
-                $unpriced[] = $purchase->need->name;
-            }
-        }
+        $unpriced = $context->plan->get(CostPlan::class)->unpriced();
         if ($unpriced !== []) {
             $findings[] = new Finding('cost.unpriced', Severity::Mind, null, '/prices',
                 sprintf('No price is known for %s. Add an offer, or mark it as owned.', implode(', ', $unpriced)),
@@ -92,7 +87,7 @@ final class CostRules
         if (($wish->owned[$key] ?? 0.0) >= 1.0) {
             return 0.0;
         }
-        $offers = [...$context->library->offers->for($key), ...$wish->offers->for($key)];
+        $offers = $context->library->offers->with($wish->offers, $key);
 
         return min(INF, ...array_map(static fn (Offer $o): float => $o->price / $o->pack, $offers));
     }

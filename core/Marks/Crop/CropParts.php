@@ -33,6 +33,7 @@ final class CropParts
                 $plan->plants->pebbles * $tub->count,
                 'L',
                 NeedStage::Planting,
+                why: 'fills the cups round their plugs',
             ),
         ];
         if ($plug !== Plug::None) {
@@ -42,6 +43,7 @@ final class CropParts
                 NeedKind::Consumable,
                 $plan->plants->count * $tub->count,
                 stage: NeedStage::Planting,
+                why: 'one to a plant',
             );
         }
         foreach ($plan->plants->mix->crops() as $crop) {
@@ -54,6 +56,7 @@ final class CropParts
                     'packet',
                     NeedStage::Planting,
                     shared: true,
+                    why: 'a packet sows many times over',
                 );
             }
         }
@@ -64,10 +67,18 @@ final class CropParts
                 NeedKind::Consumable,
                 $plan->plants->count * $tub->count,
                 stage: NeedStage::Planting,
+                why: 'bought as young plants, one to a place',
             );
         }
         if ($tub->planting->trellis) {
-            $needs[] = new Need('trellis', $library->partName('trellis'), NeedKind::Extra, $tub->count, stage: NeedStage::Support);
+            $needs[] = new Need(
+                'trellis',
+                $library->partName('trellis'),
+                NeedKind::Extra,
+                $tub->count,
+                stage: NeedStage::Support,
+                why: 'one to a tub, for what climbs',
+            );
             $climbers = array_sum(array_map(
                 static fn (CropShare $s): int => $s->crop->climbs() ? $s->plants : 0,
                 $plan->plants->mix->shares,
@@ -79,6 +90,7 @@ final class CropParts
                     NeedKind::Extra,
                     self::CLIPS_EACH * $climbers * $tub->count,
                     stage: NeedStage::Support,
+                    why: self::CLIPS_EACH.' to a climber',
                 );
             }
         }

@@ -149,7 +149,10 @@ final class FeedMark extends Mark
 
     public function needs(Plan $plan, Library $library): array
     {
-        return array_map(FeedParts::of(...), $plan->get(FeedPlans::class)->tubs);
+        $plans = $plan->get(FeedPlans::class);
+        $source = $plans->wishes->water->source;
+
+        return array_map(static fn (FeedPlan $feed): array => FeedParts::of($feed, $source), $plans->tubs);
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array

@@ -31,6 +31,7 @@ final class LidParts
                     stage: NeedStage::Saws,
                     shared: true,
                     owned: $size->saw->owned ? 1.0 : 0.0,
+                    why: "cuts the holes for the {$size->cup->name}",
                 );
                 $needs[] = TubParts::drill($library);
             }

@@ -11,6 +11,7 @@ use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\TubExtra;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\NestedPair;
@@ -41,6 +42,8 @@ final readonly class TubParts
             ...$parts->nursery(),
             ...$parts->pair(),
             ...$parts->lid(),
+            ...$parts->bench(),
+            ...$parts->extras(),
         ];
     }
 
@@ -55,6 +58,7 @@ final readonly class TubParts
             NeedKind::Part,
             $tub->count,
             stage: NeedStage::Vessel,
+            why: $tub->count === 1 ? "the vessel of $tub->name" : "$tub->count alike for $tub->name",
         )];
     }
 
@@ -72,6 +76,7 @@ final readonly class TubParts
                 $count,
                 stage: NeedStage::Vessel,
                 owned: $size->cup->homeMade ? $count : 0.0,
+                why: self::times($this->plan->holes->cupsOf($i), $tub->count)." in $tub->name",
             );
         }
 
@@ -87,11 +92,29 @@ final readonly class TubParts
         return match ($tub->body->cover) {
             Cover::None => [],
             Cover::Paint => [
-                $this->named('paint-dark', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel),
-                $this->named('paint-light', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel),
+                $this->named('paint-dark', NeedKind::Consumable, $area, 'm²', NeedStage::Vessel, 'a first coat, dark against light'),
+                $this->named(
+                    'paint-light',
+                    NeedKind::Consumable,
+                    $area,
+                    'm²',
+                    NeedStage::Vessel,
+                    'a second coat, pale against the sun’s heat',
+                ),
+                $this->tape(),
             ],
-            Cover::Foil, Cover::Sleeve => [$this->named($tub->body->cover->value, NeedKind::Consumable, $area, 'm²', NeedStage::Vessel)],
-            Cover::Liner => [$this->named('liner-bag', NeedKind::Part, $tub->count, 'piece', NeedStage::Vessel)],
+            Cover::Foil, Cover::Sleeve => [
+                $this->named($tub->body->cover->value, NeedKind::Consumable, $area, 'm²', NeedStage::Vessel, 'round what lets light in'),
+                ...($tub->body->cover === Cover::Foil ? [$this->tape()] : []),
+            ],
+            Cover::Liner => [$this->named(
+                'liner-bag',
+                NeedKind::Part,
+                $tub->count,
+                'piece',
+                NeedStage::Vessel,
+                'one inside each vessel, against light',
+            )],
         };
     }
 
@@ -112,11 +135,18 @@ final readonly class TubParts
 
         return [
             ...($board === null ? [] : [
-                $this->named('foam-board', NeedKind::Part, $board->length * $board->width / 1.0e6 * $count, 'm²'),
+                $this->named(
+                    'foam-board',
+                    NeedKind::Part,
+                    $board->length * $board->width / 1.0e6 * $count,
+                    'm²',
+                    why: 'a board to float in each',
+                ),
                 $this->knife(),
+                $this->tool('compass', 'to draw holes in the board'),
             ]),
             ...($this->plan->tub->water->cloner->collar ? [
-                $this->named('foam-collar', NeedKind::Part, $this->plan->holes->count() * $count),
+                $this->named('foam-collar', NeedKind::Part, $this->plan->holes->count() * $count, why: 'a collar to a cup'),
             ] : []),
         ];
     }
@@ -127,9 +157,12 @@ final readonly class TubParts
         $count = $this->plan->tub->count;
 
         return $this->plan->tub->system !== GrowingSystem::Nursery ? [] : [
-            $this->named('water-pump', NeedKind::Part, $count),
-            $this->named('timer', NeedKind::Part, $count),
-            $this->named('drip-tube', NeedKind::Part, $this->dripTube() * $count, 'mm'),
+            $this->named('water-pump', NeedKind::Part, $count, why: 'lifts water over the cups'),
+            $this->named('timer', NeedKind::Part, $count, why: 'switches the water pump'),
+            $this->named('drip-tube', NeedKind::Part, $this->dripTube() * $count, 'mm', why: sprintf(
+                '%s up, round the lid and to each cup',
+                (new QuantityWriter($this->garden->units))->run($this->dripTube()),
+            )),
         ];
     }
 
@@ -150,8 +183,16 @@ final readonly class TubParts
         $ownSaw = SawSeries::ownedFor(NestedPair::CORD_HOLE_MM, SawSeries::owned($this->garden->saws ?? [], $this->garden->units));
 
         return $lower === null ? [] : [
-            new Need($lower->key ?? "under:$tub->id", $lower->name, NeedKind::Part, $tub->count, stage: NeedStage::System),
-            $this->named('block', NeedKind::Part, self::BLOCKS * $tub->count),
+            new Need(
+                $lower->key ?? "under:$tub->id",
+                $lower->name,
+                NeedKind::Part,
+                $tub->count,
+                stage: NeedStage::System,
+                why: 'the lower vessel of the pair',
+            ),
+            $this->named('block', NeedKind::Part, self::BLOCKS * $tub->count, why: self::BLOCKS.' under each upper vessel'),
+            $this->named('grommet', NeedKind::Part, $tub->count, why: 'where the cord goes through the wall'),
             new Need(
                 "saw-$cordHole",
                 "Hole saw $cordHole mm, for the cord",
@@ -160,6 +201,7 @@ final readonly class TubParts
                 stage: NeedStage::System,
                 shared: true,
                 owned: $ownSaw === null ? 0.0 : 1.0,
+                why: 'for the cord of the pump under the pair',
             ),
             self::drill($this->library),
         ];
@@ -176,24 +218,136 @@ final readonly class TubParts
                 'adapter-disc',
                 NeedKind::Part,
                 $tub->count,
-            )] : []),
+                why: 'between the mouth and its smaller cup',
+            ), $this->knife(), $this->tool('compass', 'to draw the adapter’s circles')] : []),
             ...($tub->holes->traced && ! $cutting->inMouth ? [$this->knife()] : []),
         ];
+    }
+
+    /** @return list<Need> what is on any bench where a tub is built: to mark out, to measure the fill, to smooth what was cut */
+    private function bench(): array
+    {
+        $cut = ! $this->plan->cutting->inMouth && ! $this->plan->tub->holes->drilled;
+
+        return [
+            $this->tool('jug', 'to measure the fill by'),
+            $this->tool('thermometer', 'water in the tub and the mix'),
+            ...($cut ? [
+                $this->tool('marker', 'to mark holes'),
+                $this->tool('rule', 'to mark out by'),
+                $this->tool('file', 'to smooth what was cut'),
+            ] : []),
+        ];
+    }
+
+    /** @return list<Need> what may be left out, as the garden asks for it */
+    private function extras(): array
+    {
+        $tub = $this->plan->tub;
+        $write = new QuantityWriter($this->garden->units);
+        $rim = $tub->body->vessel->profile->rim();
+        $needs = [];
+        foreach ($tub->body->extras as $extra) {
+            $needs = [...$needs, ...match ($extra) {
+                TubExtra::SightTube => [
+                    $this->named(
+                        'sight-tube',
+                        NeedKind::Extra,
+                        $rim * $tub->count,
+                        'mm',
+                        why: "{$write->run($rim)} up the outside of each",
+                    ),
+                    $this->named('bulkhead', NeedKind::Extra, $tub->count, why: 'through the wall at the foot of a sight tube'),
+                    $this->named('elbow', NeedKind::Extra, $tub->count, why: 'turns a sight tube upward'),
+                    new Need(
+                        'drill-bit-'.TubExtra::BULKHEAD_HOLE_MM,
+                        'Drill bit '.TubExtra::BULKHEAD_HOLE_MM.' mm',
+                        NeedKind::Tool,
+                        1,
+                        stage: NeedStage::Air,
+                        shared: true,
+                        why: 'for the bulkhead of a sight tube',
+                    ),
+                    self::drill($this->library),
+                ],
+                TubExtra::Battens => [
+                    $this->named(
+                        'batten',
+                        NeedKind::Extra,
+                        TubExtra::BATTENS * $tub->count,
+                        why: TubExtra::BATTENS.' under each, off a cold floor',
+                    ),
+                ],
+                TubExtra::DrillGuide => [
+                    new Need(
+                        'drill-guide',
+                        $this->library->partName('drill-guide'),
+                        NeedKind::Extra,
+                        1,
+                        shared: true,
+                        why: 'holds saw and bit upright',
+                    ),
+                ],
+            }];
+        }
+
+        return $needs;
+    }
+
+    /** What masks the sight strip, and holds edges. */
+    private function tape(): Need
+    {
+        $write = new QuantityWriter($this->garden->units);
+        $rim = $this->plan->tub->body->vessel->profile->rim();
+
+        return $this->named(
+            'masking-tape',
+            NeedKind::Consumable,
+            2 * $rim * $this->plan->tub->count,
+            'mm',
+            NeedStage::Vessel,
+            "two strips of {$write->run($rim)} beside the sight strip of each",
+        );
+    }
+
+    private function tool(string $key, string $why): Need
+    {
+        return new Need($key, $this->library->partName($key), NeedKind::Tool, 1, shared: true, why: $why);
+    }
+
+    /** "9", or "2 × 9" of two tubs alike. */
+    private static function times(int $each, int $tubs): string
+    {
+        return $tubs === 1 ? (string) $each : "$tubs × $each";
     }
 
     /** What turns saws and bits; one serves the whole garden, and none is needed where nothing is drilled. */
     public static function drill(Library $library): Need
     {
-        return new Need('drill', $library->partName('drill'), NeedKind::Tool, 1, shared: true);
+        return new Need('drill', $library->partName('drill'), NeedKind::Tool, 1, shared: true, why: 'turns saws and bits');
     }
 
     private function knife(): Need
     {
-        return new Need('knife', $this->library->partName('knife'), NeedKind::Tool, 1, stage: NeedStage::System, shared: true);
+        return new Need(
+            'knife',
+            $this->library->partName('knife'),
+            NeedKind::Tool,
+            1,
+            stage: NeedStage::System,
+            shared: true,
+            why: 'cuts what no saw does',
+        );
     }
 
-    private function named(string $key, NeedKind $kind, float $amount, string $unit = 'piece', NeedStage $stage = NeedStage::System): Need
-    {
-        return new Need($key, $this->library->partName($key), $kind, $amount, $unit, $stage);
+    private function named(
+        string $key,
+        NeedKind $kind,
+        float $amount,
+        string $unit = 'piece',
+        NeedStage $stage = NeedStage::System,
+        string $why = '',
+    ): Need {
+        return new Need($key, $this->library->partName($key), $kind, $amount, $unit, $stage, why: $why);
     }
 }

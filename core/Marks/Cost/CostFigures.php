@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Cost;
+
+use KelpTub\Core\Cost\Basket;
+use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\NeedStage;
+use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Air\AirParts;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Marks\Tub\TubPlans;
+
+/**
+ * What a garden costs beyond what is bought now, and what comes of it, in its currency. Source: handbook, build, "Parts and money".
+ *
+ * Looks at whole seasons: for those who ask for it, not for a preview.
+ */
+final readonly class CostFigures
+{
+    /** † from a poor harvest to a good one, as shares of what the crop table gives */
+    private const HARVEST = [0.6, 1.0, 1.2];
+
+    private const DAYS_A_MONTH = 365 / 12;
+
+    private MoneyWish $wish;
+
+    private CostPlan $cost;
+
+    public function __construct(private Plan $plan)
+    {
+        $this->wish = $plan->garden->of(MoneyWish::class);
+        $this->cost = $plan->get(CostPlan::class);
+    }
+
+    /**
+     * One more tub like this one: what is left over is used first, tools are there, and its line goes to the pumps that are.
+     */
+    public function nextTub(Tub $tub): float
+    {
+        $needs = [];
+        foreach ([...$this->plan->needsOfOne($tub), ...$this->moreAir($tub)] as $need) {
+            $needs[$need->key] = isset($needs[$need->key]) ? $needs[$need->key]->and($need) : $need;
+        }
+        $left = $there = [];
+        foreach ($this->cost->purchases as $purchase) {
+            $left[$purchase->need->key] = $purchase->left;
+            $there[$purchase->need->key] = true;
+        }
+        $missing = $offers = [];
+        foreach ($needs as $need) {
+            $missing[] = match (true) {
+                $need->shared && isset($there[$need->key]) => 0.0,
+                default => max(0.0, $need->amount - max($left[$need->key] ?? 0.0, $need->owned)),
+            };
+            $offers[] = $this->offers($need->key);
+        }
+        $basket = Basket::of($missing, $offers, $this->wish->suppliers);
+        $cost = array_sum($basket['parcels']);
+        foreach ($basket['packs'] as $packs) {
+            $cost += array_sum(array_map(static fn (array $pack): float => $pack[0]->price * $pack[1], $packs ?? []));
+        }
+
+        return $cost;
+    }
+
+    /** @return list<Need> */
+    private function moreAir(Tub $tub): array
+    {
+        $needs = [];
+        foreach ($this->plan->get(AirPlans::class)->systems as $air) {
+            foreach ($air->tubs as $branch => $plan) {
+                if ($plan->tub->id === $tub->id) {
+                    $needs = [...$needs, ...AirParts::ofOneMore($air, $branch, $this->cost->library)];
+                }
+            }
+        }
+
+        return $needs;
+    }
+
+    /**
+     * A month as it is on the mean of the seasons: power of the air pumps day and night, feed and water poured, plugs.
+     *
+     * @return array{power: float, feed: float, water: float, plugs: float}
+     */
+    public function month(): array
+    {
+        $month = ['power' => 0.0, 'feed' => 0.0, 'water' => 0.0, 'plugs' => 0.0];
+        foreach ($this->plan->get(AirPlans::class)->systems as $air) {
+            $month['power'] += $air->system->pump->kwhAMonth() * $this->wish->electricityPerKwh;
+        }
+        foreach ($this->plan->get(FeedPlans::class)->tubs as $feed) {
+            $run = $feed->run();
+            if ($run === null || $run->days === []) {
+                continue;
+            }
+            $share = self::DAYS_A_MONTH / count($run->days);
+            $month['water'] += $run->poured * $feed->tub->tub->count * $this->wish->waterPerLitre * $share;
+            foreach ($this->plan->needsOfOne($feed->tub->tub) as $need) {
+                $kind = match (true) {
+                    $need->stage === NeedStage::Feed => 'feed',
+                    str_starts_with($need->key, 'plug-') => 'plugs',
+                    default => null,
+                };
+                if ($kind !== null) {
+                    $each = Dearness::ofOne($this->offers($need->key)) ?? 0.0;
+                    $month[$kind] += $need->amount * $feed->tub->tub->count * $each * $share;
+                }
+            }
+        }
+
+        return $month;
+    }
+
+    /**
+     * What a season's harvest would cost in a shop: poor, as the crop table has it, and good; null where nothing with a price grows.
+     *
+     * @return array{low: float, value: float, high: float}|null
+     */
+    public function harvest(): ?array
+    {
+        $value = $this->overTubs(fn (FeedPlan $feed): float => $this->worth($feed));
+
+        return $value <= 0.0 ? null : [
+            'low' => self::HARVEST[0] * $value,
+            'value' => self::HARVEST[1] * $value,
+            'high' => self::HARVEST[2] * $value,
+        ];
+    }
+
+    /**
+     * Days from planting until the harvest has brought in what was laid out, with a good harvest and with a poor one; null where it never
+     * does. Each month's costs are taken off first; before the first harvest nothing comes in.
+     *
+     * @return array{soonest: float|null, days: float|null, latest: float|null}
+     */
+    public function payback(): array
+    {
+        $costs = array_sum($this->month()) / self::DAYS_A_MONTH;
+        $daily = $this->overTubs(fn (FeedPlan $feed): float => $this->worth($feed) / max(1, count($feed->run()->days ?? [])));
+        $harvests = array_filter(array_map(
+            static fn ($tub): ?float => $tub->water->use?->harvestDay,
+            $this->plan->get(TubPlans::class)->tubs,
+        ));
+        $first = $harvests === [] ? 0.0 : min($harvests);
+        $outlay = $this->cost->budget->outlay;
+        $days = static fn (float $share): ?float => $daily * $share <= $costs
+            ? null
+            : max($first, $outlay / ($daily * $share - $costs));
+
+        return ['soonest' => $days(self::HARVEST[2]), 'days' => $days(self::HARVEST[1]), 'latest' => $days(self::HARVEST[0])];
+    }
+
+    /** A season's harvest of one of the tubs. */
+    private function worth(FeedPlan $feed): float
+    {
+        $value = 0.0;
+        foreach ($feed->tub->plants->mix->shares as $share) {
+            $perKg = $this->wish->produce[$share->crop->key] ?? $this->cost->library->produce[$share->crop->key] ?? 0.0;
+            $value += $share->plants * $share->crop->yieldG / 1000 * $perKg;
+        }
+
+        return $value;
+    }
+
+    /** @param  callable(FeedPlan): float  $of */
+    private function overTubs(callable $of): float
+    {
+        return (float) array_sum(array_map(
+            static fn (FeedPlan $feed): float => $feed->run() === null ? 0.0 : $feed->tub->tub->count * $of($feed),
+            $this->plan->get(FeedPlans::class)->tubs,
+        ));
+    }
+
+    /** @return list<Offer> */
+    private function offers(string $part): array
+    {
+        return $this->cost->library->offers->with($this->wish->offers, $part);
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\WhatIf;
+
+use KelpTub\Core\Cost\LeastHarm;
+use KelpTub\Core\Cost\Saving;
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Judgement;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Marks\Cost\CostPlan;
+use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\TubPlans;
+use stdClass;
+
+/**
+ * Ways under a cap: each saving with its money, its harm and its patch, and the set of least harm that meets the cap, or why none does.
+ *
+ * Each is planned by itself. Sets are ordered by what their savings come to added up (LeastHarm) and planned whole in that order, since
+ * packs and shared parts make their money less than, or more than, its sum; the first that keeps under the cap and brings no stop is
+ * the one. Source: handbook, build, "Parts and money".
+ */
+final readonly class Savings
+{
+    private const ROUNDING = 1.0e-9;
+
+    /** Sets that are planned whole before it is said that none will do. */
+    private const TRIES = 24;
+
+    /** Money of a mark that is not looked at here. */
+    private const COST = 'cost';
+
+    public function __construct(private Planner $planner)
+    {
+    }
+
+    /** @return stdClass cap, outlay, savings, and the set or the proof */
+    public function of(Garden $garden): stdClass
+    {
+        $now = $this->planner->judged($garden);
+        $cap = $garden->of(MoneyWish::class)->cap;
+        $outlay = self::outlay($now);
+        [$savings, $ways, $patches] = $this->tried($now);
+        $answer = (object) [
+            'currency' => $garden->of(MoneyWish::class)->currency,
+            'cap' => $cap,
+            'outlay' => $outlay,
+            'unpriced' => $now->plan->get(CostPlan::class)->unpriced(),
+            'savings' => array_map(static fn (Saving $s, SavingWay $w, array $p): stdClass => (object) [
+                'key' => $w->key,
+                'kind' => $w->kind,
+                'says' => $w->says,
+                'saves' => $s->saves,
+                'stops' => $s->stops,
+                'mends' => $s->mends,
+                'minds' => $s->minds,
+                'yield_lost_g' => $s->yieldLost,
+                'patch' => $p,
+            ], $savings, $ways, $patches),
+            'set' => null,
+            'proof' => null,
+        ];
+        if ($cap !== null && $outlay > $cap + self::ROUNDING) {
+            [$answer->set, $answer->proof] = $this->under($now, $savings, $ways, $cap);
+        }
+
+        return $answer;
+    }
+
+    /**
+     * Every way by itself: those that save something, most first, with the harm they do.
+     *
+     * @return array{list<Saving>, list<SavingWay>, list<list<stdClass>>}
+     */
+    private function tried(Judgement $now): array
+    {
+        $tried = [];
+        foreach ((new SavingWays($now->plan, $this->planner->aids->library))->all() as $way) {
+            $patch = ($way->patch)($now->plan->garden);
+            if ($patch === []) {
+                continue;
+            }
+            $saving = $this->measured($way->touches, $now, $this->planner->judgeAgain($now, $patch, self::COST));
+            if ($saving->saves > self::ROUNDING) {
+                $tried[] = [$saving, $way, $patch];
+            }
+        }
+        usort($tried, static fn (array $a, array $b): int => [max(0, $a[0]->stops), -round($a[0]->saves, 6)]
+            <=> [max(0, $b[0]->stops), -round($b[0]->saves, 6)]);
+        $tried = array_slice($tried, 0, LeastHarm::MOST);
+
+        return [array_column($tried, 0), array_column($tried, 1), array_column($tried, 2)];
+    }
+
+    /**
+     * @param  list<Saving>  $savings
+     * @param  list<SavingWay>  $ways
+     * @return array{stdClass|null, string|null} the set of least harm, or what the cheapest of all comes to
+     */
+    private function under(Judgement $now, array $savings, array $ways, float $cap): array
+    {
+        $over = self::outlay($now) - $cap;
+        $cheapest = self::outlay($now);
+        $best = null;
+        $sets = [...array_slice(LeastHarm::sets($savings, $over), 0, self::TRIES), LeastHarm::most($savings)];
+        foreach ($sets as $set) {
+            [$judged, $patch] = $this->together($now, array_map(static fn (int $i): SavingWay => $ways[$i], $set));
+            $together = $this->measured('', $now, $judged);
+            if ($together->stops > 0) {
+                continue;
+            }
+            $cheapest = min($cheapest, self::outlay($judged));
+            if (self::outlay($judged) > $cap + self::ROUNDING) {
+                continue;
+            }
+            $says = array_map(static fn (int $i): string => $ways[$i]->says, $set);
+            $best = (object) [
+                'keys' => array_map(static fn (int $i): string => $ways[$i]->key, $set),
+                'says' => implode('; ', $says),
+                'saves' => $together->saves,
+                'outlay' => self::outlay($judged),
+                'mends' => $together->mends,
+                'minds' => $together->minds,
+                'yield_lost_g' => $together->yieldLost,
+                'patch' => $patch,
+            ];
+
+            break;
+        }
+        $currency = $now->plan->garden->of(MoneyWish::class)->currency;
+
+        return $best !== null ? [$best, null] : [null, sprintf(
+            'The cheapest of all comes to %s %s, and the cap is %s. Raise the cap, or plan less.',
+            number_format($cheapest, 2, '.', ''),
+            $currency,
+            number_format($cap, 2, '.', ''),
+        )];
+    }
+
+    /**
+     * The garden with all of these done, one after another.
+     *
+     * @param  list<SavingWay>  $ways
+     * @return array{Judgement, list<stdClass>}
+     */
+    private function together(Judgement $now, array $ways): array
+    {
+        $garden = $now->plan->garden;
+        $patch = [];
+        foreach ($ways as $way) {
+            $more = ($way->patch)($garden);
+            $garden = $this->planner->patched($garden, $more);
+            $patch = [...$patch, ...$more];
+        }
+
+        return [$this->planner->judgeAgain($now, $patch, self::COST), $patch];
+    }
+
+    private function measured(string $touches, Judgement $now, Judgement $then): Saving
+    {
+        $count = static fn (Judgement $of, Severity $severity): int => count(array_filter(
+            $of->findings(),
+            static fn (Finding $f): bool => $f->severity === $severity && $f->mark !== self::COST,
+        ));
+        $more = static fn (Severity $severity): int => $count($then, $severity) - $count($now, $severity);
+
+        return new Saving(
+            $touches,
+            self::outlay($now) - self::outlay($then),
+            $more(Severity::Stop),
+            $more(Severity::Mend),
+            $more(Severity::Mind),
+            self::yield($now) - self::yield($then),
+        );
+    }
+
+    private static function outlay(Judgement $judged): float
+    {
+        return $judged->plan->get(CostPlan::class)->budget->outlay;
+    }
+
+    /** Grams of a season's harvest, by the crop table. */
+    private static function yield(Judgement $judged): float
+    {
+        return $judged->plan->get(TubPlans::class)->total(static fn (TubPlan $tub): float => array_sum(array_map(
+            static fn (CropShare $share): float => $share->plants * $share->crop->yieldG,
+            $tub->plants->mix->shares,
+        )));
+    }
+}

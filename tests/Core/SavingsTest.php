@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Cost\LeastHarm;
+use KelpTub\Core\Cost\Saving;
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\WhatIf\Savings;
+use Tests\Core\Gardens;
+
+/** The least harmful set by looking at every one: mends, minds, yield lost, and what is saved. */
+function leastHarm(array $savings, float $enough): ?array
+{
+    $best = null;
+    for ($set = 1; $set < 1 << count($savings); $set++) {
+        $in = array_values(array_filter(array_keys($savings), fn ($i) => $set >> $i & 1));
+        $of = array_map(fn ($i) => $savings[$i], $in);
+        $sum = fn (string $what): float => round(array_sum(array_map(fn (Saving $s) => $s->{$what}, $of)), 6);
+        $alone = count(array_unique(array_map(fn (Saving $s) => $s->touches, $of))) === count($of);
+        if ($alone && $sum('saves') >= $enough && max(array_map(fn (Saving $s) => $s->stops, $of)) <= 0) {
+            $harm = [$sum('mends'), $sum('minds'), $sum('yieldLost'), $sum('saves')];
+            $best = $best === null ? $harm : min($best, $harm);
+        }
+    }
+
+    return $best;
+}
+
+it('takes the set of least harm, as looking at every one does', function (int $seed) {
+    mt_srand($seed);
+    for ($case = 0; $case < 25; $case++) {
+        $savings = [];
+        foreach (range(1, mt_rand(2, 10)) as $i) {
+            $savings[] = new Saving(
+                'abcdefg'[mt_rand(0, 6)],
+                mt_rand(50, 2000) / 100,
+                mt_rand(0, 5) === 0 ? 1 : 0,
+                mt_rand(0, 2),
+                mt_rand(0, 2),
+                mt_rand(0, 3) * 100.0,
+            );
+        }
+        $enough = mt_rand(100, 4000) / 100;
+        $sets = LeastHarm::sets($savings, $enough);
+        $first = $sets === [] ? null : array_map(fn ($i) => $savings[$i], $sets[0]);
+        $sum = fn (string $what): float => round(array_sum(array_map(fn (Saving $s) => $s->{$what}, $first)), 6);
+
+        expect($first === null ? null : [
+            $sum('mends'),
+            $sum('minds'),
+            $sum('yieldLost'),
+            $sum('saves'),
+        ])->toEqual(leastHarm($savings, $enough));
+    }
+})->with([1, 2, 3, 4]);
+
+it('knows the most that can be saved', function () {
+    $savings = [new Saving('a', 3.0), new Saving('a', 5.0), new Saving('b', 9.0, stops: 1), new Saving('c', 1.0)];
+
+    expect(LeastHarm::most($savings))->toBe([1, 3]);
+});
+
+function demoDocument(): stdClass
+{
+    return json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'));
+}
+
+function savingsOf(stdClass|Garden $garden): stdClass
+{
+    return (new Savings(Gardens::planner()))->of(
+        $garden instanceof Garden ? $garden : Gardens::reader()->read(GardenFile::encode($garden)),
+    );
+}
+
+/** What a garden costs, and its stops, after a patch. */
+function afterPatch(stdClass $document, array $patch): stdClass
+{
+    return Gardens::report(Gardens::planner()->patched(Gardens::reader()->read(GardenFile::encode($document)), $patch));
+}
+
+it('brings the demo under its cap by a patch that does what it says, with no stop more', function () {
+    $answer = savingsOf(demoDocument());
+    $stops = fn (stdClass $report): int => count(array_filter($report->findings, fn ($f) => $f->severity === 'stop'));
+    $before = afterPatch(demoDocument(), []);
+    $after = afterPatch(demoDocument(), $answer->set->patch);
+
+    expect($answer->outlay)->toBe($before->budget->outlay)->toBeGreaterThan($answer->cap)
+        ->and($after->budget->outlay)->toEqualWithDelta($answer->set->outlay, 1e-9)->toBeLessThanOrEqual($answer->cap)
+        ->and($stops($after))->toBeLessThanOrEqual($stops($before))
+        ->and(array_column($after->findings, 'code'))->not->toContain('cost.over-cap')
+        ->and($answer->proof)->toBeNull();
+});
+
+it('says of each saving what its patch saves', function () {
+    $answer = savingsOf(demoDocument());
+    foreach ($answer->savings as $saving) {
+        $saves = $answer->outlay - afterPatch(demoDocument(), $saving->patch)->budget->outlay;
+
+        expect($saves)->toEqualWithDelta($saving->saves, 1e-9, $saving->says);
+    }
+    expect(count($answer->savings))->toBeGreaterThan(5);
+});
+
+it('does not take a set with a mend where one without does', function () {
+    // The weaker pumps each bring a mend; at this cap the rest is enough.
+    $answer = savingsOf(demoDocument());
+    $taken = array_filter($answer->savings, fn ($s) => in_array($s->key, $answer->set->keys, true));
+
+    expect(array_filter($taken, fn ($s) => $s->mends > 0))->toBe([])
+        ->and(array_filter($answer->savings, fn ($s) => $s->mends > 0))->not->toBe([]);
+});
+
+it('shows that nothing does where the cap is too low, and what the cheapest comes to', function () {
+    $garden = demoDocument();
+    $garden->money->cap = 40;
+    $answer = savingsOf($garden);
+
+    expect($answer->set)->toBeNull()->and($answer->proof)->toMatch('/^The cheapest of all comes to [\d.]+ EUR, and the cap is 40\.00\./');
+    preg_match('/to ([\d.]+) EUR/', $answer->proof, $m);
+    expect((float) $m[1])->toBeLessThan($answer->outlay)->toBeGreaterThan(40.0);
+});
+
+it('proposes nothing where there is no cap, or where the garden is under it', function (?float $cap) {
+    $garden = demoDocument();
+    $garden->money->cap = $cap;
+    $answer = savingsOf($garden);
+
+    expect([$answer->set, $answer->proof])->toBe([null, null])->and($answer->savings)->not->toBe([]);
+})->with([null, 1000.0]);
+
+it('finds each kind of saving where a garden allows it', function (string $kind, array $tub, array $garden) {
+    $answer = savingsOf(Gardens::tub(['crop' => 'basil', ...$tub], $garden));
+
+    expect(array_column($answer->savings, 'kind'))->toContain($kind);
+})->with([
+    'home-made cups' => ['home-cups', ['cup' => 'net-cup-75', 'vessel' => 'tote-45'], []],
+    'a scavenged vessel' => ['scavenged', [], []],
+    'one pump for two' => ['shared-pump', [], [
+        'tubs' => [
+            ['id' => 'tub', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']],
+            ['id' => 'two', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']],
+        ],
+        'air' => [
+            ['id' => 'a', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'tub']]],
+            ['id' => 'b', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'two']]],
+        ],
+    ]],
+    'a cheaper pump' => ['pump', [], []],
+    'fewer stones' => ['stones', ['stones' => ['kind' => 'disc-100', 'count' => 2]], []],
+    'no air' => ['passive', ['crop' => 'lettuce-leaf'], []],
+    'drops for meters' => ['testing', [], ['testing' => 'meter']],
+    'no sight tube' => ['extras', ['extras' => ['sight-tube', 'battens']], []],
+    'foil for paint' => ['cover', ['vessel' => 'bucket-20', 'crop' => 'basil', 'vessel' => [
+        'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]],
+        'opacity' => 'translucent', 'cover' => 'paint',
+    ]], []],
+    'fewer tubs' => ['fewer', ['count' => 2], []],
+    'fewer cups' => ['fewer', ['vessel' => 'tote-45', 'crop' => 'mizuna'], []],
+    'another supplier' => ['supplier', [], ['prices' => [['part' => 'bucket-20', 'pack' => 1, 'price' => 30, 'instead' => true]]]],
+    'no spares' => ['extras', [], ['spares' => ['net-cup-50' => 40]]],
+]);
+
+it('leaves out two extras of one tub together', function () {
+    $garden = Gardens::tub(['extras' => ['sight-tube', 'battens']], ['money' => ['cap' => 1]]);
+    $outlay = Gardens::report($garden)->budget->outlay;
+    $without = Gardens::report(Gardens::tub([]))->budget->outlay;
+    $document = $garden->document;
+    $document->money->cap = ceil(($without + 0.5) * 100) / 100;
+    $document->owned = (object) ['bucket-20' => 1, 'net-cup-50' => 9];
+    $answer = savingsOf(Gardens::reader()->read(GardenFile::encode($document)));
+    $extras = array_filter($answer->savings, fn ($s) => $s->kind === 'extras');
+
+    expect($extras)->toHaveCount(2)->and($outlay)->toBeGreaterThan($without);
+});
