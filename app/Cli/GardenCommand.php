@@ -10,6 +10,7 @@ use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Marks;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -58,6 +59,34 @@ abstract class GardenCommand extends Command
         $errors->writeln("bin/kelp: $why", OutputInterface::OUTPUT_RAW);
 
         return self::REFUSED;
+    }
+
+    /** The tub that is asked for, or the only one there is; otherwise what to say. */
+    final protected static function tubAsked(Garden $garden, string $id): Tub|string
+    {
+        $tub = $id === '' && count($garden->tubs) === 1 ? $garden->tubs[0] : $garden->tub($id);
+        $tubs = implode(', ', array_column($garden->tubs, 'id'));
+
+        return $tub ?? ($id === '' ? "say which tub: --tub, one of $tubs" : "there is no tub $id; there are $tubs");
+    }
+
+    /** Into the file that is asked for, whole or not at all; without one to standard output. */
+    final protected static function written(string $content, InputInterface $input, OutputInterface $output): int
+    {
+        $file = $input->getOption('out');
+        if (! is_string($file) || $file === '-') {
+            $output->write($content, false, OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $beside = "$file.part";
+        if (@file_put_contents($beside, $content) !== strlen($content) || ! @rename($beside, $file)) {
+            @unlink($beside);
+
+            return self::refused($output, "$file cannot be written; see that its folder is there and may be written to");
+        }
+
+        return self::SUCCESS;
     }
 
     private static function line(Fault $fault): string

@@ -32,12 +32,9 @@ final class SeasonCommand extends GardenCommand
 
     protected function answer(Garden $garden, Planner $planner, InputInterface $input, OutputInterface $output): int
     {
-        $id = (string) $input->getOption('tub');
-        $tub = $id === '' && count($garden->tubs) === 1 ? $garden->tubs[0] : $garden->tub($id);
-        if ($tub === null) {
-            $tubs = implode(', ', array_column($garden->tubs, 'id'));
-
-            return self::refused($output, $id === '' ? "say which tub: --tub, one of $tubs" : "there is no tub $id; there are $tubs");
+        $tub = self::tubAsked($garden, (string) $input->getOption('tub'));
+        if (is_string($tub)) {
+            return self::refused($output, $tub);
         }
         try {
             $ask = new SeasonAsk(

@@ -1,0 +1,309 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Build;
+
+use KelpTub\Core\Air\TubeRoute;
+use KelpTub\Core\Build\Layer;
+use KelpTub\Core\Build\Sheet;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Setting;
+use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Units\QuantityWriter;
+
+/**
+ * What of a tub is drawn at 1 : 1 to be laid on it: lid, adapter or raft with its holes; marks of the wall; a gauge for its water; a wrap
+ * of a round lid's angles. Source: handbook, build, "Drawings at 1 : 1".
+ */
+final readonly class Templates
+{
+    /** Width of a strip, mm. */
+    private const STRIP_MM = 25.0;
+
+    /** Room beside a gauge for the names of its marks, mm. */
+    private const BESIDE_MM = 20.0;
+
+    /** Depths at which a gauge has a line, and a figure at every second, mm. */
+    private const STEP_MM = 10.0;
+
+    private const INCH_MM = 25.4;
+
+    private const GALLON_L = 3.785411784;
+
+    /** † a tube through a lid stays this far inside the rim. */
+    private const TUBE_INSIDE_MM = 15.0;
+
+    private QuantityWriter $write;
+
+    public function __construct(private TubPlan $plan, private Garden $garden)
+    {
+        $this->write = new QuantityWriter($garden->units);
+    }
+
+    /** @return non-empty-array<string, Sheet> all that this tub has, by what they are */
+    public function all(): array
+    {
+        $cutting = $this->plan->cutting;
+        $sheets = [];
+        if (! $cutting->inMouth) {
+            $what = match (true) {
+                $cutting->raft !== null => 'raft',
+                $this->plan->tub->body->vessel->isOpenMouthed() => 'adapter',
+                default => 'lid',
+            };
+            $sheets[$what] = $this->lid($what);
+        }
+        $sheets['wall'] = $this->wall();
+        $sheets['gauge'] = $this->gauge();
+        $lid = $cutting->lid->outline;
+        if (! $cutting->inMouth && $lid->round && $this->plan->holes->count() > 0 && ! $this->plan->holes->isOneInTheMiddle()) {
+            $sheets['wrap'] = $this->wrap();
+        }
+
+        return $sheets;
+    }
+
+    /** The lid with its holes, or the disc or board in its place. */
+    private function lid(string $what): Sheet
+    {
+        $outline = $this->plan->cutting->lid->outline;
+        [$x, $y] = [$outline->length / 2, $outline->width / 2];
+        $name = ['lid' => 'Lid from above', 'adapter' => 'Adapter disc', 'raft' => 'Raft board'][$what];
+        $sheet = new Sheet($what, $this->titled($name), new Point(-$x, -$y), new Point($x, $y));
+        $sheet->section(Layer::Outline, $outline);
+        $mouth = $this->plan->tub->body->vessel->profile->mouth();
+        if ($what === 'lid' && $mouth->length <= $outline->length && $mouth->width <= $outline->width) {
+            $sheet->section(Layer::Outline, $mouth, dashed: true);
+        }
+        foreach ($this->plan->holes->arrangement->points as $i => $point) {
+            $size = $this->plan->cutting->sizes[$this->plan->holes->cupAt[$i]];
+            $sheet->circle(Layer::Holes, $point, $size->seat->hole);
+            $sheet->cross(Layer::Centres, $point);
+            $pilot = $size->saw === null ? '' : ', saw '.$size->saw->name();
+            $sheet->label(new Point($point->x + 2.0, $point->y + 2.0), (string) ($i + 1), 5.0);
+            $sheet->label(
+                new Point($point->x - $size->seat->hole / 2 + 3.0, $point->y - 8.0),
+                'Ø '.$this->write->fine($size->seat->hole).$pilot,
+                2.5,
+            );
+        }
+        foreach ($what === 'lid' ? $this->plan->cutting->lid->keepOuts : [] as $keepOut) {
+            $sheet->section(Layer::KeepOuts, $keepOut->section, new Point($keepOut->x, $keepOut->y));
+        }
+        $tube = $what === 'lid' && $this->plan->tub->water->stones !== null && $this->plan->tub->body->tubeThroughLid ? $this->tube() : null;
+        if ($tube !== null) {
+            $sheet->circle(Layer::Tube, $tube, $this->tubeHole());
+            $sheet->cross(Layer::Tube, $tube);
+            $sheet->label(new Point($tube->x + 5.0, $tube->y + 5.0), 'tube Ø '.$this->write->fine($this->tubeHole()), 2.5);
+        }
+
+        return $sheet;
+    }
+
+    /** Where a tube goes through the lid: inside the rim, where it is farthest from the holes; of places alike the one nearest the left. */
+    public function tube(): Point
+    {
+        $mouth = $this->plan->tub->body->vessel->profile->mouth();
+        $best = new Point(-$mouth->length / 2 + self::TUBE_INSIDE_MM, 0.0);
+        $most = -INF;
+        for ($k = 0; $k < 72; $k++) {
+            $a = M_PI - 2 * M_PI * $k / 72;
+            [$dx, $dy] = [cos($a), sin($a)];
+            [$hx, $hy] = [$mouth->length / 2 - self::TUBE_INSIDE_MM, $mouth->width / 2 - self::TUBE_INSIDE_MM];
+            $reach = $mouth->round ? $hx : min($dx === 0.0 ? INF : $hx / abs($dx), $dy === 0.0 ? INF : $hy / abs($dy));
+            // Corners are rounded: a place there stays inside by the corner's own middle.
+            $reach = $mouth->round ? $reach : min($reach, hypot($hx, $hy) - $mouth->cornerRadius * (M_SQRT2 - 1));
+            $at = new Point($reach * $dx, $reach * $dy);
+            $clear = INF;
+            foreach ($this->plan->holes->arrangement->points as $i => $hole) {
+                $clear = min($clear, $at->distanceTo($hole) - $this->plan->cutting->sizes[$this->plan->holes->cupAt[$i]]->seat->hole / 2);
+            }
+            foreach ($this->plan->cutting->lid->keepOuts as $keepOut) {
+                $clear = min($clear, $keepOut->distanceTo($at->x, $at->y));
+            }
+            if ($clear > $most + 1.0e-6) {
+                [$best, $most] = [$at, $clear];
+            }
+        }
+
+        return $best;
+    }
+
+    public function tubeHole(): float
+    {
+        $tube = 6.0;
+        foreach ($this->garden->of(\KelpTub\Core\Air\AirSystems::class)->systems as $system) {
+            foreach ($system->branches as $branch) {
+                $tube = $branch->tub === $this->plan->tub->id ? $system->tube->outer : $tube;
+            }
+        }
+
+        return ceil($tube + TubeRoute::HOLE_OVER_MM);
+    }
+
+    /** Heights to hold against the outside, measured along the wall from what the tub stands on. */
+    private function wall(): Sheet
+    {
+        $rim = $this->slant($this->plan->tub->body->vessel->profile->rim());
+        $sheet = new Sheet(
+            'wall',
+            $this->titled('Marks of the wall, from the foot up'),
+            new Point(0.0, 0.0),
+            new Point(self::STRIP_MM, $rim),
+        );
+        $this->strip($sheet, $rim);
+        foreach ($this->heights() as $name => $height) {
+            $at = $this->slant($height);
+            $layer = $name === 'tube hole' ? Layer::Tube : Layer::Centres;
+            $sheet->line($layer, 0.0, $at, self::STRIP_MM, $at);
+            $sheet->label(new Point(1.5, $at + 0.8), $name, 2.5);
+            $sheet->label(new Point(1.5, $at - 3.2), $this->write->length($at), 2.5);
+        }
+
+        return $sheet;
+    }
+
+    /** @return array<string, float> heights above the inside floor that are marked on the wall, mm */
+    public function heights(): array
+    {
+        $tub = $this->plan->tub;
+        $line = $this->plan->water->line;
+        $heights = ['water line' => $line->held ?? $line->grown];
+        if ($line->start > $heights['water line'] + 0.5) {
+            $heights['first fill'] = $line->start;
+        }
+        if ($tub->water->stones !== null && ! $tub->body->tubeThroughLid) {
+            $heights['tube hole'] = $this->plan->fittings->tubeEntry;
+        }
+        $overflow = $this->garden->site->setting === Setting::Open ? $line->overflow() : null;
+        if ($overflow !== null) {
+            $heights['overflow'] = $overflow;
+        }
+        if ($tub->system === GrowingSystem::Passive && $tub->body->vessel->opacity->needsCover()) {
+            $heights['sight strip from'] = $this->plan->water->lowest();
+        }
+
+        return $heights;
+    }
+
+    /**
+     * How far up the outside a height above the inside floor lies, mm: the floor's thickness, then along the wall, which slants where the
+     * vessel widens.
+     */
+    public function slant(float $height): float
+    {
+        $body = $this->plan->tub->body;
+        $profile = $body->vessel->profile;
+        $along = $body->vessel->floor;
+        $below = null;
+        foreach ($profile->stations as $station) {
+            if ($below !== null && $height > $below->height) {
+                $up = min($height, $station->height) - $below->height;
+                $out = ($station->section->length - $below->section->length) / 2;
+                $share = $station->height > $below->height ? $up / ($station->height - $below->height) : 1.0;
+                $along += hypot($up, $out * $share);
+            }
+            $below = $station;
+        }
+
+        return $along + ($below !== null && $height > $below->height ? $height - $below->height : 0.0);
+    }
+
+    /** A stick to stand in the water: depth on it reads as litres on one side and as US gallons on the other. */
+    private function gauge(): Sheet
+    {
+        $profile = $this->plan->tub->body->vessel->profile;
+        $rim = $profile->rim();
+        $sheet = new Sheet(
+            'gauge',
+            $this->titled('Stick gauge, foot on the floor'),
+            new Point(0.0, 0.0),
+            new Point(self::STRIP_MM + self::BESIDE_MM, $rim),
+        );
+        $this->strip($sheet, $rim);
+        $reservoir = $this->plan->water->reservoir;
+        for ($n = 1; $n * self::STEP_MM < $rim; $n++) {
+            $depth = $n * self::STEP_MM;
+            $figure = $n % 2 === 0;
+            $sheet->line(Layer::Centres, 0.0, $depth, $figure ? 4.0 : 2.5, $depth);
+            if ($figure) {
+                $sheet->label(new Point(4.5, $depth - 1.0), number_format($reservoir->litresAt($depth), 1, '.', ''), 2.2);
+            }
+        }
+        for ($n = 1; $n * self::INCH_MM < $rim; $n++) {
+            $depth = $n * self::INCH_MM;
+            $sheet->line(Layer::Centres, self::STRIP_MM, $depth, self::STRIP_MM - 3.0, $depth);
+            $sheet->label(
+                new Point(self::STRIP_MM - 10.0, $depth - 1.0),
+                number_format($reservoir->litresAt($depth) / self::GALLON_L, 1, '.', ''),
+                2.2,
+            );
+        }
+        $sheet->label(new Point(4.5, 2.5), 'L', 2.5);
+        $sheet->label(new Point(self::STRIP_MM - 11.0, 2.5), 'US gal', 2.0);
+        $line = $this->plan->water->line;
+        $marks = ['water line' => $line->held ?? $line->grown, 'lowest' => $this->plan->water->lowest()];
+        $half = $this->plan->water->use === null ? null : $this->plan->water->levelOn($this->plan->water->use->halfWay());
+        if ($half !== null && $this->plan->tub->system === GrowingSystem::Passive) {
+            $marks['half-way'] = $half;
+        }
+        foreach ($marks as $name => $depth) {
+            $sheet->line(Layer::Holes, 0.0, $depth, self::STRIP_MM, $depth);
+            $sheet->label(new Point(self::STRIP_MM + 1.5, $depth - 1.0), $name, 2.5);
+        }
+
+        return $sheet;
+    }
+
+    /**
+     * A strip as long as the round lid's edge, with a line for each hole's angle: held round the lid, from the right and counter-clockwise.
+     */
+    private function wrap(): Sheet
+    {
+        $girth = $this->plan->cutting->lid->outline->perimeter();
+        $sheet = new Sheet(
+            'wrap',
+            $this->titled('Wrap round the lid, ends together'),
+            new Point(0.0, 0.0),
+            new Point($girth, self::STRIP_MM),
+        );
+        foreach ([
+            [0.0, 0.0, $girth, 0.0],
+            [0.0, self::STRIP_MM, $girth, self::STRIP_MM],
+            [0.0, 0.0, 0.0, self::STRIP_MM],
+            [$girth, 0.0, $girth, self::STRIP_MM],
+        ] as $side) {
+            $sheet->line(Layer::Outline, ...$side);
+        }
+        foreach ($this->plan->holes->arrangement->points as $i => $point) {
+            if (hypot($point->x, $point->y) < 1.0e-6) {
+                continue;
+            }
+            $angle = fmod(rad2deg(atan2($point->y, $point->x)) + 360.0, 360.0);
+            $at = $girth * $angle / 360.0;
+            $sheet->line(Layer::Centres, $at, 0.0, $at, 12.0);
+            $sheet->label(new Point($at + 1.0, 13.0), (string) ($i + 1), 4.0);
+        }
+
+        return $sheet;
+    }
+
+    private function strip(Sheet $sheet, float $height): void
+    {
+        $sides = [
+            [0.0, 0.0, self::STRIP_MM, 0.0], [self::STRIP_MM, 0.0, self::STRIP_MM, $height],
+            [self::STRIP_MM, $height, 0.0, $height], [0.0, $height, 0.0, 0.0],
+        ];
+        foreach ($sides as $side) {
+            $sheet->line(Layer::Outline, ...$side);
+        }
+    }
+
+    private function titled(string $what): string
+    {
+        return "{$this->plan->tub->name}: $what";
+    }
+}
