@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\Api\AirController;
+use App\Http\Controllers\Api\BuildController;
+use App\Http\Controllers\Api\CostController;
 use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\EditController;
 use App\Http\Controllers\Api\EverythingController;
@@ -28,6 +30,12 @@ Route::post('season/correct', [SeasonController::class, 'correct']);
 Route::post('air', [AirController::class, 'look']);
 Route::post('pumps', [AirController::class, 'pumps']);
 Route::post('pumps/curve', [AirController::class, 'curve']);
+Route::post('cost', [CostController::class, 'figures']);
+Route::post('savings', [CostController::class, 'savings']);
+Route::post('parts', [BuildController::class, 'parts']);
+Route::post('build', [BuildController::class, 'sheet']);
+Route::post('build/print', [BuildController::class, 'print']);
+Route::post('template', [BuildController::class, 'template']);
 Route::post('vessels', [TubController::class, 'vessels']);
 Route::post('cups', CupsController::class);
 Route::post('edits/add', [EditController::class, 'add']);

@@ -44,7 +44,7 @@ final class TemplateCommand extends GardenCommand
             return self::refused($output, "$tub->name has no template $what; it has ".implode(', ', array_keys($sheets)).' and all');
         }
         $chosen = isset($sheets[$what]) ? [$sheets[$what]] : array_values($sheets);
-        $paper = Paper::tryFrom((string) ($input->getOption('paper') ?? ($garden->units->value === 'us' ? 'letter' : 'a4')));
+        $paper = Paper::asked($input->getOption('paper'), $garden->units);
         if ($paper === null) {
             return self::refused($output, "there is no paper {$input->getOption('paper')}; there are a4 and letter");
         }

@@ -18,6 +18,8 @@ final class PdfPages extends TCPDF
 
     public static function on(Paper $paper, string $title, bool $lying = false): self
     {
+        // Its successor does not install on PHP 8.2; the library says so at each start, once.
+        defined('TCPDF_SILENCE_DEPRECATION') || define('TCPDF_SILENCE_DEPRECATION', true);
         $pdf = new self($lying ? 'L' : 'P', 'mm', $paper->size(), true, 'UTF-8');
         $pdf->tcpdflink = false;
         $pdf->file_id = md5($title);

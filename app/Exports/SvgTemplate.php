@@ -92,7 +92,11 @@ final class SvgTemplate
             }
         }
         $this->element($group, 'text', [
-            'x' => self::number($sheet->low->x), 'y' => self::number(-$sheet->high->y - 3.0), 'font-size' => '4', 'fill' => '#000', 'stroke' => 'none',
+            'x' => self::number($sheet->low->x),
+            'y' => self::number(-$sheet->high->y - 3.0),
+            'font-size' => '4',
+            'fill' => '#000',
+            'stroke' => 'none',
         ])->append("$sheet->title, 1 : 1");
     }
 

@@ -71,6 +71,8 @@ packages() {
     if [ "$1" = test ]; then
         command -v chromium >/dev/null || missing+=(chromium)
         command -v chromedriver >/dev/null || missing+=(chromium-driver)
+        # Templates are measured on the page that is printed.
+        command -v pdftoppm >/dev/null || missing+=(poppler-utils)
     fi
     if [ ${#missing[@]} -gt 0 ]; then
         [ "$(id -u)" = 0 ] || fail "these Debian packages are missing and only root can install them: apt-get install ${missing[*]}"

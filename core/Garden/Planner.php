@@ -90,6 +90,12 @@ final readonly class Planner
         return $this->judge($this->plan($garden));
     }
 
+    /** A garden of a document that is known to be sound. */
+    public function of(stdClass $document): Garden
+    {
+        return $this->maker->of($document);
+    }
+
     /**
      * A garden after a patch that is known to be sound.
      *

@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks;
 
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Marks\Air\AirMark;
+use KelpTub\Core\Marks\Build\BuildMark;
 use KelpTub\Core\Marks\Cost\CostMark;
 use KelpTub\Core\Marks\Crop\CropMark;
 use KelpTub\Core\Marks\Feed\FeedMark;
@@ -18,6 +19,6 @@ final class Marks
     /** @return list<Mark> */
     public static function all(): array
     {
-        return [new TubMark, new LidMark, new CropMark, new AirMark, new FeedMark, new CostMark];
+        return [new TubMark, new LidMark, new CropMark, new AirMark, new FeedMark, new CostMark, new BuildMark];
     }
 }

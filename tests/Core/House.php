@@ -24,6 +24,7 @@ final class House
         'Feed' => ['Units'],
         'Season' => ['Cup', 'Vessel', 'Crop', 'Air', 'Feed'],
         'Cost' => [],
+        'Build' => ['Geometry'],
 
         'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost'],
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
@@ -34,7 +35,11 @@ final class House
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
-        'Marks' => ['Garden', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
+        'Marks/Build' => [
+            'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Cost', 'Build', 'File', 'Garden',
+            'Marks/Tub', 'Marks/Air', 'Marks/Feed',
+        ],
+        'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
 
         'WhatIf' => [
             'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',

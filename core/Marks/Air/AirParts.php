@@ -110,7 +110,7 @@ final class AirParts
                     why: 'for the tube’s hole',
                     for: $for,
                 ),
-                TubParts::drill($library),
+                TubParts::drill($library, $for),
             ] : []),
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Build;
 
+use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Build\Layer;
 use KelpTub\Core\Build\Sheet;
@@ -93,8 +94,8 @@ final readonly class Templates
         foreach ($what === 'lid' ? $this->plan->cutting->lid->keepOuts : [] as $keepOut) {
             $sheet->section(Layer::KeepOuts, $keepOut->section, new Point($keepOut->x, $keepOut->y));
         }
-        $tube = $what === 'lid' && $this->plan->tub->water->stones !== null && $this->plan->tub->body->tubeThroughLid ? $this->tube() : null;
-        if ($tube !== null) {
+        if ($what === 'lid' && $this->plan->tub->water->stones !== null && $this->plan->tub->body->tubeThroughLid) {
+            $tube = $this->tube();
             $sheet->circle(Layer::Tube, $tube, $this->tubeHole());
             $sheet->cross(Layer::Tube, $tube);
             $sheet->label(new Point($tube->x + 5.0, $tube->y + 5.0), 'tube Ø '.$this->write->fine($this->tubeHole()), 2.5);
@@ -135,7 +136,7 @@ final readonly class Templates
     public function tubeHole(): float
     {
         $tube = 6.0;
-        foreach ($this->garden->of(\KelpTub\Core\Air\AirSystems::class)->systems as $system) {
+        foreach ($this->garden->of(AirSystems::class)->systems as $system) {
             foreach ($system->branches as $branch) {
                 $tube = $branch->tub === $this->plan->tub->id ? $system->tube->outer : $tube;
             }

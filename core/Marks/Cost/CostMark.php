@@ -123,6 +123,11 @@ final class CostMark extends Mark
         );
     }
 
+    public function needs(Plan $plan, Library $library): array
+    {
+        return ['' => self::kit($plan, $library)];
+    }
+
     /** @return list<Need> what any garden takes that has a tub in it */
     private static function kit(Plan $before, Library $library): array
     {

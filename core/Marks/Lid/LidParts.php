@@ -32,8 +32,9 @@ final class LidParts
                     shared: true,
                     owned: $size->saw->owned ? 1.0 : 0.0,
                     why: "cuts the holes for the {$size->cup->name}",
+                    for: [$plan->tub->id],
                 );
-                $needs[] = TubParts::drill($library);
+                $needs[] = TubParts::drill($library, [$plan->tub->id]);
             }
         }
 

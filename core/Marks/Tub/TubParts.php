@@ -15,6 +15,7 @@ use KelpTub\Core\Garden\TubExtra;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\NestedPair;
+use KelpTub\Core\Vessel\VesselKind;
 
 /** What a tub itself is built from, its cups with it. Source: handbook, rules section 9. */
 final readonly class TubParts
@@ -42,6 +43,7 @@ final readonly class TubParts
             ...$parts->nursery(),
             ...$parts->pair(),
             ...$parts->lid(),
+            ...$parts->bottle(),
             ...$parts->bench(),
             ...$parts->extras(),
         ];
@@ -224,6 +226,25 @@ final readonly class TubParts
         ];
     }
 
+    /** @return list<Need> what a bottle that is cut open takes: a knife, and tape for its edge */
+    private function bottle(): array
+    {
+        $vessel = $this->plan->tub->body->vessel;
+        $edge = $vessel->profile->mouth()->perimeter();
+
+        return $vessel->kind !== VesselKind::Bottle ? [] : [
+            $this->knife(),
+            $this->named(
+                'masking-tape',
+                NeedKind::Consumable,
+                $edge * $this->plan->tub->count,
+                'mm',
+                NeedStage::Vessel,
+                'round the cut edge of each',
+            ),
+        ];
+    }
+
     /** @return list<Need> what is on any bench where a tub is built: to mark out, to measure the fill, to smooth what was cut */
     private function bench(): array
     {
@@ -321,10 +342,14 @@ final readonly class TubParts
         return $tubs === 1 ? (string) $each : "$tubs × $each";
     }
 
-    /** What turns saws and bits; one serves the whole garden, and none is needed where nothing is drilled. */
-    public static function drill(Library $library): Need
+    /**
+     * What turns saws and bits; one serves the whole garden, and none is needed where nothing is drilled.
+     *
+     * @param  list<string>  $for  ids of the tubs that it serves, where the need is not a tub's own
+     */
+    public static function drill(Library $library, array $for = []): Need
     {
-        return new Need('drill', $library->partName('drill'), NeedKind::Tool, 1, shared: true, why: 'turns saws and bits');
+        return new Need('drill', $library->partName('drill'), NeedKind::Tool, 1, shared: true, why: 'turns saws and bits', for: $for);
     }
 
     private function knife(): Need
