@@ -5,4 +5,7 @@ declare(strict_types=1);
 return [
     // The forecast service: a stand-in that ships with the product, unless another one is named.
     'weather' => env('KELP_WEATHER') ?: rtrim((string) env('APP_URL', 'http://127.0.0.1:8000'), '/').'/stand-ins/weather',
+
+    // The supplier whose prices can be fetched: a stand-in too.
+    'supplier' => env('KELP_SUPPLIER') ?: rtrim((string) env('APP_URL', 'http://127.0.0.1:8000'), '/').'/stand-ins/supplier',
 ];

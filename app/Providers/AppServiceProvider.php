@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
+use App\Prices\SupplierService;
 use App\Weather\ForecastService;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
@@ -38,6 +39,10 @@ final class AppServiceProvider extends ServiceProvider
         );
         // Previews and pages answer with what is known; requests of their own work out the rest, so much at a time.
         $this->app->singleton(Planner::class, fn (): Planner => $this->planner(0));
+        $this->app->singleton(
+            SupplierService::class,
+            static fn (): SupplierService => new SupplierService(new Factory, (string) config('kelp.supplier')),
+        );
         // Seasons are run in the weather that the forecast service tells.
         $this->app->singleton(ForecastService::class, static fn (): ForecastService => new ForecastService(
             new Factory,

@@ -107,7 +107,7 @@ catch_workers_output = yes
 decorate_workers_output = no
 clear_env = yes
 
-; The stand-in for a forecast service has workers of its own: who asks it does not wait for themselves.
+; The stand-ins for outside services have workers of their own: who asks them does not wait for themselves.
 [weather]
 listen = $sockets/weather.sock
 listen.mode = 0600
@@ -203,6 +203,12 @@ http {
             fastcgi_pass unix:$sockets/weather.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $app/app/StandIns/weather.php;
+        }
+        location = /stand-ins/supplier {
+            limit_except GET { deny all; }
+            fastcgi_pass unix:$sockets/weather.sock;
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $app/app/StandIns/supplier.php;
         }
         location = /api/everything { client_max_body_size 17m; include $running/php.conf; }
         location / { include $running/php.conf; }

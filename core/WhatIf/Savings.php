@@ -86,7 +86,8 @@ final readonly class Savings
                 continue;
             }
             $saving = $this->measured($way->touches, $now, $this->planner->judgeAgain($now, $patch, self::COST));
-            if ($saving->saves > self::ROUNDING) {
+            // Fewer plants of which nothing is harvested are no less of a loss, and have no figure here.
+            if ($saving->saves > self::ROUNDING && ($way->kind !== 'fewer' || $saving->yieldLost > 0.0)) {
                 $tried[] = [$saving, $way, $patch];
             }
         }

@@ -20,6 +20,7 @@ export const MARKS = [
     entry('air', 4, 'Air', () => import('./air/AirMark.vue')),
     entry('feed', 5, 'Feed', () => import('./feed/FeedMark.vue')),
     entry('cost', 6, 'Cost', () => import('./cost/CostMark.vue')),
+    entry('build', 7, 'Build', () => import('./build/BuildMark.vue')),
 ];
 
 export type Mark = (typeof MARKS)[number]['key'];

@@ -226,7 +226,7 @@ final class BuildSheet
         if ($tub->holes->traced || $cutting->raft !== null && $cutting->sizes[0]->saw === null) {
             $this->step(
                 'cut',
-                'Cut one hole, try a cup, cut the rest',
+                'Cut the holes',
                 "Trace circles of {$this->write->fine($cutting->seat->hole)} on the crosses. Cut one inside its line, try a cup, and "
                     .'widen it until '
                     .'the cup hangs by its lip; then the others alike.',
@@ -252,7 +252,7 @@ final class BuildSheet
             );
             $this->step(
                 'saw',
-                'Saw one hole, try a cup, saw the rest',
+                'Saw the holes',
                 'Saw one hole slowly and try a cup in it: it hangs by its lip and drops in without force. Then saw the rest. Leave '
                     .'the lid on '
                     .'the tub or lay it on scrap, so that it does not flex.',
@@ -286,7 +286,7 @@ final class BuildSheet
             $hole = $this->write->fine(NestedPair::CORD_HOLE_MM);
             $this->step(
                 'pair',
-                'Make the lower vessel ready',
+                'Ready the lower vessel',
                 "Saw a hole of $hole for the cord, {$this->write->length($pair->cordHole())} above the lower floor, and fit the "
                     .'grommet. Lay the blocks, '
                     .'stand the pump between them, and lead its tube up between the walls past the inner tub, in a loop for the valve.',
@@ -307,7 +307,7 @@ final class BuildSheet
             $height = $this->marks->slant($this->tub->fittings->tubeEntry);
             $this->step(
                 'tube-hole',
-                'Drill the hole for the tube',
+                'Drill the tube hole',
                 $tub->body->tubeThroughLid
                     ? "Drill {$this->write->fine($this->marks->tubeHole())} through the lid inside the rim, away from the holes, as "
                         .'the template has it.'
@@ -415,7 +415,7 @@ final class BuildSheet
         $length = $this->write->run($this->air->routes[$branch]->length());
         $this->step(
             'route',
-            'Cut and route the tube',
+            'Route the tube',
             "Cut {$length} for this line, some of it to spare, and lead it without kinks. "
                 .($this->air->system->checkValve ? 'Fit the check valve outside the tub with its arrow away from the pump. ' : '')
                 .'Push tees and valves on as far as they go.',
@@ -445,7 +445,7 @@ final class BuildSheet
         $pump = $this->air->system->pump;
         $this->step(
             'pump',
-            'Put the pump in its place',
+            'Place the pump',
             match (true) {
                 $this->air->system->aboveWater => 'Stand the pump above the highest water.',
                 $this->air->system->checkValve => 'Stand the pump behind the check valve, dry.',
@@ -610,7 +610,7 @@ final class BuildSheet
 
     private function amount(Dose $dose): string
     {
-        return $this->write->number($dose->amount, $dose->amount < 10 ? 1 : 0, $dose->part->unit());
+        return $this->write->number($dose->amount, $dose->amount < 10 ? 2 : 1, $dose->part->unit());
     }
 
     private function planting(): void
@@ -666,7 +666,7 @@ final class BuildSheet
         );
         $this->step(
             'log',
-            'Write the first reading',
+            'First reading',
             'Read level, EC, pH and temperature and write them in the log: the first of the row by which everything later is judged.',
             $this->feed?->mixing->ecOn(0.0) === null ? [] : ['EC about' => $this->write->number(
                 $this->feed->mixing->ecOn(0.0),

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** Cost: every part of the garden as it is bought, in real packs, against the cap. */
 import { computed, ref } from 'vue';
+import { useAsked } from '../kit/asked';
+import { download, keep } from '../kit/download';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { area, money, number, run, volume } from '../kit/format';
@@ -8,7 +10,12 @@ import { read, type Reading } from '../kit/reader';
 import { useGarden } from '../kit/garden';
 import { at as mendedAt, toneOf } from '../kit/findings';
 import MarkPage from '../shell/MarkPage.vue';
+import Fold from '../kit/Fold.vue';
+import Pick from '../kit/Pick.vue';
 import type { PartReport } from '../types/report';
+import type { CostFigures } from './money';
+import Prices from './Prices.vue';
+import WaysToSpendLess from './WaysToSpendLess.vue';
 import { vShown } from '../kit/shown';
 
 const garden = useGarden();
@@ -16,6 +23,17 @@ const report = garden.report;
 const budget = computed(() => report.value.budget);
 const findings = computed(() => mendedAt(report.value.findings, 'cost'));
 const currency = computed(() => budget.value.currency);
+
+/** What takes whole seasons to tell: asked for by this mark alone. */
+const { answer: whole } = useAsked<CostFigures>(garden, () => (report.value.tubs.length ? 'cost' : null));
+const each = computed(() => whole.value?.tubs.find((t) => t.id === garden.selected.value) ?? null);
+
+const PARTS = [
+    { key: 'list', name: 'What to buy' },
+    { key: 'ways', name: 'Ways to spend less' },
+    { key: 'prices', name: 'Prices' },
+] as const;
+const part = ref<(typeof PARTS)[number]['key']>('list');
 
 const GROUPS = [
     { kind: 'part', name: 'Parts' },
@@ -29,6 +47,77 @@ const groups = computed(() =>
         return { ...g, parts, cost: parts.reduce((sum, p) => sum + p.cost, 0) };
     }).filter((g) => g.parts.length),
 );
+
+/** The list as it is shopped: by kind, or where each thing is bought, what is there already last. */
+const ORDERS = [
+    { value: 'kind', name: 'by kind' },
+    { value: 'supplier', name: 'by supplier' },
+];
+const order = ref('kind');
+const THERE = 'You have it';
+const sections = computed(() => {
+    if (order.value === 'kind')
+        return groups.value.map((g) => ({ key: g.kind as string, name: g.name as string, parts: g.parts, cost: g.cost }));
+    const places = new Map<string, PartReport[]>();
+    for (const p of report.value.parts) {
+        const at = p.buy.length ? (p.buy[0]!.supplier ?? 'Anywhere, at sample prices') : p.priced ? THERE : 'No price known';
+        places.set(at, [...(places.get(at) ?? []), p]);
+    }
+    return [...places]
+        .sort(([a], [b]) => Number(a === THERE) - Number(b === THERE) || a.localeCompare(b))
+        .map(([name, parts]) => ({ key: name, name, parts, cost: parts.reduce((sum, p) => sum + p.cost, 0) }));
+});
+
+const EXTRAS = [
+    { key: 'sight-tube', name: 'Sight tube, with bulkhead and elbow' },
+    { key: 'battens', name: 'Battens under it' },
+    { key: 'drill-guide', name: 'Drill guide' },
+] as const;
+type Extra = (typeof EXTRAS)[number]['key'];
+const extras = computed<Extra[]>(() => garden.tub.value?.extras ?? []);
+function setExtra(key: Extra, on: boolean): void {
+    garden.changeTub(on ? `take ${key}` : `leave out ${key}`, (t) => {
+        const rest = (t.extras ?? []).filter((e) => e !== key);
+        t.extras = on ? [...rest, key] : rest;
+    });
+}
+const byMeter = computed(() => garden.document.value.testing === 'meter');
+function setMeter(on: boolean): void {
+    garden.change(on ? 'test by meters' : 'test by drops', (g) => {
+        g.testing = on ? 'meter' : 'drops';
+    });
+}
+
+const fileFault = ref('');
+async function take(as: 'csv' | 'pdf' | 'xlsx'): Promise<void> {
+    fileFault.value = '';
+    if (as !== 'xlsx') {
+        fileFault.value = await download(`parts?as=${as}`, garden.document.value);
+        return;
+    }
+    const { default: write } = await import('write-excel-file/universal');
+    const safe = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+    const head = ['part', 'name', 'kind', 'need', 'unit', 'owned', 'pack', 'price', 'supplier', 'packs', 'cost'];
+    const rows = report.value.parts.flatMap((p) =>
+        (p.buy.length ? p.buy : [null]).map((b) => [
+            safe(p.key),
+            safe(p.name),
+            p.kind,
+            p.need,
+            p.unit,
+            p.owned,
+            b?.pack ?? null,
+            b?.price ?? null,
+            safe(b?.supplier ?? ''),
+            b?.count ?? null,
+            b ? b.count * b.price : null,
+        ]),
+    );
+    keep(await write([head, ...rows]).toBlob(), garden.file().name.replace('.kelp.json', '-parts.xlsx'));
+}
+const sumOf = (value: number): string => `${money(value)}\u202f${currency.value}`;
+const between = (of: (number | null)[] | null | undefined, say: (v: number) => string): string =>
+    of ? `${of[0] === null ? 'never' : say(of[0]!)} to ${of[1] === null ? 'never' : say(of[1]!)}` : '';
 
 /** The bar runs to the outlay or the cap, whichever is more. */
 const full = computed(() => Math.max(budget.value.outlay, budget.value.cap ?? 0, 1));
@@ -82,17 +171,22 @@ function buy(part: PartReport): void {
         delete g.owned?.[part.key];
     });
 }
-const isOwned = (part: PartReport): boolean => part.need > 0 && (garden.document.value.owned?.[part.key] ?? 0) >= part.need;
 
 const pricing = ref<string | null>(null);
 const pack = ref('1');
 const price = ref('');
+const shop = ref('');
+const mine = ref(true);
+const spare = ref('0');
 const priceFault = ref('');
 
 function openPrice(part: PartReport): void {
     pricing.value = pricing.value === part.key ? null : part.key;
     pack.value = part.unit === 'mm' ? '5000' : '1';
     price.value = '';
+    shop.value = '';
+    mine.value = true;
+    spare.value = amount(part.spare);
     priceFault.value = '';
 }
 
@@ -104,9 +198,24 @@ async function addPrice(part: PartReport): Promise<void> {
         return;
     }
     garden.change(`price ${part.name}`, (g) => {
-        (g.prices ??= []).push({ part: part.key, pack: size, price: cost.value, supplier: null });
+        const offer = { part: part.key, pack: size, price: cost.value, supplier: shop.value.trim().slice(0, 120) || null };
+        (g.prices ??= []).push(mine.value ? { ...offer, instead: true } : offer);
     });
     pricing.value = null;
+}
+
+function setSpare(part: PartReport): void {
+    const value = Number(spare.value.replace(',', '.'));
+    if (!Number.isFinite(value) || value < 0) {
+        priceFault.value = `“${spare.value}” is no number to spare. Write how many more, 0 for none.`;
+        return;
+    }
+    priceFault.value = '';
+    garden.change(`${part.name} to spare`, (g) => {
+        const spares = (g.spares ??= {});
+        if (value > 0) spares[part.key] = value;
+        else delete spares[part.key];
+    });
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
@@ -146,10 +255,50 @@ function quantity(part: PartReport, value: number): string {
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
             <button type="button" class="box" data-act="own-everything" @click="ownEverything">I have everything but…</button>
-            <p class="small faint">Prices are samples, made up. Add your own where you know better; the cheapest mix of packs is taken.</p>
+            <Pick label="The list" :options="ORDERS" :model-value="order" @update:model-value="(v) => (order = v ?? 'kind')" />
+            <label class="tick"
+                ><input type="checkbox" :checked="byMeter" @change="setMeter(($event.target as HTMLInputElement).checked)" />Meters in place
+                of drops</label
+            >
+            <Fold v-if="garden.tub.value" :title="`Extras of ${garden.tub.value.name ?? garden.tub.value.id}`" :open="extras.length > 0">
+                <label v-for="e in EXTRAS" :key="e.key" class="tick"
+                    ><input
+                        type="checkbox"
+                        :data-extra="e.key"
+                        :checked="extras.includes(e.key)"
+                        @change="setExtra(e.key, ($event.target as HTMLInputElement).checked)"
+                    />{{ e.name }}</label
+                >
+            </Fold>
+            <div class="files">
+                <span class="small">Take it along</span>
+                <button type="button" class="word" data-file="parts-pdf" aria-label="Parts list as PDF" @click="take('pdf')">PDF</button>
+                <button type="button" class="word" data-file="parts-csv" aria-label="Parts list as CSV" @click="take('csv')">CSV</button>
+                <button type="button" class="word" data-file="parts-xlsx" aria-label="Parts list as XLSX" @click="take('xlsx')">
+                    XLSX
+                </button>
+            </div>
+            <p v-if="fileFault" class="small wrong" role="alert">{{ fileFault }}</p>
+            <p class="small faint">
+                Prices are samples, made up. Add your own where you know better; goods and parcels together cost least.
+            </p>
         </template>
 
-        <div class="list">
+        <nav class="parts" aria-label="Parts of Cost">
+            <button
+                v-for="p in PARTS"
+                :key="p.key"
+                type="button"
+                :aria-pressed="part === p.key"
+                :data-part-of-cost="p.key"
+                @click="part = p.key"
+            >
+                {{ p.name }}
+            </button>
+        </nav>
+        <WaysToSpendLess v-if="part === 'ways'" />
+        <Prices v-else-if="part === 'prices'" />
+        <div v-else class="list">
             <div
                 class="where"
                 role="img"
@@ -176,25 +325,37 @@ function quantity(part: PartReport, value: number): string {
                     <tr>
                         <th scope="col">part</th>
                         <th scope="col" class="r">needed</th>
-                        <th scope="col" class="r">you have</th>
+                        <th scope="col" class="r had">you have</th>
                         <th scope="col">buy</th>
                         <th scope="col" class="r left">left</th>
                         <th scope="col" class="r">{{ currency }}</th>
                         <td class="acts" />
                     </tr>
                 </thead>
-                <tbody v-for="g in groups" :key="g.kind">
+                <tbody v-for="g in sections" :key="g.key">
                     <tr class="group">
-                        <th scope="rowgroup" colspan="4">{{ g.name }}</th>
+                        <th scope="rowgroup" colspan="2">{{ g.name }}</th>
+                        <td class="had" />
+                        <td />
                         <td class="left" />
                         <td class="r number">{{ money(g.cost) }}</td>
                         <td class="acts" />
                     </tr>
                     <template v-for="p in g.parts" :key="p.key">
                         <tr :data-part="p.key">
-                            <td>{{ p.name }}</td>
+                            <td>
+                                <label class="tick"
+                                    ><input
+                                        type="checkbox"
+                                        :checked="p.need > 0 && p.owned >= p.need"
+                                        :aria-label="`${p.name}: you have it`"
+                                        @change="($event.target as HTMLInputElement).checked ? ownAll(p) : buy(p)"
+                                    />{{ p.name }}</label
+                                >
+                                <span class="why small faint">{{ p.why }}</span>
+                            </td>
                             <td class="r">{{ quantity(p, p.need) }}</td>
-                            <td class="r">
+                            <td class="r had">
                                 <input
                                     class="have"
                                     inputmode="decimal"
@@ -219,14 +380,8 @@ function quantity(part: PartReport, value: number): string {
                             <td class="r faint left">{{ p.left > 1e-9 ? quantity(p, p.left) : '' }}</td>
                             <td class="r number">{{ money(p.cost) }}</td>
                             <td class="acts">
-                                <button v-if="p.cost > 0" type="button" class="word small" @click="ownAll(p)">
-                                    have it<span class="hidden-visually">: {{ p.name }}</span>
-                                </button>
-                                <button v-if="isOwned(p)" type="button" class="word small" @click="buy(p)">
-                                    buy it<span class="hidden-visually">: {{ p.name }}</span>
-                                </button>
                                 <button type="button" class="word small" :aria-expanded="pricing === p.key" @click="openPrice(p)">
-                                    price<span class="hidden-visually">: {{ p.name }}</span>
+                                    change<span class="hidden-visually">: {{ p.name }}</span>
                                 </button>
                             </td>
                         </tr>
@@ -235,11 +390,25 @@ function quantity(part: PartReport, value: number): string {
                         </tr>
                         <tr v-if="pricing === p.key" class="pricing">
                             <td colspan="7">
+                                <p class="small whole">{{ p.why }}.</p>
+                                <label class="phone"
+                                    >You have
+                                    <input
+                                        inputmode="decimal"
+                                        :aria-label="`${p.name}: how many you have already`"
+                                        v-shown="amount(p.owned)"
+                                        @change="own(p, $event)"
+                                /></label>
                                 <label>A pack of <input v-model="pack" inputmode="decimal" /> {{ p.unit === 'piece' ? '' : p.unit }}</label>
                                 <label
                                     >costs <input v-model="price" inputmode="decimal" @keydown.enter="addPrice(p)" /> {{ currency }}</label
                                 >
-                                <button type="button" class="box" @click="addPrice(p)">Add this offer</button>
+                                <label
+                                    >at <input v-model="shop" maxlength="120" placeholder="anywhere" @keydown.enter="addPrice(p)"
+                                /></label>
+                                <label class="only"><input v-model="mine" type="checkbox" /> and nowhere else</label>
+                                <button type="button" class="box" @click="addPrice(p)">Add this price</button>
+                                <label>To spare <input v-model="spare" inputmode="decimal" @change="setSpare(p)" /></label>
                                 <span v-if="priceFault" class="small wrong" role="alert">{{ priceFault }}</span>
                             </td>
                         </tr>
@@ -251,7 +420,7 @@ function quantity(part: PartReport, value: number): string {
         <template #reckoning>
             <Findings :findings="findings" />
             <Figure
-                label="Outlay now"
+                :label="budget.unpriced.length ? 'Outlay now, at least' : 'Outlay now'"
                 :value="`${money(budget.outlay)}\u202f${currency}`"
                 :share="budget.outlay / full"
                 :limit="budget.cap === null ? null : budget.cap / full"
@@ -269,6 +438,39 @@ function quantity(part: PartReport, value: number): string {
             <Figure v-if="budget.per_plant !== null" label="A plant" :value="`${money(budget.per_plant)}\u202f${currency}`" />
             <Figure v-if="budget.per_tub !== null" label="A tub" :value="`${money(budget.per_tub)}\u202f${currency}`" />
             <Figure
+                v-if="budget.parcels.length"
+                label="Parcels"
+                :value="sumOf(budget.delivery)"
+                :note="budget.parcels.map((p) => `${p.supplier} ${money(p.cost)}`).join(', ')"
+            />
+            <Figure
+                v-if="each"
+                label="The next one like it"
+                :value="sumOf(each.next)"
+                :note="`${each.name}: alone ${money(each.alone)}, three alike ${money(each.three)}`"
+                why="One more, with what is left over used first, tools there, and its line on the same pump."
+            />
+            <template v-if="whole">
+                <Figure
+                    v-if="whole.budget.monthly !== null && whole.budget.month"
+                    label="A month"
+                    :value="sumOf(whole.budget.monthly)"
+                    :note="`power ${money(whole.budget.month.power)}, feed ${money(whole.budget.month.feed)}, water ${money(whole.budget.month.water)}, plugs ${money(whole.budget.month.plugs)}`"
+                />
+                <Figure
+                    v-if="whole.budget.harvest_value !== null"
+                    label="A season’s harvest"
+                    :value="sumOf(whole.budget.harvest_value)"
+                    :note="`${between(whole.budget.harvest_range, money)}, at sample prices a kilogram`"
+                />
+                <Figure
+                    v-if="whole.budget.harvest_value !== null"
+                    label="Paid back after"
+                    :value="whole.budget.payback_days === null ? 'never' : number(whole.budget.payback_days, 0, 'd')"
+                    :note="between(whole.budget.payback_range, (d) => number(d, 0, 'd'))"
+                />
+            </template>
+            <Figure
                 label="Goes into the tubs"
                 :value="`${money(budget.used)}\u202f${currency}`"
                 note="the share of the packs that is used"
@@ -279,6 +481,63 @@ function quantity(part: PartReport, value: number): string {
 </template>
 
 <style scoped>
+.parts {
+    display: flex;
+    gap: 1.2rem;
+    border-bottom: 1px solid var(--ink);
+    margin-bottom: 0.8rem;
+    flex: none;
+}
+.parts button {
+    border: 0;
+    border-bottom: 3px solid transparent;
+    background: none;
+    color: var(--ink);
+    font: inherit;
+    font-family: var(--grotesque);
+    padding: 0.3rem 0;
+    min-height: 34px;
+    cursor: pointer;
+}
+.parts [aria-pressed='true'] {
+    border-bottom-color: var(--ink);
+    font-weight: 700;
+}
+.tick {
+    display: flex;
+    gap: 0.45rem;
+    align-items: center;
+}
+.tick input {
+    inline-size: 18px;
+    block-size: 18px;
+    flex: none;
+    accent-color: var(--kelp);
+}
+.why {
+    display: block;
+    padding-left: 1.6rem;
+    line-height: 1.3;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+}
+.pricing .whole {
+    margin-bottom: 0.4rem;
+}
+.files {
+    display: flex;
+    gap: 0.8rem;
+    align-items: center;
+}
+.files .word {
+    min-height: 28px;
+    font-weight: 600;
+}
+.pricing .only input {
+    width: auto;
+    min-height: 0;
+}
 .list {
     position: relative;
     flex: 1;
@@ -338,7 +597,7 @@ table {
     table-layout: fixed;
 }
 .c-part {
-    width: 25%;
+    width: 34%;
 }
 .c-need,
 .c-have {
@@ -351,7 +610,7 @@ table {
     width: 3.6rem;
 }
 .c-acts {
-    width: 5.6rem;
+    width: 4.2rem;
 }
 td,
 th {
@@ -411,6 +670,9 @@ thead th {
 .pricing td {
     background: var(--sheet);
 }
+.pricing .phone {
+    display: none;
+}
 .pricing label {
     margin-right: 0.8rem;
 }
@@ -434,23 +696,39 @@ thead th {
     color: var(--stop-text);
 }
 @media (max-width: 760px) {
-    .acts,
+    .tick {
+        min-height: 44px;
+    }
+    .tick input {
+        inline-size: 24px;
+        block-size: 24px;
+    }
+    .why {
+        display: none;
+    }
+    .parts button {
+        min-height: 44px;
+    }
+    .had,
+    .c-have,
     .left,
-    .c-acts,
     .c-left {
         display: none;
     }
+    .c-acts {
+        width: 3.6rem;
+    }
+    .acts .word {
+        min-height: 44px;
+    }
+    .pricing .phone {
+        display: inline;
+    }
     .c-part {
-        width: 26%;
+        width: 38%;
     }
     .c-need {
         width: 3.3rem;
-    }
-    .c-have {
-        width: 3.6rem;
-    }
-    .have {
-        width: 2.4rem;
     }
     .packs {
         white-space: normal;

@@ -1,0 +1,281 @@
+<script setup lang="ts">
+/** Prices of one’s own: a list from a file, a supplier’s as they are now, and what each supplier asks for a parcel. */
+import { computed, ref } from 'vue';
+import { call } from '../kit/api';
+import { money } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { read } from '../kit/reader';
+import { taken, type Offer, type PriceList, type SupplierPrices } from './money';
+
+const garden = useGarden();
+const report = garden.report;
+const currency = computed(() => report.value.budget.currency);
+const names = computed(() => new Map(report.value.parts.map((p) => [p.key, p.name])));
+const nameOf = (part: string): string => names.value.get(part) ?? part;
+
+/** Nothing larger is a price list. */
+const MOST_BYTES = 1_000_000;
+
+const list = ref<PriceList | null>(null);
+const file = ref('');
+const fault = ref('');
+async function open(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const chosen = input.files?.[0];
+    input.value = '';
+    list.value = null;
+    fault.value = '';
+    if (!chosen) return;
+    file.value = chosen.name;
+    if (chosen.size > MOST_BYTES) {
+        fault.value = `${chosen.name} is larger than a price list may be: 1 MB is the most.`;
+        return;
+    }
+    let body: Record<string, unknown>;
+    if (/\.xlsx$/i.test(chosen.name)) {
+        try {
+            const { readSheet } = await import('read-excel-file/universal');
+            const rows = await readSheet(chosen);
+            body = { rows: rows.map((row) => row.map((cell) => (cell === null ? '' : String(cell as string | number | boolean)))) };
+        } catch {
+            fault.value = `${chosen.name} is no spreadsheet that can be read. Save it as XLSX or CSV and try again.`;
+            return;
+        }
+    } else {
+        body = { text: await chosen.text() };
+    }
+    const answer = await call<PriceList>('prices/read', { body: JSON.stringify({ garden: garden.document.value, ...body }) });
+    if (answer.kind === 'done') list.value = answer.data;
+    else if (answer.kind === 'refused') fault.value = answer.faults[0]?.message ?? answer.message;
+    else if ('message' in answer) fault.value = answer.message;
+}
+function take(offers: Offer[], says: string): void {
+    garden.change(says, (g) => {
+        g.prices = taken((g.prices ?? []) as Offer[], offers);
+    });
+}
+function takeList(): void {
+    if (list.value) take(list.value.offers, `take ${list.value.offers.length} prices`);
+    list.value = null;
+}
+
+const fresh = ref<SupplierPrices | null>(null);
+const asking = ref(false);
+async function refresh(): Promise<void> {
+    asking.value = true;
+    const answer = await call<SupplierPrices>('prices/refresh', { body: JSON.stringify({ garden: garden.document.value }) });
+    asking.value = false;
+    fresh.value = answer.kind === 'done' ? answer.data : null;
+    if (answer.kind !== 'done' && 'message' in answer) fault.value = answer.message;
+}
+function takeFresh(): void {
+    const { supplier, changes } = fresh.value!;
+    if (!supplier) return;
+    const day = new Date().toISOString().slice(0, 10);
+    garden.change(`take prices of ${supplier.name}`, (g) => {
+        const offers = changes.map((c) => ({ part: c.part, pack: c.pack, price: c.price, supplier: supplier.name, as_of: day }));
+        g.prices = taken((g.prices ?? []) as Offer[], offers);
+        g.suppliers = [...(g.suppliers ?? []).filter((s) => s.name !== supplier.name), supplier].slice(-8);
+    });
+    fresh.value = null;
+}
+
+const suppliers = computed(() => {
+    const known = new Map((garden.document.value.suppliers ?? []).map((s) => [s.name, s]));
+    for (const offer of garden.document.value.prices ?? [])
+        if (offer.supplier && !known.has(offer.supplier)) known.set(offer.supplier, { name: offer.supplier });
+    return [...known.values()];
+});
+/** The day from which a supplier’s prices are, the oldest of them. */
+const age = (name: string): string =>
+    (garden.document.value.prices ?? [])
+        .filter((o) => o.supplier === name && o.as_of)
+        .map((o) => o.as_of!)
+        .sort()[0] ?? '';
+const wrong = ref('');
+async function setTerm(name: string, term: 'delivery' | 'free_over' | 'min_order', event: Event): Promise<void> {
+    const text = (event.target as HTMLInputElement).value.trim();
+    const reading = text === '' ? { value: null } : await read(text, 'money', garden.units.value, { currency: currency.value });
+    wrong.value = 'error' in reading ? reading.error : '';
+    if ('error' in reading) return;
+    garden.change(`what ${name} asks`, (g) => {
+        const all = (g.suppliers ??= []);
+        let of = all.find((s) => s.name === name);
+        if (!of) all.push((of = { name }));
+        if (reading.value === null) delete of[term];
+        else of[term] = reading.value as number;
+    });
+}
+function drop(name: string): void {
+    garden.change(`forget ${name}`, (g) => {
+        g.prices = (g.prices ?? []).filter((o) => o.supplier !== name);
+        g.suppliers = (g.suppliers ?? []).filter((s) => s.name !== name);
+    });
+}
+</script>
+
+<template>
+    <div class="prices">
+        <section>
+            <h2>A list of your own</h2>
+            <p class="small faint">CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery.</p>
+            <label class="box file"
+                >Choose a file<input type="file" accept=".csv,.txt,.tsv,.xlsx" data-act="price-file" @change="open"
+            /></label>
+            <p v-if="fault" class="wrong small" role="alert">{{ fault }}</p>
+            <div v-if="list" class="found" role="status" data-list>
+                <p>
+                    <b>{{ file }}</b>: {{ list.offers.length }} prices<template v-if="list.faults.length"
+                        >, and {{ list.faults.length }} rows that will not do</template
+                    >.
+                </p>
+                <ul v-if="list.faults.length" class="faults">
+                    <li v-for="f in list.faults.slice(0, 50)" :key="f.row" class="wrong">Row {{ f.row }}: {{ f.message }}.</li>
+                </ul>
+                <p v-if="list.faults.length > 50" class="small">… and {{ list.faults.length - 50 }} more.</p>
+                <button v-if="list.offers.length" type="button" class="box strong" data-act="take-list" @click="takeList">
+                    {{ list.faults.length ? `Skip those, take ${list.offers.length}` : `Take all ${list.offers.length}` }}
+                </button>
+                <button type="button" class="word" @click="list = null">Take none</button>
+            </div>
+        </section>
+        <section>
+            <h2>A supplier’s prices now</h2>
+            <button type="button" class="box" data-act="refresh-prices" :disabled="asking" @click="refresh">
+                {{ asking ? 'Asking …' : 'Ask for them' }}
+            </button>
+            <p v-if="fresh?.away" class="small" role="alert">{{ fresh.away }}</p>
+            <div v-else-if="fresh?.supplier" class="found" role="status" data-fresh>
+                <p v-if="!fresh.changes.length">Nothing that you buy has changed at {{ fresh.supplier.name }}.</p>
+                <template v-else>
+                    <p>
+                        {{ fresh.supplier.name }}, {{ fresh.changes.length }} changed; a parcel {{ money(fresh.supplier.delivery ?? 0) }}
+                        {{ currency
+                        }}<template v-if="fresh.supplier.free_over">, nothing from {{ money(fresh.supplier.free_over) }}</template
+                        >.
+                    </p>
+                    <table>
+                        <tbody>
+                            <tr v-for="c in fresh.changes" :key="`${c.part} ${c.pack}`">
+                                <td>{{ nameOf(c.part) }}</td>
+                                <td class="r">{{ c.pack === 1 ? '' : `× ${c.pack}` }}</td>
+                                <td class="r faint">{{ c.before === null ? 'new' : money(c.before) }}</td>
+                                <td class="r number">{{ money(c.price) }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                    <button type="button" class="box strong" data-act="take-fresh" @click="takeFresh">Take them</button>
+                    <button type="button" class="word" @click="fresh = null">Leave mine as they are</button>
+                </template>
+            </div>
+        </section>
+        <section v-if="suppliers.length">
+            <h2>What a parcel costs</h2>
+            <p v-if="wrong" class="wrong small" role="alert">{{ wrong }}</p>
+            <table>
+                <thead>
+                    <tr>
+                        <th scope="col">supplier</th>
+                        <th scope="col">parcel</th>
+                        <th scope="col">nothing from</th>
+                        <th scope="col">least order</th>
+                        <td></td>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="s in suppliers" :key="s.name">
+                        <th scope="row">
+                            {{ s.name }}<span v-if="age(s.name)" class="small faint"> prices of {{ age(s.name) }}</span>
+                        </th>
+                        <td v-for="term in ['delivery', 'free_over', 'min_order'] as const" :key="term">
+                            <input
+                                class="sum"
+                                inputmode="decimal"
+                                :aria-label="`${s.name}: ${{ delivery: 'a parcel', free_over: 'brought for nothing from', min_order: 'least order' }[term]}`"
+                                :value="s[term] ?? ''"
+                                @change="setTerm(s.name, term, $event)"
+                            />
+                        </td>
+                        <td class="r">
+                            <button type="button" class="word" @click="drop(s.name)">
+                                forget<span class="hidden-visually"> {{ s.name }}</span>
+                            </button>
+                        </td>
+                    </tr>
+                </tbody>
+            </table>
+        </section>
+    </div>
+</template>
+
+<style scoped>
+.prices {
+    flex: 1;
+    min-height: 0;
+    overflow-y: auto;
+    display: grid;
+    gap: 1.4rem;
+    align-content: start;
+}
+.file {
+    position: relative;
+    display: inline-block;
+    cursor: pointer;
+}
+.file:focus-within {
+    outline: 2px solid var(--water);
+    outline-offset: 2px;
+}
+.file input {
+    position: absolute;
+    inset: 0;
+    opacity: 0;
+    cursor: pointer;
+    width: 100%;
+}
+.found .word {
+    margin-left: 1rem;
+    min-height: 34px;
+}
+.found table {
+    margin-bottom: 0.6rem;
+    width: 100%;
+}
+.prices h2 {
+    margin-bottom: 0.3rem;
+}
+.found {
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    padding: 0.6rem 0.9rem;
+    margin-top: 0.6rem;
+}
+.faults {
+    max-height: 12rem;
+    overflow-y: auto;
+    font-size: 0.875rem;
+}
+table {
+    font-size: 0.875rem;
+}
+td,
+th {
+    padding: 0.2rem 0.9rem 0.2rem 0;
+    border-bottom: 1px solid var(--rule);
+    text-align: left;
+}
+.r {
+    text-align: right;
+}
+.sum {
+    width: 5rem;
+    min-height: 30px;
+    border: 1px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 0.1rem 0.4rem;
+}
+.wrong {
+    color: var(--stop-text);
+}
+</style>

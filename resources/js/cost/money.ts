@@ -1,0 +1,75 @@
+import type { Report } from '../types/report';
+
+/** A garden’s whole budget, and each tub by itself. */
+export interface CostFigures {
+    budget: Report['budget'];
+    tubs: { id: string; name: string; alone: number; next: number; three: number }[];
+}
+
+/** One way to spend less: its money, its harm and its patch. */
+export interface Saving {
+    key: string;
+    kind: string;
+    says: string;
+    saves: number;
+    stops: number;
+    mends: number;
+    minds: number;
+    yield_lost_g: number;
+    patch: unknown[];
+}
+
+export interface Savings {
+    currency: string;
+    cap: number | null;
+    outlay: number;
+    unpriced: string[];
+    savings: Saving[];
+    set: {
+        keys: string[];
+        says: string;
+        saves: number;
+        outlay: number;
+        mends: number;
+        minds: number;
+        yield_lost_g: number;
+        patch: unknown[];
+    } | null;
+    proof: string | null;
+}
+
+/** An offer as a price list gives it. */
+export interface Offer {
+    part: string;
+    pack: number;
+    price: number;
+    supplier?: string;
+    delivery?: number;
+}
+
+export interface PriceList {
+    offers: Offer[];
+    faults: { row: number; message: string }[];
+}
+
+export interface SupplierPrices {
+    away: string | null;
+    supplier: { name: string; delivery?: number; free_over?: number | null; min_order?: number } | null;
+    changes: { part: string; pack: number; price: number; before: number | null; stock: number | null }[];
+}
+
+/** What taking a saving brings with it, in words. */
+export function harm(saving: Pick<Saving, 'mends' | 'minds' | 'yield_lost_g'> & { stops?: number }, mass: (kg: number) => string): string {
+    const parts: string[] = [];
+    if ((saving.stops ?? 0) > 0) parts.push(`${saving.stops} stop`);
+    if (saving.mends > 0) parts.push(`${saving.mends} to mend`);
+    if (saving.minds > 0) parts.push(`${saving.minds} to mind`);
+    if (saving.yield_lost_g > 0) parts.push(`${mass(saving.yield_lost_g / 1000)} less harvest`);
+    return parts.length ? parts.join(', ') : 'no harm';
+}
+
+/** Offers taken into a garden’s own: one of the same part, pack and supplier takes the old one’s place. */
+export function taken(now: Offer[], more: Offer[]): Offer[] {
+    const same = (a: Offer, b: Offer): boolean => a.part === b.part && a.pack === b.pack && (a.supplier ?? null) === (b.supplier ?? null);
+    return [...now.filter((old) => !more.some((fresh) => same(old, fresh))), ...more];
+}
