@@ -140,7 +140,7 @@ it('makes a bucket for next to nothing', function () {
     $browser = emptyGarden('Next to nothing')->press('[data-act=open-add]')->press(Browser::text('Passive', 'button'));
     $browser->choose('Crop', 'Leaf lettuce')->choose('Cup', 'Yoghurt pot, slotted')->press('[data-act=add-tub]');
     mark($browser, 'lid')->press(Browser::text('A knife', 'button'));
-    mark($browser, 'cost')->press('[data-act=own-everything]')->press('[data-part=seed-lettuce-leaf] button[class*=word]');
+    mark($browser, 'cost')->press('[data-act=own-everything]')->press('[data-part=seed-lettuce-leaf] .tick input');
     [$document, $report] = answer($browser, 16);
 
     expect($report->budget->outlay)->toBeLessThan(5.0)->toBeGreaterThan(0.0)

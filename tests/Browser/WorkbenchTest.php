@@ -211,14 +211,14 @@ it('removes and copies a tub, with undo', function () {
 it('keeps a part that is owned and a price of one’s own', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/cost');
     $before = (float) figure($browser, 'Outlay now');
-    $browser->press('[data-part=drill] .acts button');
+    $browser->press('[data-part=drill] .tick input');
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39)) < 0.01, 'for the drill to cost nothing');
     $browser->press('[data-part=pump-4w-2] .acts button:last-child');
     $browser->write(
-        '.pricing label:nth-of-type(2) input',
+        '.pricing label:nth-of-type(3) input',
         'cheap',
-    )->press(Browser::text('Add this offer', 'button'))->waitForText('no sum of money');
-    $browser->write('.pricing label:nth-of-type(2) input', '€10')->press(Browser::text('Add this offer', 'button'));
+    )->press(Browser::text('Add this price', 'button'))->waitForText('no sum of money');
+    $browser->write('.pricing label:nth-of-type(3) input', '€10')->press(Browser::text('Add this price', 'button'));
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39 - 6.5)) < 0.01, 'for the cheaper pump');
     $browser->write('#cap', '20,00')->see('[data-code="cost.over-cap"]');
     saved($browser);
@@ -230,7 +230,7 @@ it('works at 1280 × 680 and 1280 × 800 without the page scrolling, and at 390 
     $overflow = 'const e = document.scrollingElement; return [e.scrollWidth - e.clientWidth, e.scrollHeight - e.clientHeight]';
     foreach ([800, 680] as $height) {
         $browser->size(1280, $height)->keys('0')->see('.cards');
-        foreach (['1', '2', '3', '4', '6', '0'] as $key) {
+        foreach (['1', '2', '3', '4', '5', '6', '7', '0'] as $key) {
             $browser->keys($key);
             $browser->until(fn (): bool => $browser->script($overflow) === [0, 0], "not to scroll at $height with $key");
         }

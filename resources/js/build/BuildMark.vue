@@ -86,25 +86,27 @@ function bubbles(stone: number, does: boolean): void {
 }
 const stones = computed(() => tub.value?.shape.stones?.at.length ?? 0);
 
-/** A fill that was measured here becomes one of the vessel’s own: its volume is known by it from then on. */
-const taken = computed(() => {
-    const fills = garden.tub.value?.vessel;
-    return (
-        typeof fills === 'object' &&
-        (fills.fills ?? []).some((f) => f.litres === measured.value.litres && f.depth_mm === measured.value.line_mm)
-    );
+/** Fills that the vessel is known by: from two on its volume goes by them. */
+const fills = computed(() => {
+    const vessel = garden.tub.value?.vessel;
+    return typeof vessel === 'object' ? (vessel.fills ?? []) : [];
 });
+const taken = computed(() => fills.value.some((f) => f.litres === measured.value.litres && f.depth_mm === measured.value.line_mm));
 const before = ref<number | null>(null);
-function calibrate(): void {
-    before.value = tub.value?.volume.working_l ?? null;
-    const { line_mm: depth, litres } = measured.value;
+function addFill(litres: number | null | undefined, depth: number | null | undefined): void {
     if (!depth || !litres) return;
-    garden.changeTub('measure the vessel by this fill', (t) => {
+    before.value = tub.value?.volume.working_l ?? null;
+    garden.changeTub('measure the vessel by a fill', (t) => {
         const vessel = vesselInPlace(t, garden.library);
         vessel.fills = [...(vessel.fills ?? []), { litres, depth_mm: depth }];
     });
 }
-watch([garden.selected, copy, step], () => (before.value = null));
+const one = ref<{ litres: number | null; depth: number | null }>({ litres: null, depth: null });
+function addOne(): void {
+    addFill(one.value.litres, one.value.depth);
+    one.value = { litres: null, depth: null };
+}
+watch([garden.selected, copy, () => step.value?.key], () => (before.value = null));
 
 const NAMES: Record<string, string> = {
     lid: 'Lid, 1 : 1',
@@ -210,17 +212,34 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         type="button"
                         class="box"
                         data-act="calibrate"
-                        @click="calibrate"
+                        @click="addFill(measured.litres, measured.line_mm)"
                     >
                         Measure the vessel by it
                     </button>
-                    <p v-if="taken" class="small" role="status">
-                        The vessel goes by this fill<template v-if="before !== null"
-                            >: to its line it held {{ volume(before, garden.units.value) }} by the design, and holds
-                            {{ volume(tub.volume.working_l, garden.units.value) }} now</template
-                        >.
-                    </p>
                 </div>
+                <div v-if="step.key === 'measure'" class="measured">
+                    <Measure label="Depth" dimension="length" :model-value="one.depth" @update:model-value="(v) => (one.depth = v)" />
+                    <Measure
+                        label="Litres in it"
+                        dimension="volume"
+                        :model-value="one.litres"
+                        @update:model-value="(v) => (one.litres = v)"
+                    />
+                    <button type="button" class="box" data-act="add-fill" :disabled="!one.depth || !one.litres" @click="addOne">
+                        Add this fill
+                    </button>
+                </div>
+                <p v-if="['measure', 'fill'].includes(step.key) && fills.length" class="small" role="status" data-fills>
+                    Measured:
+                    {{
+                        fills.map((f) => `${volume(f.litres, garden.units.value)} at ${length(f.depth_mm, garden.units.value)}`).join(', ')
+                    }}.
+                    <template v-if="fills.length < 2">One more at another depth, and its volume goes by them.</template>
+                    <template v-else-if="before !== null"
+                        >To its line it held {{ volume(before, garden.units.value) }}, and holds
+                        {{ volume(tub.volume.working_l, garden.units.value) }} now.</template
+                    >
+                </p>
                 <fieldset v-if="step.key === 'wet-test'" class="measured">
                     <legend>Which bubble</legend>
                     <label v-for="i in stones" :key="i"

@@ -348,6 +348,7 @@ function quantity(part: PartReport, value: number): string {
                                     ><input
                                         type="checkbox"
                                         :checked="p.need > 0 && p.owned >= p.need"
+                                        :disabled="p.owned >= p.need && garden.document.value.owned?.[p.key] === undefined"
                                         :aria-label="`${p.name}: you have it`"
                                         @change="($event.target as HTMLInputElement).checked ? ownAll(p) : buy(p)"
                                     />{{ p.name }}</label

@@ -75,7 +75,9 @@ export async function call<T>(path: string, options: Options = {}): Promise<Answ
     } catch {
         return signal?.aborted ? { kind: 'cancelled' } : { kind: 'away', message: AWAY };
     }
-    const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
+    // An answer that breaks off on the way is none; a refusal that is no JSON is told by its number.
+    const data = (await response.json().catch(() => (response.ok ? null : {}))) as Record<string, unknown> | null;
+    if (data === null) return signal?.aborted ? { kind: 'cancelled' } : { kind: 'away', message: AWAY };
     const message = typeof data.message === 'string' ? data.message : `Error ${response.status}.`;
     if (response.ok) return { kind: 'done', data: data as T };
     switch (response.status) {

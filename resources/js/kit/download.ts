@@ -6,6 +6,7 @@ import type { Fault } from './api';
  * @returns what went wrong, in words; empty where nothing did
  */
 export async function download(path: string, garden: unknown): Promise<string> {
+    const nobody = 'Kelp Tub does not answer. Try again when it is back.';
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
@@ -14,14 +15,16 @@ export async function download(path: string, garden: unknown): Promise<string> {
             body: JSON.stringify(garden),
         });
     } catch {
-        return 'Kelp Tub does not answer. Try again when it is back.';
+        return nobody;
     }
     if (!response.ok) {
         const said = (await response.json().catch(() => ({}))) as { message?: string; faults?: Fault[] };
         return said.faults?.[0]?.message ?? said.message ?? `Error ${response.status}.`;
     }
     const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'kelp-tub';
-    keep(await response.blob(), name);
+    const file = await response.blob().catch(() => null);
+    if (file === null) return nobody;
+    keep(file, name);
     return '';
 }
 
