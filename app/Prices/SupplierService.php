@@ -46,7 +46,8 @@ final readonly class SupplierService
         $supplier = $said->supplier ?? null;
         $items = $said->items ?? null;
         $sum = static fn (mixed $value): bool => (is_int($value) || is_float($value)) && $value >= 0 && $value <= 1.0e6;
-        if (! $supplier instanceof stdClass || ! is_string($supplier->name ?? null) || $supplier->name === '' || mb_strlen($supplier->name) > 120
+        $name = $supplier instanceof stdClass ? ($supplier->name ?? null) : null;
+        if (! is_string($name) || $name === '' || mb_strlen($name) > 120
             || ! $sum($supplier->delivery ?? 0) || ! $sum($supplier->free_over ?? 0) || ! $sum($supplier->min_order ?? 0)
             || ! is_string($said->currency ?? null) || ! is_array($items) || $items === [] || count($items) > self::MOST_ITEMS) {
             return false;

@@ -20,7 +20,9 @@ function downloads(Browser $browser): string
 function downloaded(Browser $browser, string $file): string
 {
     return $browser->until(
-        fn (): string|false => is_file($file) && filesize($file) > 0 && ! is_file("$file.crdownload") ? (string) file_get_contents($file) : false,
+        fn (): string|false => is_file($file) && filesize($file) > 0 && ! is_file("$file.crdownload")
+            ? (string) file_get_contents($file)
+            : false,
         "for $file",
     );
 }
@@ -71,7 +73,8 @@ it('takes a measured fill into the vessel, and says what moved', function () {
     $document = $server->document($id);
     $after = Gardens::report(Gardens::reader()->fromDocument($document))->tubs[0]->volume->working_l;
 
-    expect($document->tubs[0]->vessel->fills)->toEqual([(object) ['litres' => 9.5, 'depth_mm' => 62], (object) ['litres' => 38, 'depth_mm' => 228]])
+    expect($document->tubs[0]->vessel->fills)
+        ->toEqual([(object) ['litres' => 9.5, 'depth_mm' => 62], (object) ['litres' => 38, 'depth_mm' => 228]])
         ->and($document->builds[0]->measured->litres)->toBe(38)
         ->and(str_replace("\u{202f}", ' ', $browser->see('[data-fills]')->getText()))
         ->toContain('it held '.written($before).' L, and holds '.written($after).' L now');

@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 // Started by bin/bench: bench.php URL. Prints medians, ratios and goals; a goal that is missed is said, not hidden.
 
+use App\Exports\Paper;
+use App\Exports\PdfTemplate;
 use App\Library\LibraryFiles;
+use KelpTub\Core\Cost\Basket;
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\Cup\Cup;
+use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Lid\CupInHole;
@@ -13,10 +19,14 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\SpreadSolver;
+use KelpTub\Core\Marks\Build\Templates;
+use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Marks;
+use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
+use KelpTub\Core\WhatIf\Savings;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
 
@@ -77,6 +87,26 @@ function handSet(string $vessel, int $holes, string $crop): string
             'stones' => ['kind' => 'disc-100', 'count' => 2],
         ],
     ], 'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 't']]]]]);
+}
+
+/** Sixty offers of four suppliers, each of them with a parcel that is free from some sum on, for what the garden needs. */
+function sixtyOffers(Plan $plan): string
+{
+    $raw = json_decode(eightTubs());
+    $needs = $plan->needs();
+    foreach (range(0, 59) as $i) {
+        $raw->prices[] = [
+            'part' => $needs[$i % count($needs)]->key,
+            'pack' => 1 + $i % 3,
+            'price' => 3 + $i * 7 % 23,
+            'supplier' => 'Supplier '.'ABCD'[$i % 4],
+        ];
+    }
+    foreach (range(0, 3) as $i) {
+        $raw->suppliers[] = ['name' => 'Supplier '.'ABCD'[$i], 'delivery' => 4 + $i, 'free_over' => 60 + 20 * $i];
+    }
+
+    return (string) json_encode($raw);
 }
 
 /** @param  list<float>  $times */
@@ -281,4 +311,31 @@ for ($i = -5; $i < 40; $i++) {
     }
 }
 say('four runs of a season for one tub', median($times), 'ms', 100);
+
+$priced = $files->reader($library)->read(sixtyOffers($plan));
+$wish = $priced->of(MoneyWish::class);
+$needs = $planner->plan($priced)->needs();
+$missing = array_map(static fn (Need $need): float => Purchase::missing($need, 0.0, 0.0), $needs);
+$offers = array_map(static fn (Need $need): array => $library->offers->with($wish->offers, $need->key), $needs);
+$marsh = $files->reader($library)->read($demo);
+$templates = static function () use ($planner, $marsh): string {
+    $tub = $planner->plan($marsh)->get(TubPlans::class)->tubs['foredeck'];
+
+    return PdfTemplate::of(array_values((new Templates($tub, $marsh))->all()), Paper::A4);
+};
+foreach ([
+    'cost of eight tubs, 60 offers of 4 suppliers' => [static fn (): array => Basket::of($missing, $offers, $wish->suppliers), 10],
+    'ways to spend less, demo garden' => [static fn (): stdClass => (new Savings($planner))->of($marsh), 300],
+    'every template of the demo’s tote as PDF, A4' => [$templates, 1500],
+] as $what => [$do, $goal]) {
+    $times = [];
+    for ($i = -2; $i < 10; $i++) {
+        $start = hrtime(true);
+        $do();
+        if ($i >= 0) {
+            $times[] = (hrtime(true) - $start) / 1e6;
+        }
+    }
+    say($what, median($times), 'ms', $goal);
+}
 say('peak memory', memory_get_peak_usage(true) / 1e6, 'MB', 64);

@@ -219,6 +219,9 @@ function setSpare(part: PartReport): void {
 }
 
 const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
+const monthly = (of: NonNullable<CostFigures['budget']['month']>): string =>
+    `power ${money(of.power)}, feed ${money(of.feed)}, water ${money(of.water)}, plugs ${money(of.plugs)}`;
+
 function quantity(part: PartReport, value: number): string {
     const units = garden.units.value;
     switch (part.unit) {
@@ -456,7 +459,7 @@ function quantity(part: PartReport, value: number): string {
                     v-if="whole.budget.monthly !== null && whole.budget.month"
                     label="A month"
                     :value="sumOf(whole.budget.monthly)"
-                    :note="`power ${money(whole.budget.month.power)}, feed ${money(whole.budget.month.feed)}, water ${money(whole.budget.month.water)}, plugs ${money(whole.budget.month.plugs)}`"
+                    :note="monthly(whole.budget.month)"
                 />
                 <Figure
                     v-if="whole.budget.harvest_value !== null"

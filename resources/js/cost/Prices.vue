@@ -92,8 +92,9 @@ const age = (name: string): string =>
         .filter((o) => o.supplier === name && o.as_of)
         .map((o) => o.as_of!)
         .sort()[0] ?? '';
+const TERMS = { delivery: 'a parcel', free_over: 'brought for nothing from', min_order: 'least order' } as const;
 const wrong = ref('');
-async function setTerm(name: string, term: 'delivery' | 'free_over' | 'min_order', event: Event): Promise<void> {
+async function setTerm(name: string, term: keyof typeof TERMS, event: Event): Promise<void> {
     const text = (event.target as HTMLInputElement).value.trim();
     const reading = text === '' ? { value: null } : await read(text, 'money', garden.units.value, { currency: currency.value });
     wrong.value = 'error' in reading ? reading.error : '';
@@ -187,11 +188,11 @@ function drop(name: string): void {
                         <th scope="row">
                             {{ s.name }}<span v-if="age(s.name)" class="small faint"> prices of {{ age(s.name) }}</span>
                         </th>
-                        <td v-for="term in ['delivery', 'free_over', 'min_order'] as const" :key="term">
+                        <td v-for="(says, term) in TERMS" :key="term">
                             <input
                                 class="sum"
                                 inputmode="decimal"
-                                :aria-label="`${s.name}: ${{ delivery: 'a parcel', free_over: 'brought for nothing from', min_order: 'least order' }[term]}`"
+                                :aria-label="`${s.name}: ${says}`"
                                 :value="s[term] ?? ''"
                                 @change="setTerm(s.name, term, $event)"
                             />
