@@ -13,6 +13,8 @@ namespace KelpTub\Core\Cost;
  * For each set of suppliers that may be open, each part has its cheapest cover from those alone; the best set wins. Where a supplier
  * brings a parcel for nothing from some sum on, or takes no order below one, covers that cost more and buy more there are looked at too,
  * as far as the money that they could save.
+ *
+ * @phpstan-type Way array{packs: list<array{Offer, int}>, cost: float, spent: array<string, float>}
  */
 final class Basket
 {
@@ -35,8 +37,14 @@ final class Basket
     /** @var list<Supplier> the rest, who deliver for nothing and take any order */
     private array $always = [];
 
+    /** @var list<int> of each part the set of suppliers that offer it */
+    private array $offering;
+
     /** @var array<int, array<int, array{packs: list<array{Offer, int}>, cost: float}|null>> by part and set of suppliers */
     private array $covers = [];
+
+    /** @var array<int, array<int, array{most: float, all: list<Way>}>> covers that cost so much at most, by part and set of suppliers */
+    private array $ways = [];
 
     /** @var array{float, int, float} cost, parcels, worth of what is left over */
     private array $best = [INF, PHP_INT_MAX, INF];
@@ -73,6 +81,15 @@ final class Basket
         $this->suppliers = array_slice($here, 0, self::MOST_SUPPLIERS);
         $this->always = array_slice($here, self::MOST_SUPPLIERS);
         $this->least = array_map(static fn (Supplier $supplier): float => $supplier->least(), $this->suppliers);
+        $numbers = array_flip(array_map(static fn (Supplier $supplier): string => $supplier->name, $this->suppliers));
+        $this->offering = array_map(static function (array $ofPart) use ($numbers): int {
+            $set = 0;
+            foreach ($ofPart as $offer) {
+                $set |= isset($numbers[$offer->supplier]) ? 1 << $numbers[$offer->supplier] : 0;
+            }
+
+            return $set;
+        }, $offers);
     }
 
     /**
@@ -223,10 +240,12 @@ final class Basket
             return;
         }
         $options = $most = [];
+        $counting = array_sum(array_map(static fn (int $s): int => 1 << $s, array_keys($marks)));
         foreach (array_keys($this->missing) as $i) {
             $cheapest = $this->cover($i, $set)['cost'] ?? 0.0;
             $options[$i] = [];
-            foreach ($this->minimal($i, $set, $cheapest + $spare) as $way) {
+            // Of what nobody with a mark offers, no dearer cover is worth a look.
+            foreach ($this->minimal($i, $set, ($this->offering[$i] & $counting) === 0 ? $cheapest : $cheapest + $spare) as $way) {
                 $bought = array_map(
                     fn (int $s): float => $way['spent'][$this->suppliers[$s]->name] ?? 0.0,
                     array_combine($k = array_keys($marks), $k),
@@ -418,9 +437,24 @@ final class Basket
     /**
      * Covers of a part that would fall short without any of their packs, and cost no more than so much, by cost.
      *
-     * @return list<array{packs: list<array{Offer, int}>, cost: float, spent: array<string, float>}>
+     * @return array<int, Way>
      */
     private function minimal(int $i, int $set, float $most): array
+    {
+        $of = $set & $this->offering[$i];
+        $known = $this->ways[$i][$of] ?? null;
+        if ($known === null || $known['most'] < $most) {
+            $this->ways[$i][$of] = $known = ['most' => $most, 'all' => $this->minimalOf($i, $of, $most)];
+        }
+
+        return $known['most'] === $most ? $known['all'] : array_filter(
+            $known['all'],
+            static fn (array $way): bool => $way['cost'] <= $most + self::ROUNDING,
+        );
+    }
+
+    /** @return list<Way> */
+    private function minimalOf(int $i, int $set, float $most): array
     {
         $cheapest = $this->cover($i, $set) ?? ['packs' => [], 'cost' => 0.0];
         $all = [[...$cheapest, 'spent' => self::spent($cheapest['packs'])]];
@@ -456,12 +490,7 @@ final class Basket
         if ($this->missing[$i] <= self::ROUNDING) {
             return ['packs' => [], 'cost' => 0.0];
         }
-        $of = 0;
-        foreach ($this->suppliers as $s => $supplier) {
-            foreach (($set >> $s & 1) === 1 ? $this->offers[$i] : [] as $offer) {
-                $of |= $offer->supplier === $supplier->name ? 1 << $s : 0;
-            }
-        }
+        $of = $set & $this->offering[$i];
         if (! array_key_exists($of, $this->covers[$i] ?? [])) {
             $packs = PackCover::of($this->missing[$i], $this->open($i, $of));
             $this->covers[$i][$of] = $packs === null ? null : [

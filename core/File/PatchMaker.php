@@ -25,15 +25,16 @@ final readonly class PatchMaker
     public function set(string $pointer, mixed $value): array
     {
         $steps = self::steps($pointer);
+        $last = count($steps) - 1;
         $at = $this->document;
+        $here = '';
         foreach ($steps as $i => $step) {
-            $rest = array_slice($steps, $i + 1);
-            $here = '/'.implode('/', array_map(self::escaped(...), array_slice($steps, 0, $i + 1)));
+            $here .= '/'.self::escaped($step);
             $next = is_array($at) ? ($at[(int) $step] ?? null) : ($at->{$step} ?? null);
-            if ($rest === [] || $next === null || is_scalar($next)) {
+            if ($i === $last || $next === null || is_scalar($next)) {
                 $start = is_string($next) ? $this->fromLibrary($step, $next) : null;
 
-                return [self::operation('add', $here, self::nest($start, $rest, $value))];
+                return [self::operation('add', $here, self::nest($start, array_slice($steps, $i + 1), $value))];
             }
             $at = $next;
         }
@@ -81,10 +82,9 @@ final readonly class PatchMaker
     /** @return list<string> the steps of a JSON Pointer (RFC 6901) */
     public static function steps(string $pointer): array
     {
-        return array_map(
-            static fn (string $step): string => str_replace(['~1', '~0'], ['/', '~'], $step),
-            explode('/', substr($pointer, 1)),
-        );
+        $steps = explode('/', substr($pointer, 1));
+
+        return str_contains($pointer, '~') ? str_replace(['~1', '~0'], ['/', '~'], $steps) : $steps;
     }
 
     /** One step as it is written in a JSON Pointer. */

@@ -48,22 +48,35 @@ final readonly class AirEdits
         if ($systems->feed($tub->id)) {
             return new Remedy($says, $body);
         }
-        $ways = [
-            ...array_map(fn (AirSystem $s): array => [$says, $this->lineFrom($s, $tub->id)], $systems->systems),
-            ...array_merge(...array_map(fn (AirSystem $s): array => $this->shared($says, $s, $tub->id), $systems->systems)),
-            ...array_merge(...array_map(fn (AirSystem $s): array => $this->pumpedHarder($says, $s, $tub->id, $pumps), $systems->systems)),
+        $first = $systems->systems === [] ? null : $this->lineFrom($systems->systems[0], $tub->id);
+        $others = fn (): ?Remedy => Remedy::inTurn(
+            $this->otherLines($says, $tub, $pumps),
+            /** @param  array{string, list<stdClass>}  $line */
+            static fn (array $line): Remedy => new Remedy($line[0], [...$body, ...$line[1]]),
+        );
+
+        return $first === null ? $others() ?? new Remedy($says, $body) : new Remedy($says, [...$body, ...$first], $others);
+    }
+
+    /**
+     * All lines but the first from a pump that is there.
+     *
+     * @param  list<Pump>  $pumps
+     * @return list<array{string, list<stdClass>}> what it is called, and its patch
+     */
+    private function otherLines(string $says, Tub $tub, array $pumps): array
+    {
+        $systems = $this->garden->of(AirSystems::class)->systems;
+
+        return [
+            ...array_map(fn (AirSystem $s): array => [$says, $this->lineFrom($s, $tub->id)], array_slice($systems, 1)),
+            ...array_merge(...array_map(fn (AirSystem $s): array => $this->shared($says, $s, $tub->id), $systems)),
+            ...array_merge(...array_map(fn (AirSystem $s): array => $this->pumpedHarder($says, $s, $tub->id, $pumps), $systems)),
             ...array_map(fn (Pump $pump): array => [
-                $systems->systems === [] ? $says : "$says from a $pump->name of its own",
+                $systems === [] ? $says : "$says from a $pump->name of its own",
                 $this->ownPump($pump->key, $tub->id),
             ], $pumps),
         ];
-        $way = null;
-        foreach (array_reverse($ways) as [$named, $line]) {
-            $after = $way;
-            $way = new Remedy($named, [...$body, ...$line], static fn (): ?Remedy => $after);
-        }
-
-        return $way ?? new Remedy($says, $body);
     }
 
     /**

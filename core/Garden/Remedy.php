@@ -27,18 +27,21 @@ final readonly class Remedy
 
     /**
      * Ways of which the first that helps is wanted, each what else to try where the one before it does not; null where there are none.
+     * Each is made when its turn comes.
      *
-     * @param  list<self>  $ways
+     * @template T
+     *
+     * @param  list<T>  $of
+     * @param  Closure(T): self  $way
      */
-    public static function inTurn(array $ways): ?self
+    public static function inTurn(array $of, Closure $way): ?self
     {
-        $way = null;
-        foreach (array_reverse($ways) as $one) {
-            $next = $way;
-            $way = new self($one->says, $one->patch, static fn (): ?self => $next);
+        if ($of === []) {
+            return null;
         }
+        $first = $way($of[0]);
 
-        return $way;
+        return new self($first->says, $first->patch, static fn (): ?self => self::inTurn(array_slice($of, 1), $way));
     }
 
     /** The same, not tried yet. */

@@ -18,8 +18,35 @@ final readonly class EnclosingCircle
     {
     }
 
-    /** @param  non-empty-list<Point>  $points */
+    /**
+     * Of a few points, to which the one that is farthest outside is added until none is.
+     *
+     * @param  non-empty-list<Point>  $points
+     */
     public static function of(array $points): self
+    {
+        $few = [$points[0]];
+        while (true) {
+            $circle = self::ofAll($few);
+            [$x, $y] = [$circle->centre->x, $circle->centre->y];
+            $farthest = ($circle->radius + self::ROUNDING) ** 2;
+            $outside = null;
+            foreach ($points as $p) {
+                $away = ($p->x - $x) ** 2 + ($p->y - $y) ** 2;
+                if ($away > $farthest) {
+                    [$outside, $farthest] = [$p, $away];
+                }
+            }
+            // One that is among them already is outside by less than can be told.
+            if ($outside === null || in_array($outside, $few, true)) {
+                return $circle;
+            }
+            array_unshift($few, $outside);
+        }
+    }
+
+    /** @param  non-empty-list<Point>  $points */
+    private static function ofAll(array $points): self
     {
         $circle = new self($points[0], 0.0);
         foreach ($points as $i => $p) {

@@ -206,22 +206,30 @@ final class AirRules
             $farthest);
     }
 
-    /** @return list<Remedy> the fewest stones with which every cup has one in reach */
+    /** @return list<Remedy> the fewest stones with which every cup has one in reach: the fewest that may do, or those that are found to */
     private static function moreStones(TubPlan $plan, RuleContext $context): array
     {
         $stones = $plan->tub->water->stones;
         $cups = $plan->holes->arrangement->points;
-        $floor = RoundedBox::of($plan->tub->body->vessel->profile->sectionAt(0.0));
-        $least = StonePlacement::leastFor($cups);
-        $others = $stones === null ? 0 : $stones->inAll() - $stones->count;
-        for ($count = max($least, ($stones->count ?? 0) + 1); $count <= self::MOST_STONES && $stones !== null; $count++) {
-            $placed = StonePlacement::of($cups, $count + $others, $floor, $stones->longest());
-            if (StonePlacement::farthestCup($cups, $placed) <= StonePlacement::REACH_MM) {
-                return [$context->set("Use $count stones", $plan->tub->pointer('/stones/count'), $count)];
-            }
+        $fewest = max(StonePlacement::leastFor($cups), ($stones->count ?? 0) + 1);
+        if ($stones === null || $fewest > self::MOST_STONES) {
+            return [];
         }
+        $use = static fn (int $count): array => $context->patch->set($plan->tub->pointer('/stones/count'), $count);
+        $found = static function () use ($plan, $stones, $cups, $fewest, $use): ?Remedy {
+            $floor = RoundedBox::of($plan->tub->body->vessel->profile->sectionAt(0.0));
+            $others = $stones->inAll() - $stones->count;
+            for ($count = $fewest + 1; $count <= self::MOST_STONES; $count++) {
+                $placed = StonePlacement::of($cups, $count + $others, $floor, $stones->longest());
+                if (StonePlacement::farthestCup($cups, $placed) <= StonePlacement::REACH_MM) {
+                    return new Remedy("Use $count stones", $use($count));
+                }
+            }
 
-        return [];
+            return null;
+        };
+
+        return [new Remedy("Use $fewest stones", $use($fewest), $found)];
     }
 
     private static function shallow(TubPlan $plan, RuleContext $context): ?Finding
@@ -454,11 +462,10 @@ final class AirRules
         );
         uasort($easier, static fn (Stone $a, Stone $b): int => $ease($b) <=> $ease($a));
 
-        return Remedy::inTurn(array_map(
-            static fn (Stone $s, string $key): Remedy => $context->set("Use the $s->name", self::stonesAt($tub, $set, '/kind'), $key),
-            $easier,
+        return Remedy::inTurn(
             array_keys($easier),
-        ));
+            static fn (string $key): Remedy => $context->set("Use the {$easier[$key]->name}", self::stonesAt($tub, $set, '/kind'), $key),
+        );
     }
 
     /** Stones hung higher, where air has less water to push aside: no higher than they stay covered, as little as it takes. */
@@ -488,10 +495,10 @@ final class AirRules
             static fn (Pump $p): bool => $p->freeFlow() > $here->freeFlow() || $p->maxPressure() > $here->maxPressure(),
         );
 
-        return Remedy::inTurn(array_map(
-            static fn (Pump $p): Remedy => $context->set("Use the $p->name", $air->system->pointer('/pump'), $p->key),
+        return Remedy::inTurn(
             array_values($larger),
-        ));
+            static fn (Pump $p): Remedy => $context->set("Use the $p->name", $air->system->pointer('/pump'), $p->key),
+        );
     }
 
     /** @return list<Remedy> the widest valve setting at which the stones get no more than they are made for */

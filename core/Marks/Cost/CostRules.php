@@ -65,10 +65,10 @@ final class CostRules
                 static fn (Pump $p): bool => self::price($p, $context) < $now,
             );
             usort($cheaper, static fn (Pump $a, Pump $b): int => self::price($a, $context) <=> self::price($b, $context));
-            $way = Remedy::inTurn(array_map(
-                static fn (Pump $p): Remedy => $context->set("$says the $p->name", $system->pointer('/pump'), $p->key),
+            $way = Remedy::inTurn(
                 $cheaper,
-            ));
+                static fn (Pump $p): Remedy => $context->set("$says the $p->name", $system->pointer('/pump'), $p->key),
+            );
             if ($way !== null) {
                 $ways[] = $way;
                 $saves[] = $now - self::price($cheaper[0], $context);

@@ -275,7 +275,7 @@ final class FeedRules
             static fn (ChangeSchool $s): bool => ($s->days() ?? INF) < $now,
         );
 
-        return Remedy::inTurn(array_map(static fn (ChangeSchool $s): Remedy => $context->set(
+        return Remedy::inTurn(array_values($ways), static fn (ChangeSchool $s): Remedy => $context->set(
             match ($s) {
                 ChangeSchool::Monthly => 'Change the water every month',
                 ChangeSchool::TwoWeekly => 'Change the water every two weeks',
@@ -283,7 +283,7 @@ final class FeedRules
             },
             $tub->pointer('/reservoir_change'),
             $s->value,
-        ), array_values($ways)));
+        ));
     }
 
     private static function dry(FeedPlan $plan, RuleContext $context): ?Finding

@@ -113,11 +113,10 @@ final class VesselRules
         uasort($taller, static fn (Vessel $a, Vessel $b): int => $a->profile->rim() <=> $b->profile->rim());
         $taller = array_slice($taller, 0, self::TALLER_TRIED);
 
-        return Remedy::inTurn(array_map(
-            static fn (Vessel $v, string $key): Remedy => $context->set("Use the $v->name", $tub->pointer('/vessel'), $key),
-            $taller,
+        return Remedy::inTurn(
             array_keys($taller),
-        ));
+            static fn (string $key): Remedy => $context->set("Use the {$taller[$key]->name}", $tub->pointer('/vessel'), $key),
+        );
     }
 
     private static function taper(TubPlan $plan, RuleContext $context): ?Finding

@@ -14,6 +14,8 @@ use KelpTub\Core\Vessel\Reservoir;
 /** How a tub's water stands, how much of it there is, and how it goes down. Heights in mm above the inside floor, volumes in litres. */
 final readonly class WaterPlan
 {
+    private float $working;
+
     /**
      * @param  float  $lowest  the level down to which the water is of use
      * @param  float  $jam  the level at which a raft comes to hang in the walls: no water below it is of use; 0 where there is none
@@ -26,11 +28,12 @@ final readonly class WaterPlan
         private float $jam,
         public ?TubWaterUse $use,
     ) {
+        $this->working = $reservoir->litresAt($line->grown);
     }
 
     public function working(): float
     {
-        return $this->reservoir->litresAt($this->line->grown);
+        return $this->working;
     }
 
     /** The level down to which the water is of use. */
@@ -53,7 +56,7 @@ final readonly class WaterPlan
     /** Litres between a level and the water line. */
     public function above(float $level): float
     {
-        return max(0.0, $this->working() - $this->reservoir->litresAt($level));
+        return max(0.0, $this->working - $this->reservoir->litresAt($level));
     }
 
     /** How a passive tub's water goes down with the top-ups that are planned; null without a crop. */
