@@ -17,6 +17,8 @@ final readonly class Step
      * @param  list<Caution>  $cautions
      * @param  string  $drawing  which detail shows it: lid, section, wall, air, cup, jugs, plant
      * @param  string  $highlight  what of that detail it is about
+     * @param  float|null  $water  how high water stands in the tub then, mm above its floor; null: at its line
+     * @param  bool  $planted  whether something grows in it
      * @param  string  $doneWhen  what to look at before going on
      */
     public function __construct(
@@ -30,6 +32,8 @@ final readonly class Step
         public array $cautions,
         public string $drawing,
         public string $highlight,
+        public ?float $water,
+        public bool $planted,
         public string $doneWhen,
     ) {
     }

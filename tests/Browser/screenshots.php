@@ -14,15 +14,22 @@ if (! is_dir($folder)) {
 }
 $garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0]->id;
 $browser = Browser::start();
-$take = function (string $name, string $path, string $seen, bool $night = false, int $width = 1280, int $height = 800) use (
-    $browser,
-    $url,
-    $folder,
-): void {
+$take = function (
+    string $name,
+    string $path,
+    string $seen,
+    bool $night = false,
+    int $width = 1280,
+    int $height = 800,
+    ?string $press = null,
+) use ($browser, $url, $folder): void {
     $browser->size($width, $height, $width < 500)->open($url);
     $browser->script('localStorage.setItem("kelp-theme", arguments[0])', $night ? 'night' : 'day');
     $browser->open($url.$path)->see($seen);
     $browser->script('return document.fonts.ready.then(() => true)');
+    if ($press !== null) {
+        $browser->press($press);
+    }
     $browser->until(
         fn (): bool => (bool) $browser->script(
             'return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)',
@@ -37,7 +44,6 @@ try {
     $take('bench', "/gardens/$garden", '.cards');
     $take('tub', "/gardens/$garden/foredeck/tub", '.mark');
     $take('cloner', "/gardens/$garden/cuttings/tub", '.mark');
-    $take('nursery', "/gardens/$garden/nursery/tub", '.mark');
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
     $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
     $take('air', "/gardens/$garden/well-deck/air", '.mark');
@@ -56,7 +62,8 @@ try {
     }
     $browser->shot("$folder/beside.png");
     echo "  beside.png\n";
-    $take('cost', "/gardens/$garden/foredeck/cost", '.mark');
+    $take('cost', "/gardens/$garden/foredeck/cost", '.figure:nth-of-type(7)');
+    $take('build', "/gardens/$garden/foredeck/build", '[data-step]', press: '[data-step=saw]');
     $take('jar', "/gardens/$garden/galley-sorrel/crop", '.mark');
     $take('marking-out', "/gardens/$garden/foredeck/marking-out", '.sheet', width: 820, height: 1160);
     $take('compare', "/compare?of=$garden:foredeck,$garden:well-deck,$garden:galley-dill", '.pictures');

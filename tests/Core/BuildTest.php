@@ -73,6 +73,19 @@ it('has each step once, named, with something to look at before going on', funct
     }
 })->with('kinds');
 
+it('knows how the tub stands at a step: empty, its stones just covered, filled, planted', function () {
+    $stands = fn (array $tub): array => array_map(
+        fn (Step $s) => [$s->water, $s->planted],
+        sheetOf(Gardens::tub(['crop' => 'basil', ...$tub])),
+    );
+    $aired = $stands(['stones' => ['kind' => 'disc-100', 'count' => 1, 'height_mm' => 30]]);
+    $jar = $stands(['system' => 'passive', 'vessel' => 'jar-1']);
+
+    expect($aired['pump'])->toBe([0.0, false])->and($aired['wet-test'])->toBe([50.0, false])->and($aired['fill'])->toBe([null, false])
+        ->and($aired['ph'])->toBe([null, false])->and($aired['plant'])->toBe([null, true])->and($aired['log'])->toBe([null, true])
+        ->and($jar['wash'])->toBe([0.0, false])->and($jar['fill'])->toBe([null, false]);
+});
+
 it('shows each caution where it matters', function (array $tub, string $step, string $caution) {
     $sheet = sheetOf(Gardens::tub(['crop' => 'basil', ...$tub]));
 

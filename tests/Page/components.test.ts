@@ -1,5 +1,4 @@
 import { mount } from '@vue/test-utils';
-import PrimeVue from 'primevue/config';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, nextTick, ref, withDirectives } from 'vue';
 import Counter from '../../resources/js/kit/Counter.vue';
@@ -35,7 +34,7 @@ function inGarden(component: Parameters<typeof h>[0], props: Record<string, unkn
                 return () => h(component as never, props);
             },
         }),
-        { global: { plugins: [PrimeVue] }, attachTo: document.body },
+        { attachTo: document.body },
     );
 }
 

@@ -14,11 +14,10 @@ $garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0
 function load(Browser $browser, string $page): float
 {
     $browser->open($page)->see('.cards');
+    $paint = 'performance.getEntriesByName("first-contentful-paint")[0]?.startTime';
+    $browser->until(static fn (): bool => is_numeric($browser->script("return $paint")), 'the first picture');
 
-    return (float) $browser->script(
-        'const paint = performance.getEntriesByName("first-contentful-paint")[0]?.startTime ?? 0;'
-            .'return Math.max(paint, performance.getEntriesByType("navigation")[0].loadEventEnd)',
-    );
+    return (float) $browser->script("return Math.max($paint, performance.getEntriesByType('navigation')[0].loadEventEnd)");
 }
 
 $cold = $warm = [];

@@ -56,7 +56,12 @@ final class BuildReport
                 static fn (Caution $c): stdClass => (object) ['key' => $c->value, 'says' => $c->says()],
                 $step->cautions,
             ),
-            'drawing' => (object) ['detail' => $step->drawing, 'highlight' => $step->highlight],
+            'drawing' => (object) [
+                'detail' => $step->drawing,
+                'highlight' => $step->highlight,
+                'water_mm' => $step->water,
+                'planted' => $step->planted,
+            ],
             'done_when' => $step->doneWhen,
             'print' => $step->print(),
             'ticked' => $record?->ticked($step),

@@ -50,6 +50,11 @@ final class BuildSheet
     /** @var list<Step> */
     private array $steps = [];
 
+    /** How high the water stands at the step that comes next, mm; null: at its line. */
+    private ?float $standing = 0.0;
+
+    private bool $isPlanted = false;
+
     private readonly TubPlan $tub;
 
     private readonly StepParts $parts;
@@ -457,10 +462,8 @@ final class BuildSheet
             'pump',
             'No water can run along a cord or back through a tube to it.',
         );
-        $shallow = min(
-            $this->tub->water->reservoir->litresAt($tub->water->stones->highest() + self::COVERED_MM),
-            $this->tub->water->working(),
-        );
+        $this->standing = min($tub->water->stones->highest() + self::COVERED_MM, $this->tub->water->line->grown);
+        $shallow = $this->tub->water->reservoir->litresAt($this->standing);
         $this->step(
             'wet-test',
             'Test it wet',
@@ -746,6 +749,7 @@ final class BuildSheet
     ): void {
         [$once, $each] = self::MINUTES[$key];
         [$tools, $parts] = $this->parts->at($key);
+        $this->standing = $key === 'fill' ? null : $this->standing;
         $this->steps[] = new Step(
             $key,
             $title,
@@ -757,6 +761,8 @@ final class BuildSheet
             $cautions,
             $drawing,
             $highlight,
+            $this->standing,
+            $this->isPlanted = $this->isPlanted || $key === 'plant',
             $doneWhen,
         );
     }

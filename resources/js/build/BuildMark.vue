@@ -185,7 +185,13 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                     :parts="tub.feed?.parts ?? []"
                     :ec="tub.feed?.ec_ms_cm ?? null"
                 />
-                <SectionDrawing v-else :tub="tub" :units="garden.units.value" />
+                <SectionDrawing
+                    v-else
+                    :tub="tub"
+                    :units="garden.units.value"
+                    :stands="step.drawing.water_mm"
+                    :growth="step.drawing.planted ? undefined : 0"
+                />
             </div>
             <div class="look">
                 <dl v-if="step.figures.length" class="figures">
@@ -358,7 +364,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
     flex: 1;
     display: flex;
     justify-content: space-between;
-    align-items: baseline;
+    align-items: center;
     gap: 0.5rem;
     min-height: 30px;
     padding: 0.15rem 0 0.15rem 0.4rem;

@@ -10,7 +10,8 @@ export interface Step {
     parts: { key: string; name: string }[];
     minutes: number;
     cautions: { key: string; says: string }[];
-    drawing: { detail: string; highlight: string };
+    /** Which detail shows it, and how the tub stands by then: null where the water is at its line. */
+    drawing: { detail: string; highlight: string; water_mm: number | null; planted: boolean };
     done_when: string;
     print: string;
     ticked: string | null;

@@ -522,9 +522,7 @@ function quantity(part: PartReport, value: number): string {
     display: block;
     padding-left: 1.6rem;
     line-height: 1.3;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    text-wrap: pretty;
 }
 .pricing .whole {
     margin-bottom: 0.4rem;

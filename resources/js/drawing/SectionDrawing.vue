@@ -10,7 +10,16 @@ import { baseOf, halfAt, profilePath, spreadLabels, topOf } from './shape';
 import TubElevation from './TubElevation.vue';
 import { useBox } from './useBox';
 
-const props = defineProps<{ tub: TubReport; units: Units }>();
+const props = withDefaults(
+    defineProps<{
+        tub: TubReport;
+        units: Units;
+        /** How high its water stands while it is built; at its line without a word. */
+        stands?: number | null;
+        growth?: number;
+    }>(),
+    { stands: null, growth: 0.15 },
+);
 const emit = defineEmits<{ line: [choice: string] }>();
 
 const TOP = 44;
@@ -104,7 +113,7 @@ const sixteenths = computed(() => Array.from({ length: Math.floor(rim.value / 12
 const choices = computed(() => props.tub.levels.choices);
 const chosen = computed(() => choices.value.findIndex((c) => c.chosen));
 const dragged = ref<number | null>(null);
-const level = computed(() => (dragged.value === null ? undefined : choices.value[dragged.value]?.water_line_mm));
+const level = computed(() => (dragged.value === null ? (props.stands ?? undefined) : choices.value[dragged.value]?.water_line_mm));
 
 function nearest(event: PointerEvent): number {
     const top = box.value?.getBoundingClientRect().top ?? 0;
@@ -159,7 +168,7 @@ const description = computed(() => {
                     cut off at {{ dimension(tub.levels.rim_mm, units) }}
                 </text>
             </g>
-            <g :transform="`translate(${middle} ${ground})`"><TubElevation :tub="tub" :scale="scale" :growth="0.15" :level="level" /></g>
+            <g :transform="`translate(${middle} ${ground})`"><TubElevation :tub="tub" :scale="scale" :growth="growth" :level="level" /></g>
 
             <g v-for="name in names" :key="name.key">
                 <path class="hair" :d="`M${namesEnd + 6} ${name.labelY - 4}L${edge - 8} ${name.y}H${name.wall}`" />

@@ -73,7 +73,7 @@ const laid = computed(() => {
 });
 const bubblesAt = computed(() => {
     const air = props.tub.oxygen.air_l_min ?? 0;
-    if (!props.bubbles || air <= 0) return [];
+    if (!props.bubbles || air <= 0 || water.value <= 0) return [];
     const each = air / Math.max(1, laid.value.length);
     const count = Math.round(Math.min(26, 4 + each * 9));
     return laid.value.flatMap(({ x_mm: x, kind }, n) => {
@@ -89,7 +89,7 @@ const bubblesAt = computed(() => {
 
 /** Drops that bursting bubbles throw up at a cloner's stems. */
 const spray = computed(() =>
-    !cloner.value || !stones.value || (props.tub.oxygen.air_l_min ?? 0) <= 0
+    !cloner.value || !stones.value || (props.tub.oxygen.air_l_min ?? 0) <= 0 || water.value <= 0
         ? []
         : Array.from({ length: 44 }, (_, i) => ({
               x: (scatter(i, 11) - 0.5) * 2 * halfAt(shape.value.stations, water.value) * 0.88 * s.value,
@@ -251,7 +251,7 @@ const drip = computed(() => {
             <path :d="wallPath(shape.stations, s)" class="pen" />
             <g class="afloat" :style="{ transform: `translateY(${sunk * s}px)` }">
                 <g v-for="stand in stands" :key="`r${stand.x}${stand.crop}${stand.cup}`" :transform="`translate(${stand.x * s} 0)`">
-                    <path v-for="(d, i) in roots[stand.cup]" :key="i" :d="d" class="root" :class="{ stem: cloner }" />
+                    <path v-for="(d, i) in growth > 0 ? roots[stand.cup] : []" :key="i" :d="d" class="root" :class="{ stem: cloner }" />
                 </g>
                 <rect
                     v-if="raft"
@@ -261,7 +261,7 @@ const drip = computed(() => {
                     :y="-levels.lid_top_mm * s"
                     :height="raft.thickness_mm * s"
                 />
-                <g v-if="!bare">
+                <g v-if="!bare && growth > 0">
                     <g
                         v-for="plant in plants"
                         :key="`p${plant.x}${plant.crop}${plant.cup}`"

@@ -2,6 +2,7 @@
 /** A choice from a list, with its label over it and one line under it. Typing a name and Enter takes the first that matches. */
 import Select from 'primevue/select';
 import { computed, nextTick, ref, useId } from 'vue';
+import { useControls } from './controls';
 import { useMeasures } from './garden';
 
 const props = defineProps<{
@@ -16,6 +17,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>();
 
+useControls();
 const id = useId();
 const measures = useMeasures();
 const groups = computed(() => {
