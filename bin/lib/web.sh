@@ -38,8 +38,10 @@ artisan() {
 # The same as the owner of the database, who may change its tables.
 artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket artisan "$@"; }
 
-# Settings are kept in one file, which only the owner may read: it holds the database's password.
+# cache_settings PORT: settings are kept in one file, which only the owner may read: it holds the database's password. They say where the
+# stand-ins answer: at the port that is served.
 cache_settings() {
+    export APP_URL="http://127.0.0.1:$1"
     rm -f "$storage"/framework/{config,routes,preload}.php
     (umask 077 && artisan config:cache && artisan route:cache && artisan kelp:preload "$storage/framework/preload.php")
 }

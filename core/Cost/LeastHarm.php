@@ -34,6 +34,18 @@ final class LeastHarm
     }
 
     /**
+     * How many sets there are of which no two change the same.
+     *
+     * @param  list<Saving>  $savings
+     */
+    public static function count(array $savings): int
+    {
+        $sizes = array_count_values(array_map(static fn (Saving $s): string => $s->touches, $savings));
+
+        return (int) array_product(array_map(static fn (int $size): int => $size + 1, $sizes)) - 1;
+    }
+
+    /**
      * The most that can be saved at all.
      *
      * @param  list<Saving>  $savings

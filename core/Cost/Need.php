@@ -41,7 +41,9 @@ final readonly class Need
             $this->stage,
             $this->shared,
             $join($this->owned, $other->owned),
-            implode('; ', array_unique(array_filter([...explode('; ', $this->why), ...explode('; ', $other->why)]))),
+            $this->why === $other->why
+                ? $this->why
+                : implode('; ', array_unique(array_filter([...explode('; ', $this->why), ...explode('; ', $other->why)]))),
             array_values(array_unique([...$this->for, ...$other->for])),
         );
     }
@@ -49,16 +51,29 @@ final readonly class Need
     /** The same, said to serve a tub; what says so itself keeps its own. */
     public function ofTub(string $id): self
     {
-        return $id === '' || $this->for !== [] ? $this : new self(...[...get_object_vars($this), 'for' => [$id]]);
+        return $id === '' || $this->for !== [] ? $this : $this->with($this->amount, $this->owned, [$id]);
     }
 
     /** The same for one of so many tubs alike; what they share is needed once. */
     public function ofOne(int $count): self
     {
-        return $this->shared ? $this : new self(...[
-            ...get_object_vars($this),
-            'amount' => $this->amount / $count,
-            'owned' => $this->owned / $count,
-        ]);
+        return $this->shared ? $this : $this->with($this->amount / $count, $this->owned / $count, $this->for);
+    }
+
+    /** @param  list<string>  $for */
+    private function with(float $amount, float $owned, array $for): self
+    {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->kind,
+            $amount,
+            $this->unit,
+            $this->stage,
+            $this->shared,
+            $owned,
+            $this->why,
+            $for,
+        );
     }
 }

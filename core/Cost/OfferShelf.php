@@ -7,10 +7,13 @@ namespace KelpTub\Core\Cost;
 use stdClass;
 
 /** All offers by the part they are for; only those asked for are made. */
-final readonly class OfferShelf
+final class OfferShelf
 {
+    /** @var array<string, list<Offer>> those that were asked for */
+    private array $made = [];
+
     /** @param  array<string, list<stdClass>>  $byPart as they stand in a file */
-    private function __construct(private array $byPart)
+    private function __construct(private readonly array $byPart)
     {
     }
 
@@ -28,7 +31,7 @@ final readonly class OfferShelf
     /** @return list<Offer> */
     public function for(string $part): array
     {
-        return array_map(
+        return $this->made[$part] ??= array_map(
             static fn (stdClass $raw): Offer => new Offer(
                 $raw->part,
                 (float) $raw->pack,
@@ -48,6 +51,9 @@ final readonly class OfferShelf
     public function with(self $own, string $part): array
     {
         $theirs = $own->for($part);
+        if ($theirs === []) {
+            return $this->for($part);
+        }
         $instead = array_values(array_filter($theirs, static fn (Offer $offer): bool => $offer->instead));
 
         return $instead === [] ? [...$this->for($part), ...$theirs] : $instead;

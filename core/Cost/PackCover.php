@@ -54,6 +54,9 @@ final class PackCover
         if ($offers === []) {
             return null;
         }
+        if (count($offers) === 1) {
+            return [[$offers[0], (int) ceil($need / $offers[0]->pack - self::ROUNDING)]];
+        }
         $cover = new self($offers);
         $counts = $cover->inSteps($need);
         if ($counts === null) {
@@ -79,6 +82,9 @@ final class PackCover
      */
     private static function worthLooking(array $offers): array
     {
+        if (count($offers) < 2) {
+            return $offers;
+        }
         usort($offers, static fn (Offer $a, Offer $b): int => [$b->pack, $a->price] <=> [$a->pack, $b->price]);
         $kept = [];
         $cheapest = INF;

@@ -44,7 +44,7 @@ final readonly class GardenMaker
         $library = $this->library($document);
         $wishes = [];
         foreach ($this->marks as $mark) {
-            $wish = $before !== null && self::isSameBeside($document, $before->document)
+            $wish = $before !== null && self::isSameIn([...$mark->members(), 'library'], $document, $before->document)
                 ? $before->wishOf($mark)
                 : $mark->read($document, $library);
             $wishes += $wish === null ? [] : [$mark->key() => $wish];
@@ -61,11 +61,19 @@ final readonly class GardenMaker
         );
     }
 
-    /** Whether all that marks read for themselves is the same: everything but the tubs and the site. */
-    private static function isSameBeside(stdClass $document, stdClass $before): bool
+    /**
+     * Whether two documents have the same in these members; an object that a patch leaves alone is the same object.
+     *
+     * @param  list<string>  $members
+     */
+    private static function isSameIn(array $members, stdClass $document, stdClass $before): bool
     {
-        $rest = static fn (stdClass $d): array => array_diff_key(get_object_vars($d), ['tubs' => true, 'site' => true]);
+        foreach ($members as $member) {
+            if (($document->{$member} ?? null) !== ($before->{$member} ?? null)) {
+                return false;
+            }
+        }
 
-        return $rest($document) === $rest($before);
+        return true;
     }
 }

@@ -30,6 +30,17 @@ abstract class Mark
         return [];
     }
 
+    /**
+     * The members of a document that read() goes by, besides things of one's own in its `library`: while they stay as they are, so does
+     * what was read of them.
+     *
+     * @return list<string>
+     */
+    public function members(): array
+    {
+        return [];
+    }
+
     /** What the grower asks for here, defaults filled in: `$garden->of(…)` finds it by its class. Expects what faults() has passed. */
     public function read(stdClass $document, Library $library): ?object
     {

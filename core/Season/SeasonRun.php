@@ -38,6 +38,15 @@ final class SeasonRun
     ) {
     }
 
+    /** The same days in the same tub with other air. */
+    public function breathing(SeasonTub $tub): self
+    {
+        $run = new self($tub, $this->startEc, $this->days, $this->doses, $this->poured, $this->whatIfs);
+        $run->levels = &$this->levels;
+
+        return $run;
+    }
+
     /** Level in mm at the end of a day; of day −1 at the start. */
     public function level(int $day): float
     {

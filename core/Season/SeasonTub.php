@@ -44,6 +44,29 @@ final readonly class SeasonTub
     ) {
     }
 
+    /** The same with other air. */
+    public function breathing(?Breath $breath): self
+    {
+        return new self(
+            $this->fill,
+            $this->usable,
+            $this->brim,
+            $this->cupBottom,
+            $this->reservoir,
+            $this->draws,
+            $this->climate,
+            $this->harvestDay,
+            $this->lastDay,
+            $this->mixing,
+            $this->policy,
+            $breath,
+            $this->warmth,
+            $this->lidArea,
+            $this->jam,
+            $this->line,
+        );
+    }
+
     /** Air between cups and water at a level, mm; a raft's cups go down with the water until it jams. */
     public function gapAt(float $level): float
     {

@@ -25,4 +25,10 @@ final readonly class SavingWay
         public Closure $patch,
     ) {
     }
+
+    /** Whether nothing is built otherwise for it. */
+    public function isMoneyAlone(): bool
+    {
+        return in_array($this->kind, ['scavenged', 'testing', 'supplier'], true);
+    }
 }

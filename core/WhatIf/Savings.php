@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\WhatIf;
 
+use Generator;
 use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
 use KelpTub\Core\Crop\CropShare;
@@ -21,16 +22,20 @@ use stdClass;
 /**
  * Ways under a cap: each saving with its money, its harm and its patch, and the set of least harm that meets the cap, or why none does.
  *
- * Each is planned by itself. Sets are ordered by what their savings come to added up (LeastHarm) and planned whole in that order, since
- * packs and shared parts make their money less than, or more than, its sum; the first that keeps under the cap and brings no stop is
- * the one. Source: handbook, build, "Parts and money".
+ * Each is planned by itself, and every set of them whole, since packs and shared parts make their money less than, or more than, its
+ * sum, and so do findings: fewest *mend* brought, then fewest *mind*, then least yield lost, then nearest under the cap, then fewest of
+ * them, and no *stop*. Of more than ten savings only the sets that come first by their sums (LeastHarm) are planned. Source: handbook,
+ * build, "Parts and money".
  */
 final readonly class Savings
 {
     private const ROUNDING = 1.0e-9;
 
-    /** Sets that are planned whole before it is said that none will do. */
-    private const TRIES = 24;
+    /** So many sets are planned, every one: those of ten savings. */
+    private const SETS = 1023;
+
+    /** Of more savings so many sets are planned. */
+    private const TRIES = 60;
 
     /** Money of a mark that is not looked at here. */
     private const COST = 'cost';
@@ -54,6 +59,7 @@ final readonly class Savings
             'savings' => array_map(static fn (Saving $s, SavingWay $w, array $p): stdClass => (object) [
                 'key' => $w->key,
                 'kind' => $w->kind,
+                'touches' => $w->touches,
                 'says' => $w->says,
                 'saves' => $s->saves,
                 'stops' => $s->stops,
@@ -99,30 +105,40 @@ final readonly class Savings
     }
 
     /**
+     * Every set of them is planned where there are few enough; else those that come first by what their savings add up to.
+     *
      * @param  list<Saving>  $savings
      * @param  list<SavingWay>  $ways
      * @return array{stdClass|null, string|null} the set of least harm, or what the cheapest of all comes to
      */
     private function under(Judgement $now, array $savings, array $ways, float $cap): array
     {
-        $over = self::outlay($now) - $cap;
         $cheapest = self::outlay($now);
-        $best = null;
-        $sets = [...array_slice(LeastHarm::sets($savings, $over), 0, self::TRIES), LeastHarm::most($savings)];
-        foreach ($sets as $set) {
-            [$judged, $patch] = $this->together($now, array_map(static fn (int $i): SavingWay => $ways[$i], $set));
+        $best = $least = null;
+        $sets = LeastHarm::count($savings) <= self::SETS
+            ? $this->every($now, $ways)
+            : $this->likely($now, $savings, $ways, self::outlay($now) - $cap);
+        foreach ($sets as [$taken, $judged, $patch]) {
             $together = $this->measured('', $now, $judged);
             if ($together->stops > 0) {
                 continue;
             }
             $cheapest = min($cheapest, self::outlay($judged));
-            if (self::outlay($judged) > $cap + self::ROUNDING) {
+            $harm = [
+                $together->mends,
+                $together->minds,
+                round($together->yieldLost, 6),
+                round($cap - self::outlay($judged), 6),
+                count($taken),
+            ];
+            if (self::outlay($judged) > $cap + self::ROUNDING || ($least !== null && $harm >= $least)) {
                 continue;
             }
-            $says = array_map(static fn (int $i): string => $ways[$i]->says, $set);
+            $least = $harm;
+            sort($taken);
             $best = (object) [
-                'keys' => array_map(static fn (int $i): string => $ways[$i]->key, $set),
-                'says' => implode('; ', $says),
+                'keys' => array_map(static fn (int $i): string => $ways[$i]->key, $taken),
+                'says' => implode('; ', array_map(static fn (int $i): string => $ways[$i]->says, $taken)),
                 'saves' => $together->saves,
                 'outlay' => self::outlay($judged),
                 'mends' => $together->mends,
@@ -130,8 +146,6 @@ final readonly class Savings
                 'yield_lost_g' => $together->yieldLost,
                 'patch' => $patch,
             ];
-
-            break;
         }
         $currency = $now->plan->garden->of(MoneyWish::class)->currency;
 
@@ -144,22 +158,70 @@ final readonly class Savings
     }
 
     /**
-     * The garden with all of these done, one after another.
+     * Every set of which no two ways change the same, each planned on top of the one that it grew from. What is planned again for a way
+     * that touches money alone is next to nothing, so those come last.
      *
      * @param  list<SavingWay>  $ways
-     * @return array{Judgement, list<stdClass>}
+     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}> numbers of the ways, the garden with them, and the patch
      */
-    private function together(Judgement $now, array $ways): array
+    private function every(Judgement $now, array $ways): Generator
     {
-        $garden = $now->plan->garden;
-        $patch = [];
-        foreach ($ways as $way) {
-            $more = ($way->patch)($garden);
-            $garden = $this->planner->patched($garden, $more);
-            $patch = [...$patch, ...$more];
-        }
+        $order = array_keys($ways);
+        usort($order, static fn (int $a, int $b): int => [$ways[$a]->isMoneyAlone(), $a] <=> [$ways[$b]->isMoneyAlone(), $b]);
 
-        return [$this->planner->judgeAgain($now, $patch, self::COST), $patch];
+        return $this->grown($now, $ways, $order, [], [], []);
+    }
+
+    /**
+     * @param  list<SavingWay>  $ways
+     * @param  list<int>  $order  those that may be added
+     * @param  list<int>  $taken
+     * @param  array<string, true>  $touched
+     * @param  list<stdClass>  $patch
+     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}>
+     */
+    private function grown(Judgement $from, array $ways, array $order, array $taken, array $touched, array $patch): Generator
+    {
+        foreach ($order as $n => $i) {
+            $more = isset($touched[$ways[$i]->touches]) ? [] : ($ways[$i]->patch)($from->plan->garden);
+            if ($more === []) {
+                continue;
+            }
+            $judged = $this->planner->judgeAgain($from, $more, self::COST);
+            $set = [...$taken, $i];
+            yield [$set, $judged, [...$patch, ...$more]];
+            foreach ($this->grown(
+                $judged,
+                $ways,
+                array_slice($order, $n + 1),
+                $set,
+                $touched + [$ways[$i]->touches => true],
+                [...$patch, ...$more],
+            ) as $next) {
+                yield $next;
+            }
+        }
+    }
+
+    /**
+     * The sets that come first by what their savings add up to, and the one that saves most.
+     *
+     * @param  list<Saving>  $savings
+     * @param  list<SavingWay>  $ways
+     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}>
+     */
+    private function likely(Judgement $now, array $savings, array $ways, float $enough): Generator
+    {
+        foreach ([...array_slice(LeastHarm::sets($savings, $enough), 0, self::TRIES), LeastHarm::most($savings)] as $set) {
+            $judged = $now;
+            $patch = [];
+            foreach ($set as $i) {
+                $more = ($ways[$i]->patch)($judged->plan->garden);
+                $judged = $more === [] ? $judged : $this->planner->judgeAgain($judged, $more, self::COST);
+                $patch = [...$patch, ...$more];
+            }
+            yield [$set, $judged, $patch];
+        }
     }
 
     private function measured(string $touches, Judgement $now, Judgement $then): Saving

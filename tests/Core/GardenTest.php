@@ -10,6 +10,7 @@ use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\File\SchemaFit;
 use KelpTub\Core\File\SchemaParts;
 use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Vessel\VesselKind;
 use Tests\Core\Gardens;
 
@@ -362,4 +363,22 @@ it('fits in a moment just what the full check passes', function () {
 it('fits nothing to a schema with a keyword it does not know', function () {
     expect((new SchemaFit((object) ['oneOf' => []]))->fits(1))->toBeFalse()
         ->and((new SchemaFit((object) ['type' => 'number', 'title' => 'x']))->fits(1))->toBeTrue();
+});
+
+it('reads of a document what a mark’s own part of the schema names, so that a patch elsewhere leaves it as it was', function () {
+    $whole = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'));
+    $whole->builds = [(object) ['tub' => 'foredeck', 'ticks' => (object) ['saw' => '2027-03-02']]];
+    foreach (Marks::all() as $mark) {
+        $file = dirname(__DIR__, 2)."/data/schemas/garden/{$mark->key()}.json";
+        $named = is_file($file) ? array_keys((array) (json_decode((string) file_get_contents($file))->properties ?? [])) : [];
+        $known = array_values(array_diff($named, ['tubs']));
+        $members = $mark->members();
+        sort($known);
+        sort($members);
+
+        $part = (object) array_intersect_key(get_object_vars($whole), array_flip($members));
+
+        expect($members)->toBe($known, $mark->key())
+            ->and($mark->read($part, Gardens::library()))->toEqual($mark->read($whole, Gardens::library()));
+    }
 });

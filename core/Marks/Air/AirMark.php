@@ -68,6 +68,11 @@ final class AirMark extends Mark
         return $faults;
     }
 
+    public function members(): array
+    {
+        return ['air'];
+    }
+
     public function read(stdClass $document, Library $library): AirSystems
     {
         return new AirSystems(

@@ -39,6 +39,11 @@ final class BuildMark extends Mark
         return $faults;
     }
 
+    public function members(): array
+    {
+        return ['builds'];
+    }
+
     public function read(stdClass $document, Library $library): BuildRecords
     {
         return new BuildRecords(array_values(array_map(BuildRecord::of(...), $document->builds ?? [])));

@@ -33,6 +33,11 @@ final class CostMark extends Mark
         return 'cost';
     }
 
+    public function members(): array
+    {
+        return ['money', 'owned', 'prices', 'spares', 'suppliers', 'testing'];
+    }
+
     public function read(stdClass $document, Library $library): MoneyWish
     {
         return new MoneyWish(

@@ -83,6 +83,11 @@ final class FeedMark extends Mark
         return $faults;
     }
 
+    public function members(): array
+    {
+        return ['feeds', 'water'];
+    }
+
     public function read(stdClass $document, Library $library): FeedWishes
     {
         $raw = $document->water ?? new stdClass;
@@ -134,9 +139,11 @@ final class FeedMark extends Mark
             static function (TubPlan $tub) use ($planner, $known, $air, $wishes): FeedPlan {
                 $same = $known?->wishes === $wishes ? $known->tubs[$tub->tub->id] ?? null : null;
 
-                return $same !== null && $same->tub === $tub && $same->air === $air[$tub->tub->id]
-                    ? $same
-                    : $planner->tub($tub, $air[$tub->tub->id]);
+                return match (true) {
+                    $same === null || $same->tub !== $tub => $planner->tub($tub, $air[$tub->tub->id]),
+                    $same->air !== $air[$tub->tub->id] => $planner->again($same, $air[$tub->tub->id]),
+                    default => $same,
+                };
             },
             $before->get(TubPlans::class)->tubs,
         ));

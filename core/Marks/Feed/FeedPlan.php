@@ -31,13 +31,32 @@ final class FeedPlan
         public readonly ?SeasonTub $season,
         public readonly Weather $weather,
         private readonly bool $inSun,
+        private readonly ?self $like = null,
     ) {
+    }
+
+    /** The same tub with other air: its water and its salts go as they did. */
+    public function breathing(TubAir $air, ?SeasonTub $season): self
+    {
+        return new self(
+            $this->tub,
+            $air,
+            $this->feed,
+            $this->mixing,
+            $this->window,
+            $season,
+            $this->weather,
+            $this->inSun,
+            $this->like ?? $this,
+        );
     }
 
     /** The season as it is forecast; null without plants. */
     public function run(): ?SeasonRun
     {
-        return $this->season === null ? null : ($this->run ??= $this->with([]));
+        return $this->season === null
+            ? null
+            : ($this->run ??= $this->like?->run()?->breathing($this->season) ?? $this->with([]));
     }
 
     /** The season where it was asked for already: a preview does not simulate it for its own sake. */

@@ -80,6 +80,12 @@ final readonly class FeedPlanner
         );
     }
 
+    /** A tub that is planned already, and gets other air now. */
+    public function again(FeedPlan $known, TubAir $air): FeedPlan
+    {
+        return $known->breathing($air, $known->season?->breathing($this->breath($known->tub, $air)));
+    }
+
     /** @param  array{float, float}  $window */
     private function target(TubPlan $plan, array $window): Target
     {

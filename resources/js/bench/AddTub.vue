@@ -8,6 +8,7 @@ import { call } from '../kit/api';
 import { arrows } from '../kit/arrows';
 import CupMeasures from '../kit/CupMeasures.vue';
 import { volume } from '../kit/format';
+import { useControls } from '../kit/controls';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions } from '../kit/library';
 import Pick from '../kit/Pick.vue';
@@ -22,6 +23,7 @@ import { blank, type Taped } from './tape';
 const props = defineProps<{ visible: boolean }>();
 const emit = defineEmits<{ 'update:visible': [visible: boolean]; added: [tub: string] }>();
 
+useControls();
 const garden = useGarden();
 const vessels = garden.library.vessels;
 const vessel = ref('bucket-20');

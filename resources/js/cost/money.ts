@@ -10,6 +10,8 @@ export interface CostFigures {
 export interface Saving {
     key: string;
     kind: string;
+    /** Of two that touch the same one can be done. */
+    touches: string;
     says: string;
     saves: number;
     stops: number;
