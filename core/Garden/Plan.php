@@ -70,10 +70,14 @@ final readonly class Plan
     {
         $list = [];
         foreach ([...array_map(static fn (Tub $tub): string => $tub->id, $this->garden->tubs), ''] as $of) {
-            $needs = $this->needs[$of] ?? [];
-            usort($needs, static fn (Need $a, Need $b): int => $a->stage->value <=> $b->stage->value);
-            foreach (array_filter($needs, static fn (Need $need): bool => $need->amount > 0.0) as $need) {
-                $need = $need->ofTub($of);
+            $byStage = [];
+            foreach ($this->needs[$of] ?? [] as $need) {
+                if ($need->amount > 0.0) {
+                    $byStage[$need->stage->value][] = $need->ofTub($of);
+                }
+            }
+            ksort($byStage);
+            foreach (array_merge(...$byStage) as $need) {
                 $list[$need->key] = isset($list[$need->key]) ? $list[$need->key]->and($need) : $need;
             }
         }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\WhatIf;
 
+use Closure;
 use Generator;
 use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
 use KelpTub\Core\Crop\CropShare;
-use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Judgement;
 use KelpTub\Core\Garden\Planner;
@@ -114,9 +114,18 @@ final readonly class Savings
     private function under(Judgement $now, array $savings, array $ways, float $cap): array
     {
         $cheapest = self::outlay($now);
-        $best = $least = null;
+        $best = null;
+        /** @var array{int, int, float, float, int}|null $least */
+        $least = null;
+        // What touches money alone brings no harm and mends none: it is not looked at on top of what is worse already.
+        $worse = function (Judgement $judged) use (&$least, $now): bool {
+            $harm = $this->measured('', $now, $judged);
+
+            return $harm->stops > 0
+                || ($least !== null && [$harm->mends, $harm->minds, round($harm->yieldLost, 6)] > array_slice($least, 0, 3));
+        };
         $sets = LeastHarm::count($savings) <= self::SETS
-            ? $this->every($now, $ways)
+            ? $this->every($now, $ways, $worse)
             : $this->likely($now, $savings, $ways, self::outlay($now) - $cap);
         foreach ($sets as [$taken, $judged, $patch]) {
             $together = $this->measured('', $now, $judged);
@@ -162,27 +171,39 @@ final readonly class Savings
      * that touches money alone is next to nothing, so those come last.
      *
      * @param  list<SavingWay>  $ways
+     * @param  Closure(Judgement): bool  $worse  whether no saving of money alone makes it one to take
      * @return Generator<int, array{list<int>, Judgement, list<stdClass>}> numbers of the ways, the garden with them, and the patch
      */
-    private function every(Judgement $now, array $ways): Generator
+    private function every(Judgement $now, array $ways, Closure $worse): Generator
     {
         $order = array_keys($ways);
         usort($order, static fn (int $a, int $b): int => [$ways[$a]->isMoneyAlone(), $a] <=> [$ways[$b]->isMoneyAlone(), $b]);
 
-        return $this->grown($now, $ways, $order, [], [], []);
+        return $this->grown($now, $ways, $worse, $order, [], [], []);
     }
 
     /**
      * @param  list<SavingWay>  $ways
+     * @param  Closure(Judgement): bool  $worse
      * @param  list<int>  $order  those that may be added
      * @param  list<int>  $taken
      * @param  array<string, true>  $touched
      * @param  list<stdClass>  $patch
      * @return Generator<int, array{list<int>, Judgement, list<stdClass>}>
      */
-    private function grown(Judgement $from, array $ways, array $order, array $taken, array $touched, array $patch): Generator
-    {
+    private function grown(
+        Judgement $from,
+        array $ways,
+        Closure $worse,
+        array $order,
+        array $taken,
+        array $touched,
+        array $patch,
+    ): Generator {
         foreach ($order as $n => $i) {
+            if ($ways[$i]->isMoneyAlone() && $worse($from)) {
+                return;
+            }
             $more = isset($touched[$ways[$i]->touches]) ? [] : ($ways[$i]->patch)($from->plan->garden);
             if ($more === []) {
                 continue;
@@ -193,6 +214,7 @@ final readonly class Savings
             foreach ($this->grown(
                 $judged,
                 $ways,
+                $worse,
                 array_slice($order, $n + 1),
                 $set,
                 $touched + [$ways[$i]->touches => true],
@@ -226,20 +248,29 @@ final readonly class Savings
 
     private function measured(string $touches, Judgement $now, Judgement $then): Saving
     {
-        $count = static fn (Judgement $of, Severity $severity): int => count(array_filter(
-            $of->findings(),
-            static fn (Finding $f): bool => $f->severity === $severity && $f->mark !== self::COST,
-        ));
-        $more = static fn (Severity $severity): int => $count($then, $severity) - $count($now, $severity);
+        [$before, $after] = [self::harm($now), self::harm($then)];
 
         return new Saving(
             $touches,
             self::outlay($now) - self::outlay($then),
-            $more(Severity::Stop),
-            $more(Severity::Mend),
-            $more(Severity::Mind),
+            $after['stop'] - $before['stop'],
+            $after['mend'] - $before['mend'],
+            $after['mind'] - $before['mind'],
             self::yield($now) - self::yield($then),
         );
+    }
+
+    /** @return array{stop: int, mend: int, mind: int} how many findings of each severity there are, those about money left out */
+    private static function harm(Judgement $judged): array
+    {
+        $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
+        foreach ($judged->said as $findings) {
+            foreach ($findings as $finding) {
+                $count[$finding->severity->value] += $finding->mark === self::COST ? 0 : 1;
+            }
+        }
+
+        return $count;
     }
 
     private static function outlay(Judgement $judged): float

@@ -22,12 +22,14 @@ final class TubMark extends Mark
 
     public function plan(Plan $before, PlanningAids $aids): TubPlans
     {
-        $planner = new TubPlanner($before->garden, $aids->memory);
+        $planner = null;
         $known = $before->before(TubPlans::class)->tubs ?? [];
         $plans = [];
         foreach ($before->garden->tubs as $tub) {
             $same = $known[$tub->id] ?? null;
-            $plans[$tub->id] = $same?->tub === $tub ? $same : $planner->plan($tub);
+            $plans[$tub->id] = $same?->tub === $tub
+                ? $same
+                : ($planner ??= new TubPlanner($before->garden, $aids->memory))->plan($tub);
         }
 
         return new TubPlans($plans);
