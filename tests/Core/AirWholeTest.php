@@ -16,6 +16,7 @@ use KelpTub\Core\Air\Trouble;
 use KelpTub\Core\Air\Tube;
 use KelpTub\Core\Air\Valves;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Geometry\EnclosingCircle;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Geometry\RoundedBox;
 use KelpTub\Core\WhatIf\AirLook;
@@ -364,3 +365,36 @@ it('ranks pumps that meet every tub before those that do not, each as its patch 
         }
     }
 });
+
+it('finds the smallest circle round points, as trying every two and three of them does', function (int $seed) {
+    mt_srand($seed);
+    for ($case = 0; $case < 60; $case++) {
+        $grid = $case % 3 === 0;
+        $points = array_map(fn () => $grid
+            ? new Point(72.0 * mt_rand(-3, 3), 72.0 * mt_rand(-2, 2))
+            : new Point(mt_rand(-3000, 3000) / 10, mt_rand(-2000, 2000) / 10), range(1, mt_rand(1, 9)));
+        $circles = array_map(fn (Point $p) => [$p->x, $p->y, 0.0], $points);
+        foreach ($points as $i => $a) {
+            foreach (array_slice($points, $i + 1) as $k => $b) {
+                $circles[] = [($a->x + $b->x) / 2, ($a->y + $b->y) / 2, hypot($a->x - $b->x, $a->y - $b->y) / 2];
+                foreach (array_slice($points, $i + $k + 2) as $c) {
+                    $d = 2 * ($a->x * ($b->y - $c->y) + $b->x * ($c->y - $a->y) + $c->x * ($a->y - $b->y));
+                    if (abs($d) > 1e-6) {
+                        [$qa, $qb, $qc] = array_map(fn (Point $p) => $p->x ** 2 + $p->y ** 2, [$a, $b, $c]);
+                        $x = ($qa * ($b->y - $c->y) + $qb * ($c->y - $a->y) + $qc * ($a->y - $b->y)) / $d;
+                        $y = ($qa * ($c->x - $b->x) + $qb * ($a->x - $c->x) + $qc * ($b->x - $a->x)) / $d;
+                        $circles[] = [$x, $y, hypot($a->x - $x, $a->y - $y)];
+                    }
+                }
+            }
+        }
+        $round = array_filter($circles, fn ($c) => max(array_map(
+            fn (Point $p) => hypot($p->x - $c[0], $p->y - $c[1]),
+            $points,
+        )) <= $c[2] + 1e-7);
+        $found = EnclosingCircle::of($points);
+
+        expect($found->radius)->toEqualWithDelta(min(array_column($round, 2)), 1e-6)
+            ->and(max(array_map(fn (Point $p) => $p->distanceTo($found->centre), $points)))->toBeLessThanOrEqual($found->radius + 1e-6);
+    }
+})->with([1, 2, 3]);

@@ -6,6 +6,10 @@ use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Judgement;
+use KelpTub\Core\Marks\Cost\CostPlan;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\WhatIf\Savings;
 use KelpTub\Core\WhatIf\SavingWays;
 use Tests\Core\Gardens;
@@ -254,4 +258,25 @@ it('leaves out two extras of one tub together', function () {
     $extras = array_filter($answer->savings, fn ($s) => $s->kind === 'extras');
 
     expect($extras)->toHaveCount(2)->and($outlay)->toBeGreaterThan($without);
+});
+
+it('plans the garden that a saving leaves as it would plan it anew: what is said, its seasons, its money', function () {
+    $planner = Gardens::planner();
+    $now = $planner->judged(Gardens::reader()->read(GardenFile::encode(demoDocument())));
+    $said = fn (Judgement $of): array => array_map(fn ($f) => [$f->code, $f->tub, $f->severity, $f->says], $of->findings());
+    $seasons = fn (Judgement $of): array => array_map(
+        fn (FeedPlan $feed) => [$feed->run()?->days, $feed->run()?->oxygen(10), $feed->run()?->level(10)],
+        $of->plan->get(FeedPlans::class)->tubs,
+    );
+    $ways = (new SavingWays($now->plan, Gardens::library()))->all();
+    foreach ($ways as $way) {
+        $patch = ($way->patch)($now->plan->garden);
+        $again = $planner->judgeAgain($now, $patch, 'cost');
+        $anew = $planner->judged($planner->patched($now->plan->garden, $patch));
+
+        expect($said($again))->toEqual($said($anew), $way->key)
+            ->and($seasons($again))->toEqual($seasons($anew), $way->key)
+            ->and($again->plan->get(CostPlan::class)->budget)->toEqual($anew->plan->get(CostPlan::class)->budget, $way->key);
+    }
+    expect(count($ways))->toBeGreaterThan(8);
 });

@@ -23,6 +23,11 @@ final class Fuzz
         'POST /api/apart?tub=foredeck&mm=100', 'POST /api/crops?tub=well-deck', 'POST /api/vessels?tub=galley-dill',
         'POST /api/cups', 'POST /api/edits/add', 'POST /api/edits/run?tub=foredeck&system=passive',
         'POST /api/edits/nest?tub=foredeck&under=bucket-20', 'POST /api/edits/aerate?tub=nursery', 'POST /api/advice',
+        'POST /api/season', 'POST /api/season/correct', 'POST /api/air?tub=well-deck&day=20', 'POST /api/pumps?tub=foredeck',
+        'POST /api/pumps/curve', 'POST /api/cost', 'POST /api/savings', 'POST /api/parts?as=csv', 'POST /api/parts?as=pdf',
+        'POST /api/build?tub=foredeck&copy=1', 'POST /api/build/print?tub=cuttings&paper=a4',
+        'POST /api/template?tub=foredeck&as=svg&what=lid', 'POST /api/template?tub=well-deck&as=dxf',
+        'POST /api/template?tub=galley-dill&as=pdf&what=all&paper=letter', 'POST /api/prices/read', 'POST /api/prices/refresh',
         'POST /api/read', 'GET /api/gardens', 'POST /api/gardens', 'GET /api/gardens/{id}', 'PUT /api/gardens/{id}',
         'PUT /api/gardens/{id}', 'DELETE /api/gardens/{id}', 'POST /api/gardens/{id}/copy', 'POST /api/gardens/{id}/restore',
         'GET /api/gardens/{id}/file', 'GET /api/gardens/{id}/revisions/1', 'POST /api/gardens/{id}/revisions/1/restore',
@@ -41,6 +46,11 @@ final class Fuzz
 
     /** What would be right, by a part of the address; a garden elsewhere. */
     private const BODIES = [
+        '/season/correct' => '{"garden":{demo},"tub":"foredeck","now_ms_cm":2.3,"wanted_ms_cm":1.6,"litres":30}',
+        '/season' => '{"garden":{demo},"tub":"foredeck","runs":[{"policy":{"change":"weekly"},"what_ifs":["heat@20x3+8"]}]}',
+        '/pumps/curve' => '{"free_flow_l_min":4,"max_pressure_kpa":20}',
+        '/prices/read' => '{"garden":{demo},"text":"part;price;supplier\\nnet-cup-50;4,50;Quay stall\\n"}',
+        '/prices/refresh' => '{"garden":{demo}}',
         '/read' => '{"units":"us","texts":[{"text":"2 3/8 in","dimension":"length"},{"text":"$5","dimension":"money","currency":"USD"}]}',
         '/import' => '{"csv":"name,diameter_mm\nSaw,50\nSaw two,60"}',
         '/library/cups' => '{"name":"Tin","lip_diameter_mm":70,"top_diameter_mm":63,"bottom_diameter_mm":48,"height_mm":60,"made":"home"}',
@@ -94,8 +104,16 @@ final class Fuzz
 
     private static function isDue(string $path, int $status, string $type, string $body): bool
     {
-        return str_contains($path, 'file.csv') && $status === 200
-            ? str_starts_with($type, 'text/csv')
+        $file = $status !== 200 ? null : match (true) {
+            str_contains($path, 'file.csv'), str_contains($path, 'as=csv') => 'text/csv',
+            str_contains($path, 'as=pdf'), str_contains($path, '/print') => 'application/pdf',
+            str_contains($path, 'as=svg') => 'image/svg+xml',
+            str_contains($path, 'as=dxf') => 'image/vnd.dxf',
+            default => null,
+        };
+
+        return $file !== null
+            ? str_starts_with($type, $file)
             : str_starts_with($type, 'application/json') && (json_decode($body) !== null || $body === 'null');
     }
 
