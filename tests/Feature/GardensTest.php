@@ -138,7 +138,9 @@ it('previews without a database and as the command line does', function () {
     $said = static fn (array $report): array => array_map(static fn (array $f): string => $f['says'], $report['findings']);
     $figures = static fn (array $report): array => array_diff_key($report, ['findings' => true]);
     // The command line has the days of the seasons besides, and what hangs on them.
-    $shortly = static function (array $report): array {
+    $later = ['next_tub', 'monthly', 'month', 'harvest_value', 'harvest_range', 'payback_days', 'payback_range'];
+    $shortly = static function (array $report) use ($later): array {
+        $report['budget'] = array_fill_keys($later, null) + $report['budget'];
         foreach ($report['tubs'] as &$tub) {
             $tub['season'] = ($tub['feed'] === null
                 ? FeedReport::season(null, false)
