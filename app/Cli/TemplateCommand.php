@@ -27,7 +27,7 @@ final class TemplateCommand extends GardenCommand
         $this->addOption('tub', null, InputOption::VALUE_REQUIRED, 'id of the tub', '')
             ->addOption('as', null, InputOption::VALUE_REQUIRED, 'pdf, svg or dxf', 'pdf')
             ->addOption('paper', null, InputOption::VALUE_REQUIRED, 'a4 or letter, for PDF')
-            ->addOption('what', null, InputOption::VALUE_REQUIRED, 'lid, wall, adapter, raft, gauge, wrap or all', '')
+            ->addOption('what', null, InputOption::VALUE_REQUIRED, 'lid, wall, adapter, raft, gauge, wrap, collar or all', '')
             ->addOption('out', null, InputOption::VALUE_REQUIRED, 'the file to write; standard output without it');
     }
 

@@ -20,7 +20,7 @@ final class Sheet
     private array $items = [];
 
     /**
-     * @param  string  $what  lid, wall, adapter, raft, gauge or wrap
+     * @param  string  $what  lid, wall, adapter, raft, gauge, wrap or collar
      * @param  string  $title  what is written over it
      * @param  Point  $low  the corner with the least x and y of all that is drawn
      * @param  Point  $high  the opposite one

@@ -293,3 +293,17 @@ it('keeps a spreadsheet from taking names for formulas', function () {
         ->and(array_filter(array_merge(...$rows), fn ($cell) => preg_match('/^[=+\-@]/', $cell)))->toBe([])
         ->and(count($rows))->toBe(count(Gardens::report($garden)->parts) + 1);
 });
+
+it('cuts collars for cuttings as wide as their cups, slit to the middle', function () {
+    $cloner = fn (bool $collar): Garden => Gardens::tub([
+        'system' => 'cloner', 'vessel' => 'tote-20', 'crop' => 'soft-cuttings', 'cup' => 'net-cup-50', 'cloner' => ['collar' => $collar],
+    ]);
+    $entities = entities(DxfTemplate::of([sheetsOf($cloner(true))['collar']]));
+    $circles = array_values(array_filter($entities, fn ($e) => $e['type'] === 'CIRCLE'));
+    $slit = array_values(array_filter($entities, fn ($e) => $e['type'] === 'LINE' && $e[8] === 'HOLES'));
+
+    expect($circles)->toHaveCount(1)->and(2 * (float) $circles[0][40])->toEqualWithDelta(50.0, 1e-6)
+        ->and($slit)->toHaveCount(1)
+        ->and([(float) $slit[0][10], (float) $slit[0][20], (float) $slit[0][11], (float) $slit[0][21]])->toEqual([0.0, 0.0, 25.0, 0.0])
+        ->and(sheetsOf($cloner(false)))->not->toHaveKey('collar');
+});

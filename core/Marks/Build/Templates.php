@@ -17,7 +17,7 @@ use KelpTub\Core\Units\QuantityWriter;
 
 /**
  * What of a tub is drawn at 1 : 1 to be laid on it: lid, adapter or raft with its holes; marks of the wall; a gauge for its water; a wrap
- * of a round lid's angles. Source: handbook, build, "Drawings at 1 : 1".
+ * of a round lid's angles; a collar for cuttings. Source: handbook, build, "Drawings at 1 : 1".
  */
 final readonly class Templates
 {
@@ -29,6 +29,11 @@ final readonly class Templates
 
     /** Depths at which a gauge has a line, and a figure at every second, mm. */
     private const STEP_MM = 10.0;
+
+    /** Room for what is written under a collar, mm. */
+    private const COLLAR_WORDS_MM = 52.0;
+
+    private const COLLAR_WORDS_DOWN_MM = 6.0;
 
     private const INCH_MM = 25.4;
 
@@ -62,6 +67,9 @@ final readonly class Templates
         $lid = $cutting->lid->outline;
         if (! $cutting->inMouth && $lid->round && $this->plan->holes->count() > 0 && ! $this->plan->holes->isOneInTheMiddle()) {
             $sheets['wrap'] = $this->wrap();
+        }
+        if ($this->plan->tub->system === GrowingSystem::Cloner && $this->plan->tub->water->cloner->collar) {
+            $sheets['collar'] = $this->collar();
         }
 
         return $sheets;
@@ -288,6 +296,32 @@ final readonly class Templates
             $sheet->line(Layer::Centres, $at, 0.0, $at, 12.0);
             $sheet->label(new Point($at + 1.0, 13.0), (string) ($i + 1), 4.0);
         }
+
+        return $sheet;
+    }
+
+    /** A disc of foam as wide as its cup's top, slit to the middle, where the stem goes. */
+    private function collar(): Sheet
+    {
+        $cup = $this->plan->tub->holes->cup;
+        $r = $cup->top / 2;
+        $count = $this->plan->holes->count() * $this->plan->tub->count;
+        // Room for its words, which are longer than a small disc is wide.
+        $half = max($r, self::COLLAR_WORDS_MM / 2);
+        $sheet = new Sheet(
+            'collar',
+            $this->titled("Collar of foam, $count of them"),
+            new Point(-$half, -$r - self::COLLAR_WORDS_DOWN_MM),
+            new Point($half, $r),
+        );
+        $sheet->circle(Layer::Outline, new Point(0.0, 0.0), $cup->top);
+        $sheet->cross(Layer::Centres, new Point(0.0, 0.0));
+        $sheet->line(Layer::Holes, 0.0, 0.0, $r, 0.0);
+        $sheet->label(
+            new Point(-$half, -$r - self::COLLAR_WORDS_DOWN_MM + 1.0),
+            'Ø '.$this->write->fine($cup->top).', slit to the middle',
+            2.5,
+        );
 
         return $sheet;
     }

@@ -115,6 +115,7 @@ const NAMES: Record<string, string> = {
     wall: 'Wall marks',
     gauge: 'Stick gauge',
     wrap: 'Wrap of the lid’s angles',
+    collar: 'Collar, 1 : 1',
 };
 const PAPERS = [
     { value: 'a4', name: 'A4' },
