@@ -553,6 +553,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
     }
     .row .strong {
         flex: 1;
+        text-align: center;
         min-height: 52px;
     }
 }

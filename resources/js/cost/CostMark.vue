@@ -5,7 +5,7 @@ import { useAsked } from '../kit/asked';
 import { download, keep } from '../kit/download';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { area, money, number, run, volume } from '../kit/format';
+import { money, number } from '../kit/format';
 import { read, type Reading } from '../kit/reader';
 import { useGarden } from '../kit/garden';
 import { at as mendedAt, toneOf } from '../kit/findings';
@@ -13,7 +13,7 @@ import MarkPage from '../shell/MarkPage.vue';
 import Fold from '../kit/Fold.vue';
 import Pick from '../kit/Pick.vue';
 import type { PartReport } from '../types/report';
-import type { CostFigures } from './money';
+import { amount, quantityIn, type CostFigures } from './money';
 import Prices from './Prices.vue';
 import WaysToSpendLess from './WaysToSpendLess.vue';
 import { vShown } from '../kit/shown';
@@ -218,26 +218,10 @@ function setSpare(part: PartReport): void {
     });
 }
 
-const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
 const monthly = (of: NonNullable<CostFigures['budget']['month']>): string =>
     `power ${money(of.power)}, feed ${money(of.feed)}, water ${money(of.water)}, plugs ${money(of.plugs)}`;
 
-function quantity(part: PartReport, value: number): string {
-    const units = garden.units.value;
-    switch (part.unit) {
-        case 'mm':
-            return run(value, units);
-        case 'piece':
-        case 'packet':
-            return amount(value);
-        case 'L':
-            return units === 'us' ? volume(value, units) : `${amount(value)}\u202fL`;
-        case 'm²':
-            return area(value, units);
-        default:
-            return `${amount(value)}\u202f${part.unit}`;
-    }
-}
+const quantity = (part: PartReport, value: number): string => quantityIn(part.unit, value, garden.units.value);
 </script>
 
 <template>
@@ -327,7 +311,7 @@ function quantity(part: PartReport, value: number): string {
                 <thead>
                     <tr>
                         <th scope="col">part</th>
-                        <th scope="col" class="r">needed</th>
+                        <th scope="col" class="r need">needed</th>
                         <th scope="col" class="r had">you have</th>
                         <th scope="col">buy</th>
                         <th scope="col" class="r left">left</th>
@@ -337,7 +321,8 @@ function quantity(part: PartReport, value: number): string {
                 </thead>
                 <tbody v-for="g in sections" :key="g.key">
                     <tr class="group">
-                        <th scope="rowgroup" colspan="2">{{ g.name }}</th>
+                        <th scope="rowgroup">{{ g.name }}</th>
+                        <td class="need" />
                         <td class="had" />
                         <td />
                         <td class="left" />
@@ -357,8 +342,9 @@ function quantity(part: PartReport, value: number): string {
                                     />{{ p.name }}</label
                                 >
                                 <span class="why small faint">{{ p.why }}</span>
+                                <span class="wanted small faint">{{ quantity(p, p.need) }} needed</span>
                             </td>
-                            <td class="r">{{ quantity(p, p.need) }}</td>
+                            <td class="r need">{{ quantity(p, p.need) }}</td>
                             <td class="r had">
                                 <input
                                     class="have"
@@ -523,6 +509,10 @@ function quantity(part: PartReport, value: number): string {
     padding-left: 1.6rem;
     line-height: 1.3;
     text-wrap: pretty;
+}
+.wanted {
+    display: none;
+    padding-left: 2.2rem;
 }
 .pricing .whole {
     margin-bottom: 0.4rem;
@@ -711,6 +701,11 @@ thead th {
     .parts button {
         min-height: 44px;
     }
+    .wanted {
+        display: block;
+    }
+    .need,
+    .c-need,
     .had,
     .c-have,
     .left,
@@ -727,10 +722,7 @@ thead th {
         display: inline;
     }
     .c-part {
-        width: 38%;
-    }
-    .c-need {
-        width: 3.3rem;
+        width: 42%;
     }
     .packs {
         white-space: normal;

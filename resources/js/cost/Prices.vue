@@ -5,12 +5,15 @@ import { call } from '../kit/api';
 import { money } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { read } from '../kit/reader';
-import { taken, type Offer, type PriceList, type SupplierPrices } from './money';
+import { quantityIn, taken, type Offer, type PriceList, type SupplierPrices } from './money';
 
 const garden = useGarden();
 const report = garden.report;
 const currency = computed(() => report.value.budget.currency);
 const names = computed(() => new Map(report.value.parts.map((p) => [p.key, p.name])));
+const unitOf = computed(() => new Map(report.value.parts.map((p) => [p.key, p.unit])));
+const packOf = (of: { part: string; pack: number }): string =>
+    of.pack === 1 ? '' : `× ${quantityIn(unitOf.value.get(of.part) ?? 'piece', of.pack, garden.units.value)}`;
 const nameOf = (part: string): string => names.value.get(part) ?? part;
 
 /** Nothing larger is a price list. */
@@ -159,7 +162,7 @@ function drop(name: string): void {
                         <tbody>
                             <tr v-for="c in fresh.changes" :key="`${c.part} ${c.pack}`">
                                 <td>{{ nameOf(c.part) }}</td>
-                                <td class="r">{{ c.pack === 1 ? '' : `× ${c.pack}` }}</td>
+                                <td class="r">{{ packOf(c) }}</td>
                                 <td class="r faint">{{ c.before === null ? 'new' : money(c.before) }}</td>
                                 <td class="r number">{{ money(c.price) }}</td>
                             </tr>

@@ -1,3 +1,4 @@
+import { area, number, run, volume, type Units } from '../kit/format';
 import type { Report } from '../types/report';
 
 /** A garden’s whole budget, and each tub by itself. */
@@ -74,4 +75,24 @@ export function harm(saving: Pick<Saving, 'mends' | 'minds' | 'yield_lost_g'> & 
 export function taken(now: Offer[], more: Offer[]): Offer[] {
     const same = (a: Offer, b: Offer): boolean => a.part === b.part && a.pack === b.pack && (a.supplier ?? null) === (b.supplier ?? null);
     return [...now.filter((old) => !more.some((fresh) => same(old, fresh))), ...more];
+}
+
+/** A bare number of something. */
+export const amount = (value: number): string => number(value, value < 10 && value % 1 ? 1 : 0);
+
+/** So much of a part, in its unit as a grower reads it. */
+export function quantityIn(unit: string, value: number, units: Units): string {
+    switch (unit) {
+        case 'mm':
+            return run(value, units);
+        case 'piece':
+        case 'packet':
+            return amount(value);
+        case 'L':
+            return units === 'us' ? volume(value, units) : `${amount(value)}\u202fL`;
+        case 'm²':
+            return area(value, units);
+        default:
+            return `${amount(value)}\u202f${unit}`;
+    }
 }
