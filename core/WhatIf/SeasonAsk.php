@@ -66,7 +66,8 @@ final readonly class SeasonAsk
     {
         $all = [];
         foreach ($this->policy as $key => $value) {
-            $may = self::values($key);
+            // A name of digits alone comes as a number.
+            $may = self::values((string) $key);
             if ($may === null) {
                 throw new InvalidArgumentException("\"$key\" is nothing of a policy; it has ".implode(', ', array_keys(self::KEYS)));
             }

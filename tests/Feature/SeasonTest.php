@@ -48,6 +48,11 @@ it('refuses a season that cannot be, and says where', function (array $body, str
     'a policy of no kind' => [['runs' => [['policy' => ['top_ups' => 'hourly']]]], '/runs', 'quarter'],
     'five at once' => [['runs' => array_fill(0, 5, ['policy' => []])], 'runs', '4'],
     'no garden' => [['garden' => 3], '/garden', 'not an object'],
+    'a word for a run' => [['runs' => ['null']], '/runs/0', 'not an object'],
+    'a list for a run' => [['runs' => [['policy' => []], []]], '/runs/1', 'not an object'],
+    'a list for a policy' => [['runs' => [['policy' => ['weekly']]]], '/runs', '0'],
+    'a what-if by name' => [['runs' => [['what_ifs' => ['a' => 'rain']]]], '/runs', 'rain'],
+    'runs by name' => [['runs' => ['a' => ['what_ifs' => ['rain']]]], '/runs', 'rain'],
 ]);
 
 it('says what to do about a reading', function () {

@@ -47,10 +47,11 @@ final readonly class SeasonController
         ]);
         $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
         $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
-        $asks = array_map(
-            static fn (stdClass $run): SeasonAsk => new SeasonAsk((array) ($run->policy ?? []), array_values($run->what_ifs ?? [])),
-            array_values($body->runs ?? [new stdClass]),
-        );
+        $asks = [];
+        foreach (array_values((array) ($body->runs ?? [new stdClass])) as $i => $run) {
+            $run = Asked::object($run, "/runs/$i");
+            $asks[] = new SeasonAsk((array) ($run->policy ?? []), array_values((array) ($run->what_ifs ?? [])));
+        }
         try {
             $runs = (new SeasonRuns($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks);
         } catch (InvalidArgumentException $refused) {
