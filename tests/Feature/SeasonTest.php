@@ -94,6 +94,8 @@ it('looks closely at the air, ranks pumps, and reads a pump of one\'s own', func
     $refused = ask('/api/pumps/curve', ['way' => 'bucket', 'fills' => [['litres' => 1, 'seconds' => 0, 'depth_mm' => 100]]]);
     expect($refused->assertStatus(422)->json('faults.0.message'))->toContain('seconds');
     ask('/api/pumps/curve', ['way' => 'guess'])->assertStatus(422);
+    $named = ['way' => 'bucket', 'fills' => ['first' => ['litres' => 2, 'seconds' => 30, 'depth_mm' => 100]]];
+    ask('/api/pumps/curve', $named)->assertOk();
 });
 
 it('writes a season for people, as CSV, and refuses with 2', function () {

@@ -86,7 +86,7 @@ final readonly class AirController
                 'rated' => PumpCurve::rated((float) $body->litres),
                 default => PumpCurve::bucket(array_map(
                     static fn (stdClass $f): array => [(float) $f->litres, (float) $f->seconds, (float) $f->depth_mm],
-                    array_values($body->fills),
+                    array_values((array) $body->fills),
                 ), $pressure),
             };
         } catch (InvalidArgumentException $refused) {
