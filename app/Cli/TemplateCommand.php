@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Cli;
 
-use App\Exports\DxfTemplate;
 use App\Exports\Paper;
-use App\Exports\PdfTemplate;
-use App\Exports\SvgTemplate;
+use App\Exports\TemplateFile;
 use App\Exports\TooManySheets;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
@@ -43,18 +41,12 @@ final class TemplateCommand extends GardenCommand
         if ($what !== 'all' && ! isset($sheets[$what])) {
             return self::refused($output, "$tub->name has no template $what; it has ".implode(', ', array_keys($sheets)).' and all');
         }
-        $chosen = isset($sheets[$what]) ? [$sheets[$what]] : array_values($sheets);
         $paper = Paper::asked($input->getOption('paper'), $garden->units);
         if ($paper === null) {
             return self::refused($output, "there is no paper {$input->getOption('paper')}; there are a4 and letter");
         }
         try {
-            $file = match ($input->getOption('as')) {
-                'pdf' => PdfTemplate::of($chosen, $paper),
-                'svg' => SvgTemplate::of($chosen),
-                'dxf' => DxfTemplate::of($chosen),
-                default => null,
-            };
+            $file = TemplateFile::of($sheets, $what, (string) $input->getOption('as'), $paper);
         } catch (TooManySheets $refused) {
             return self::refused($output, $refused->getMessage());
         }

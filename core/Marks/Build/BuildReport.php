@@ -18,8 +18,8 @@ final class BuildReport
     {
         $record = $plan->garden->of(BuildRecords::class)->of($tub->id, $copy);
         $steps = BuildSheet::of($plan, $tub);
-        $templates = (new Templates($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden))->all();
-        $marks = new Templates($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden);
+        $templates = new Templates($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden);
+        $heights = $templates->heights();
 
         return (object) [
             'tub' => $tub->id,
@@ -28,15 +28,15 @@ final class BuildReport
             'copy' => $copy,
             'minutes' => array_sum(array_map(static fn (Step $s): int => $s->minutes, $steps)),
             'done' => count(array_filter($steps, static fn (Step $s): bool => $record?->ticked($s) !== null)),
-            'templates' => array_keys($templates),
+            'templates' => array_keys($templates->all()),
             'wall' => array_map(
                 static fn (string $name, float $height): stdClass => (object) [
                     'name' => $name,
                     'height_mm' => $height,
-                    'along_mm' => $marks->slant($height),
+                    'along_mm' => $templates->slant($height),
                 ],
-                array_keys($marks->heights()),
-                array_values($marks->heights()),
+                array_keys($heights),
+                array_values($heights),
             ),
             'steps' => array_map(static fn (Step $step): stdClass => self::step($step, $record), $steps),
         ];

@@ -1,5 +1,5 @@
-import { onScopeDispose, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
-import { call } from '../kit/api';
+import type { Ref, ShallowRef } from 'vue';
+import { useAsked } from '../kit/asked';
 import type { OpenGarden } from '../kit/garden';
 import type { AirReport } from '../types/report';
 
@@ -70,21 +70,11 @@ export interface Asked {
 
 /** The chosen tub's air, again after each change; the last answer stands until the new one comes. */
 export function useLook(garden: OpenGarden, asked: Ref<Asked>): ShallowRef<Look | null> {
-    const look = shallowRef<Look | null>(null);
-    let asking: AbortController | null = null;
-    async function ask(): Promise<void> {
+    return useAsked<Look>(garden, () => {
         const tub = garden.selected.value;
-        if (tub === null) return;
-        asking?.abort();
-        const mine = (asking = new AbortController());
         const { day, trouble, battery } = asked.value;
-        const answer = await call<Look>(
-            `air?tub=${encodeURIComponent(tub)}&day=${day}&battery_wh=${battery}${trouble ? `&trouble=${trouble}` : ''}`,
-            { body: JSON.stringify(garden.document.value), signal: mine.signal },
-        );
-        if (asking === mine && answer.kind === 'done') look.value = answer.data;
-    }
-    watch([garden.document, garden.selected, asked], () => void ask(), { immediate: true });
-    onScopeDispose(() => asking?.abort());
-    return look;
+        return tub === null
+            ? null
+            : `air?tub=${encodeURIComponent(tub)}&day=${day}&battery_wh=${battery}${trouble ? `&trouble=${trouble}` : ''}`;
+    }).answer;
 }

@@ -10,11 +10,10 @@ import { quantityIn, taken, type Offer, type PriceList, type SupplierPrices } fr
 const garden = useGarden();
 const report = garden.report;
 const currency = computed(() => report.value.budget.currency);
-const names = computed(() => new Map(report.value.parts.map((p) => [p.key, p.name])));
-const unitOf = computed(() => new Map(report.value.parts.map((p) => [p.key, p.unit])));
+const parts = computed(() => new Map(report.value.parts.map((p) => [p.key, p])));
 const packOf = (of: { part: string; pack: number }): string =>
-    of.pack === 1 ? '' : `× ${quantityIn(unitOf.value.get(of.part) ?? 'piece', of.pack, garden.units.value)}`;
-const nameOf = (part: string): string => names.value.get(part) ?? part;
+    of.pack === 1 ? '' : `× ${quantityIn(parts.value.get(of.part)?.unit ?? 'piece', of.pack, garden.units.value)}`;
+const nameOf = (part: string): string => parts.value.get(part)?.name ?? part;
 
 /** Nothing larger is a price list. */
 const MOST_BYTES = 1_000_000;

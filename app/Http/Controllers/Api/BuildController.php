@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Exports\BuildPdf;
-use App\Exports\DxfTemplate;
 use App\Exports\FileNames;
 use App\Exports\Paper;
 use App\Exports\PartsCsv;
-use App\Exports\PdfTemplate;
-use App\Exports\SvgTemplate;
+use App\Exports\TemplateFile;
 use App\Exports\TooManySheets;
 use App\Http\Asked;
 use Illuminate\Http\JsonResponse;
@@ -74,14 +72,9 @@ final readonly class BuildController
         if ($what !== 'all' && ! isset($sheets[$what])) {
             throw RefusedGarden::one('/what', "is \"$what\"; $tub->name has ".implode(', ', array_keys($sheets)).' and all');
         }
-        $chosen = isset($sheets[$what]) ? [$sheets[$what]] : array_values($sheets);
         $paper = self::paper($request, $garden);
         try {
-            $file = match ($asked['as']) {
-                'pdf' => PdfTemplate::of($chosen, $paper),
-                'svg' => SvgTemplate::of($chosen),
-                default => DxfTemplate::of($chosen),
-            };
+            $file = (string) TemplateFile::of($sheets, $what, $asked['as'], $paper);
         } catch (TooManySheets $refused) {
             throw RefusedGarden::one('/paper', $refused->getMessage());
         }
