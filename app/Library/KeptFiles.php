@@ -30,8 +30,7 @@ final readonly class KeptFiles
         if ($this->folder === null) {
             return $read();
         }
-        $marks = array_map(static fn (string $file): string => $file.' '.@filemtime($file).' '.@filesize($file), $files);
-        $kept = "$this->folder/".hash('xxh128', implode("\n", $marks)).'.php';
+        $kept = "$this->folder/".self::stamp($files).'.php';
         // It may be swept away between a look and the reading of it; then the files are read.
         $value = is_file($kept) ? @include $kept : false;
         if ($value !== false) {
@@ -41,6 +40,18 @@ final readonly class KeptFiles
         $this->keep($kept, $value);
 
         return $value;
+    }
+
+    /**
+     * What changes when one of some files does.
+     *
+     * @param  list<string>  $files
+     */
+    public static function stamp(array $files): string
+    {
+        $marks = array_map(static fn (string $file): string => $file.' '.@filemtime($file).' '.@filesize($file), $files);
+
+        return hash('xxh128', implode("\n", $marks));
     }
 
     /** Whole or not at all: another request may read it while it is written. */

@@ -12,6 +12,7 @@ use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\File\SchemaParts;
 use KelpTub\Core\File\Shelf;
 use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Marks\Marks;
 use RuntimeException;
 use stdClass;
@@ -68,9 +69,15 @@ final class LibraryFiles
         return glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
     }
 
-    public function reader(?Library $library = null): GardenReader
+    public function reader(?Library $library = null, KnownTubs $known = new KnownTubs): GardenReader
     {
-        return new GardenReader(Marks::all(), $library ?? $this->library(), new SchemaCheck($this->schema('garden')));
+        return new GardenReader(Marks::all(), $library ?? $this->library(), new SchemaCheck($this->schema('garden')), $known);
+    }
+
+    /** What changes when a file of the Library does. */
+    public function stamp(): string
+    {
+        return KeptFiles::stamp(glob("$this->folder/*.{json,csv}", GLOB_BRACE) ?: []);
     }
 
     /** @return array<string, stdClass> */

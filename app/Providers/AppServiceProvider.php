@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
+use App\Library\RememberedTubs;
 use App\Prices\SupplierService;
 use App\Weather\ForecastService;
 use Illuminate\Database\Eloquent\Model;
@@ -15,6 +16,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\ServiceProvider;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
+use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Season\Forecasts;
@@ -35,8 +37,14 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(
             GardenReader::class,
-            fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader($this->app->make(Library::class)),
+            fn (): GardenReader => $this->app->make(LibraryFiles::class)->reader(
+                $this->app->make(Library::class),
+                $this->app->make(KnownTubs::class),
+            ),
         );
+        $this->app->singleton(KnownTubs::class, fn (): KnownTubs => new KnownTubs(
+            new RememberedTubs(Cache::store('tubs'), $this->app->make(LibraryFiles::class)->stamp()),
+        ));
         // Previews and pages answer with what is known; requests of their own work out the rest, so much at a time.
         $this->app->singleton(Planner::class, fn (): Planner => $this->planner(0));
         $this->app->singleton(
@@ -60,6 +68,7 @@ final class AppServiceProvider extends ServiceProvider
             $this->app->make(Library::class),
             new RememberedLayouts(Cache::store('layouts'), $steps),
             $forecasts,
+            $this->app->make(KnownTubs::class),
         );
     }
 

@@ -49,7 +49,7 @@ cache_settings() {
 php_settings() {
     printf -- '-d\n%s\n' opcache.jit=function opcache.jit_buffer_size=64M opcache.memory_consumption=128 opcache.max_accelerated_files=20000 \
         opcache.validate_timestamps=1 opcache.revalidate_freq=2 memory_limit=256M post_max_size=17M display_errors=0 log_errors=1 expose_php=0 \
-        zend.exception_ignore_args=1 pcov.enabled=0 max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
+        zend.exception_ignore_args=1 pcov.enabled=0 apc.shm_size=64M max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
 }
 
 # web PORT: serves the application; pids are in php_pid and web_pid.

@@ -13,7 +13,7 @@ use stdClass;
 final readonly class GardenMaker
 {
     /** @param  list<Mark>  $marks */
-    public function __construct(private array $marks, private Library $library)
+    public function __construct(private array $marks, private Library $library, private KnownTubs $known = new KnownTubs)
     {
     }
 
@@ -55,7 +55,9 @@ final readonly class GardenMaker
             $document->name ?? 'Garden',
             UnitSystem::from($document->units ?? 'metric'),
             Site::fromDocument($document->site ?? new stdClass),
-            (new TubReader($library))->all($document, $before),
+            $before === null
+                ? (new TubReader($library))->all($document, $this->known)
+                : (new TubReader($library))->again($document, $before),
             isset($document->saws_mm) ? array_values(array_map(floatval(...), $document->saws_mm)) : null,
             $wishes,
         );

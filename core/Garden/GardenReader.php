@@ -20,10 +20,10 @@ final readonly class GardenReader
     private GardenMaker $maker;
 
     /** @param  list<Mark>  $marks */
-    public function __construct(private array $marks, Library $library, SchemaCheck $schema)
+    public function __construct(private array $marks, Library $library, SchemaCheck $schema, KnownTubs $known = new KnownTubs)
     {
         $this->file = new GardenFile($schema);
-        $this->maker = new GardenMaker($marks, $library);
+        $this->maker = new GardenMaker($marks, $library, $known);
     }
 
     /** @throws RefusedGarden */

@@ -54,13 +54,32 @@ abstract class Mark
     }
 
     /**
-     * What it takes to build, this mark's plan being in $plan.
+     * What one tub takes to be built, this mark's plan being in $plan.
      *
-     * @return array<string, list<Need>> by tub id; under "" what the garden as a whole takes
+     * @return array<string, list<Need>> by tub id; under "" what it takes of what tubs share
+     */
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
+    {
+        return [];
+    }
+
+    /**
+     * What the garden as a whole takes besides, or what several tubs take together.
+     *
+     * @return list<Need>
      */
     public function needs(Plan $plan, Library $library): array
     {
         return [];
+    }
+
+    /**
+     * Whether it plans by what the marks before it need, and not by their plans alone. It and those after it speak of the garden as a
+     * whole: what is said of single tubs is known before (Preview).
+     */
+    public function countsNeeds(): bool
+    {
+        return false;
     }
 
     /**
@@ -94,15 +113,51 @@ abstract class Mark
         return null;
     }
 
+    /**
+     * What it plans of a tub by other tubs, as where they share a pump; null where all of it follows from the tub itself and from
+     * members().
+     */
+    public function shares(string $tub, Plan $plan): ?object
+    {
+        return null;
+    }
+
+    /**
+     * Its findings, signed.
+     *
+     * @param  list<Finding>  $findings
+     * @return list<Finding>
+     */
+    final public function says(array $findings): array
+    {
+        return array_map(fn (Finding $finding): Finding => $finding->saidBy($this), $findings);
+    }
+
     /** Whether it plans and judges again when a way out of a finding is tried. */
     public function isTried(): bool
     {
         return true;
     }
 
-    /** @param  bool  $whole  with what takes long: seasons that nothing else has asked for, and their days */
-    public function report(Plan $plan, bool $whole): MarkReport
+    /**
+     * Its part of a tub's report, all plans being made.
+     *
+     * @param  bool  $whole  with what takes long: seasons that nothing else has asked for, and their days
+     * @return array<string, mixed> by the tub's key
+     */
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return new MarkReport;
+        return [];
+    }
+
+    /**
+     * Its part of the report of the garden as a whole.
+     *
+     * @param  bool  $whole  with what takes long
+     * @return array<string, mixed> by the report's key
+     */
+    public function report(Plan $plan, bool $whole): array
+    {
+        return [];
     }
 }

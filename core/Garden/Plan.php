@@ -55,7 +55,7 @@ final readonly class Plan
     {
         $all = $this->needs;
         foreach ($needs as $tub => $more) {
-            $all[$tub] = [...($all[$tub] ?? []), ...$more];
+            $all[$tub] = isset($all[$tub]) ? [...$all[$tub], ...$more] : $more;
         }
 
         return new self($this->garden, $this->parts, $all, $this->before);

@@ -18,15 +18,19 @@ final readonly class Planner
 
     private GardenMaker $maker;
 
+    private Walk $walk;
+
     /** @param  list<Mark>  $marks  in the order in which they plan */
     public function __construct(
         private array $marks,
         Library $library,
         LayoutMemory $memory = new FreshMemory,
         Forecasts $forecasts = new MadeForecasts,
+        KnownTubs $known = new KnownTubs,
     ) {
-        $this->aids = new PlanningAids($library, $memory, $forecasts);
+        $this->aids = new PlanningAids($library, $memory, $forecasts, $known);
         $this->maker = new GardenMaker($marks, $library);
+        $this->walk = new Walk($marks, $this->aids);
     }
 
     public function plan(Garden $garden): Plan
@@ -36,12 +40,7 @@ final readonly class Planner
 
     private function walked(Plan $plan): Plan
     {
-        foreach ($this->marks as $mark) {
-            $plan = $plan->with($mark->plan($plan, $this->aids));
-            $plan = $plan->needing($mark->needs($plan, $this->aids->library));
-        }
-
-        return $plan;
+        return $this->walk->finished($this->walk->begun($plan));
     }
 
     /**
@@ -61,7 +60,7 @@ final readonly class Planner
      */
     public function findings(Plan $plan): array
     {
-        return $this->judge($plan)->findings();
+        return $this->walk->judged($plan)->findings();
     }
 
     /**
@@ -72,7 +71,7 @@ final readonly class Planner
      */
     public function mended(Plan $plan, ?string $first = null): array
     {
-        $now = $this->judge($plan);
+        $now = $this->walk->judged($plan);
         $trials = new Trials($this, $now);
         $findings = $now->findings();
         $order = array_keys($findings);
@@ -87,7 +86,7 @@ final readonly class Planner
     /** A plan and all that is to be said of it. */
     public function judged(Garden $garden): Judgement
     {
-        return $this->judge($this->plan($garden));
+        return $this->walk->judged($this->plan($garden));
     }
 
     /** A garden of a document that is known to be sound. */
@@ -113,25 +112,9 @@ final readonly class Planner
      */
     public function addAir(Garden $garden, Tub $tub): array
     {
-        $now = $this->judge($this->plan($garden));
+        $now = $this->walk->judged($this->plan($garden));
 
         return (new Trials($this, $now))->harmless((new RuleContext($now->plan, $this->aids))->addAir('Add air', $tub))->patch;
-    }
-
-    private function judge(Plan $plan): Judgement
-    {
-        $context = new RuleContext($plan, $this->aids);
-        $said = [];
-        foreach ($plan->garden->tubs as $tub) {
-            foreach ($this->marks as $mark) {
-                $said["$tub->id {$mark->key()}"] = self::saidBy($mark, $mark->findingsOnTub($tub->id, $context));
-            }
-        }
-        foreach ($this->marks as $mark) {
-            $said[" {$mark->key()}"] = self::saidBy($mark, $mark->findings($context));
-        }
-
-        return new Judgement($plan, $said);
     }
 
     /**
@@ -146,10 +129,9 @@ final readonly class Planner
         $plan = Plan::of($this->maker->patched($now->plan->garden, $patch), $now->plan);
         $counted = ! $this->isTried($of);
         $marks = array_filter($this->marks, static fn (Mark $mark): bool => $mark->isTried() || $mark->key() === $of);
-        foreach ($marks as $mark) {
-            $plan = $plan->with($mark->plan($plan, $this->aids));
-            $plan = $counted ? $plan->needing($mark->needs($plan, $this->aids->library)) : $plan;
-        }
+        $walk = new Walk(array_values($marks), $this->aids);
+        $plan = $walk->begun($plan);
+        $plan = $counted ? $walk->finished($plan) : $plan;
         $context = new RuleContext($plan, $this->aids);
         $same = $plan->garden->standsOnTheSame($now->plan->garden);
         $said = [];
@@ -159,11 +141,11 @@ final readonly class Planner
                 $basis = $mark->basis($tub->id, $plan);
                 $said[$place] = $same && isset($now->said[$place]) && $basis !== null && $basis === $mark->basis($tub->id, $now->plan)
                     ? $now->said[$place]
-                    : self::saidBy($mark, $mark->findingsOnTub($tub->id, $context));
+                    : $mark->says($mark->findingsOnTub($tub->id, $context));
             }
         }
         foreach ($marks as $mark) {
-            $said[" {$mark->key()}"] = self::saidBy($mark, $mark->findings($context));
+            $said[" {$mark->key()}"] = $mark->says($mark->findings($context));
         }
 
         return new Judgement($plan, $said);
@@ -179,15 +161,6 @@ final readonly class Planner
         }
 
         return true;
-    }
-
-    /**
-     * @param  list<Finding>  $findings
-     * @return list<Finding>
-     */
-    private static function saidBy(Mark $mark, array $findings): array
-    {
-        return array_map(static fn (Finding $finding): Finding => $finding->saidBy($mark), $findings);
     }
 
     /**
@@ -209,10 +182,15 @@ final readonly class Planner
      */
     public function written(Plan $plan, array $findings, bool $whole = false): stdClass
     {
-        return Report::of(
-            $plan->garden,
-            array_map(static fn (Mark $mark): MarkReport => $mark->report($plan, $whole), $this->marks),
-            $findings,
-        );
+        return Report::of($plan, $this->marks, $findings, $whole);
+    }
+
+    /**
+     * Garden in, the report as text out, at once: ways out of findings are listed and not tried, and what is known of tubs that are as
+     * they were is not worked out again.
+     */
+    public function preview(Garden $garden): string
+    {
+        return (new Preview($this->walk, $this->aids))->of($garden);
     }
 }

@@ -8,17 +8,22 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\Lid\LayoutMemory;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
+use KelpTub\Core\Lid\WatchedMemory;
 use KelpTub\Core\Season\Forecasts;
 use KelpTub\Core\Season\MadeForecasts;
 
-/** What a mark may ask besides the garden: the Library, and what is known of lids already. */
+/** What a mark may ask besides the garden: the Library, what is known of lids already, and what of tubs. */
 final readonly class PlanningAids
 {
+    public WatchedMemory $memory;
+
     public function __construct(
         public Library $library,
-        public LayoutMemory $memory,
+        LayoutMemory $memory,
         public Forecasts $forecasts = new MadeForecasts,
+        public KnownTubs $known = new KnownTubs,
     ) {
+        $this->memory = new WatchedMemory($memory);
     }
 
     /** Asks how many cups a lid would take, and where. */

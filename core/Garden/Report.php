@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Geometry\Point;
 use LogicException;
@@ -31,35 +32,63 @@ final class Report
     ]];
 
     /**
-     * @param  list<MarkReport>  $parts
+     * @param  list<Mark>  $marks
      * @param  list<Finding>  $findings
+     * @param  bool  $whole  with the days of the seasons
      */
-    public static function of(Garden $garden, array $parts, array $findings): stdClass
+    public static function of(Plan $plan, array $marks, array $findings, bool $whole = false): stdClass
     {
-        $whole = self::GARDEN;
-        $tubs = [];
-        foreach ($garden->tubs as $tub) {
-            $tubs[$tub->id] = [
-                'id' => $tub->id,
-                'name' => $tub->name,
-                'count' => $tub->count,
-                'system' => $tub->system->value,
-            ];
-        }
-        foreach ($parts as $part) {
-            $whole = self::joined($whole, $part->garden);
-            foreach ($part->tubs as $id => $of) {
-                $tubs[$id] = self::joined($tubs[$id], $of);
-            }
-        }
-
         return (object) [
             'format' => self::FORMAT,
             'version' => self::VERSION,
-            'tubs' => array_map(self::objects(...), array_values($tubs)),
-            ...get_object_vars(self::objects($whole)),
+            'tubs' => array_map(static fn (Tub $tub): stdClass => self::tub($tub, $plan, $marks, $whole), $plan->garden->tubs),
+            ...get_object_vars(self::garden($plan, $marks, $whole)),
             'findings' => array_map(self::finding(...), $findings),
         ];
+    }
+
+    /**
+     * The same as text, of parts that are text already.
+     *
+     * @param  list<string>  $tubs
+     * @param  list<string>  $findings
+     */
+    public static function text(stdClass $garden, array $tubs, array $findings): string
+    {
+        return sprintf(
+            '{"format":"%s","version":%d,"tubs":[%s],%s,"findings":[%s]}',
+            self::FORMAT,
+            self::VERSION,
+            implode(',', $tubs),
+            substr(GardenFile::encode($garden), 1, -1),
+            implode(',', $findings),
+        );
+    }
+
+    /** @param  list<Mark>  $marks */
+    public static function tub(Tub $tub, Plan $plan, array $marks, bool $whole = false): stdClass
+    {
+        $parts = ['id' => $tub->id, 'name' => $tub->name, 'count' => $tub->count, 'system' => $tub->system->value];
+        foreach ($marks as $mark) {
+            $parts = self::joined($parts, $mark->reportOnTub($tub->id, $plan, $whole));
+        }
+
+        return self::objects($parts);
+    }
+
+    /**
+     * What is said of no single tub, findings left out.
+     *
+     * @param  list<Mark>  $marks
+     */
+    public static function garden(Plan $plan, array $marks, bool $whole = false): stdClass
+    {
+        $parts = self::GARDEN;
+        foreach ($marks as $mark) {
+            $parts = self::joined($parts, $mark->report($plan, $whole));
+        }
+
+        return self::objects($parts);
     }
 
     /**
@@ -91,7 +120,7 @@ final class Report
         return (object) array_map(static fn (mixed $m): mixed => is_array($m) && ! array_is_list($m) ? self::objects($m) : $m, $members);
     }
 
-    private static function finding(Finding $finding): stdClass
+    public static function finding(Finding $finding): stdClass
     {
         return (object) [
             'code' => $finding->code,

@@ -61,12 +61,23 @@ final readonly class TubReader
         return $faults;
     }
 
+    /** @return list<Tub> some of them may be known already */
+    public function all(stdClass $document, KnownTubs $known): array
+    {
+        $ground = KnownTubs::ground($document);
+
+        return PartReader::each(
+            $document->tubs ?? [],
+            fn (stdClass $raw, int $index): Tub => $known->tub($ground, $raw, $index, fn (): Tub => $this->tub($raw, $index)),
+        );
+    }
+
     /** @return list<Tub> those that are as they were in a garden before are the same objects */
-    public function all(stdClass $document, ?Garden $before = null): array
+    public function again(stdClass $document, Garden $before): array
     {
         return PartReader::each(
             $document->tubs ?? [],
-            fn (stdClass $raw, int $index): Tub => $before !== null && $raw === ($before->document->tubs[$index] ?? null)
+            fn (stdClass $raw, int $index): Tub => $raw === ($before->document->tubs[$index] ?? null)
                 ? $before->tubs[$index]
                 : $this->tub($raw, $index),
         );

@@ -13,7 +13,6 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartCheck;
 use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
@@ -136,19 +135,26 @@ final class AirMark extends Mark
         ];
     }
 
+    public function shares(string $tub, Plan $plan): TubAir
+    {
+        return $plan->get(AirPlans::class)->tubs[$tub];
+    }
+
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
+    {
+        return [$tub => AirParts::ofTub($plan->get(TubPlans::class)->tubs[$tub], $library)];
+    }
+
     public function needs(Plan $plan, Library $library): array
     {
         $write = new QuantityWriter($plan->garden->units);
 
-        return [
-            ...array_map(static fn (TubPlan $tub): array => AirParts::ofTub($tub, $library), $plan->get(TubPlans::class)->tubs),
-            '' => array_merge(
-                ...array_map(
-                    static fn (AirPlan $air): array => AirParts::ofSystem($air, $library, $write),
-                    $plan->get(AirPlans::class)->systems,
-                ),
+        return array_merge(
+            ...array_map(
+                static fn (AirPlan $air): array => AirParts::ofSystem($air, $library, $write),
+                $plan->get(AirPlans::class)->systems,
             ),
-        ];
+        );
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -166,11 +172,13 @@ final class AirMark extends Mark
         );
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return new MarkReport(
-            ['air' => array_map(AirReport::ofSystem(...), $plan->get(AirPlans::class)->systems)],
-            array_map(static fn (TubPlan $tub): array => AirReport::ofTub($tub, $plan), $plan->get(TubPlans::class)->tubs),
-        );
+        return AirReport::ofTub($plan->get(TubPlans::class)->tubs[$tub], $plan);
+    }
+
+    public function report(Plan $plan, bool $whole): array
+    {
+        return ['air' => array_map(AirReport::ofSystem(...), $plan->get(AirPlans::class)->systems)];
     }
 }

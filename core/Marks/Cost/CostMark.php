@@ -14,7 +14,6 @@ use KelpTub\Core\Cost\Supplier;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
@@ -130,7 +129,12 @@ final class CostMark extends Mark
 
     public function needs(Plan $plan, Library $library): array
     {
-        return ['' => self::kit($plan, $library)];
+        return self::kit($plan, $library);
+    }
+
+    public function countsNeeds(): bool
+    {
+        return true;
     }
 
     /** @return list<Need> what any garden takes that has a tub in it */
@@ -156,8 +160,8 @@ final class CostMark extends Mark
         return false;
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function report(Plan $plan, bool $whole): array
     {
-        return new MarkReport(CostReport::of($plan, $whole));
+        return CostReport::of($plan, $whole);
     }
 }

@@ -6,10 +6,8 @@ namespace KelpTub\Core\Marks\Crop;
 
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\RuleContext;
-use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 
 /** What grows, how much room, water and time it wants, and how many plants the tub carries, as the tub's plan works it out. */
@@ -20,9 +18,9 @@ final class CropMark extends Mark
         return 'crop';
     }
 
-    public function needs(Plan $plan, Library $library): array
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
-        return array_map(static fn (TubPlan $tub): array => CropParts::of($tub, $library), $plan->get(TubPlans::class)->tubs);
+        return [$tub => CropParts::of($plan->get(TubPlans::class)->tubs[$tub], $library)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -37,10 +35,8 @@ final class CropMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return new MarkReport(
-            tubs: array_map(static fn (TubPlan $tub): array => CropReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
-        );
+        return CropReport::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden);
     }
 }

@@ -15,7 +15,6 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartCheck;
 use KelpTub\Core\File\PartReader;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
@@ -154,12 +153,11 @@ final class FeedMark extends Mark
         return [$plan->get(FeedPlans::class)->tubs[$tub] ?? null, $plan->get(TubPlans::class)->tubs[$tub] ?? null];
     }
 
-    public function needs(Plan $plan, Library $library): array
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
         $plans = $plan->get(FeedPlans::class);
-        $source = $plans->wishes->water->source;
 
-        return array_map(static fn (FeedPlan $feed): array => FeedParts::of($feed, $source), $plans->tubs);
+        return [$tub => FeedParts::of($plans->tubs[$tub], $plans->wishes->water->source)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -172,11 +170,13 @@ final class FeedMark extends Mark
         return FeedRules::ofGarden($context->plan->get(FeedPlans::class)->wishes, $context);
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return new MarkReport(
-            ['water' => FeedReport::water($plan->get(FeedPlans::class)->wishes)],
-            array_map(static fn (FeedPlan $feed): array => FeedReport::ofTub($feed, $whole), $plan->get(FeedPlans::class)->tubs),
-        );
+        return FeedReport::ofTub($plan->get(FeedPlans::class)->tubs[$tub], $whole);
+    }
+
+    public function report(Plan $plan, bool $whole): array
+    {
+        return ['water' => FeedReport::water($plan->get(FeedPlans::class)->wishes)];
     }
 }

@@ -6,10 +6,8 @@ namespace KelpTub\Core\Marks\Lid;
 
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\RuleContext;
-use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 
 /** Cups, holes and where they go, as the tub's plan lays them out. */
@@ -20,14 +18,9 @@ final class LidMark extends Mark
         return 'lid';
     }
 
-    public function needs(Plan $plan, Library $library): array
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
-        return ['' => array_merge(
-            ...array_map(
-                static fn (TubPlan $tub): array => LidParts::of($tub, $plan->garden, $library),
-                array_values($plan->get(TubPlans::class)->tubs),
-            ),
-        )];
+        return ['' => LidParts::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden, $library)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -42,10 +35,8 @@ final class LidMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return new MarkReport(
-            tubs: array_map(static fn (TubPlan $tub): array => LidReport::of($tub, $plan->garden), $plan->get(TubPlans::class)->tubs),
-        );
+        return LidReport::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden);
     }
 }

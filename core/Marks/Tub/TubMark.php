@@ -7,7 +7,6 @@ namespace KelpTub\Core\Marks\Tub;
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
-use KelpTub\Core\Garden\MarkReport;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
@@ -23,21 +22,25 @@ final class TubMark extends Mark
     public function plan(Plan $before, PlanningAids $aids): TubPlans
     {
         $planner = null;
-        $known = $before->before(TubPlans::class)->tubs ?? [];
+        $same = $before->before(TubPlans::class)->tubs ?? [];
         $plans = [];
         foreach ($before->garden->tubs as $tub) {
-            $same = $known[$tub->id] ?? null;
-            $plans[$tub->id] = $same?->tub === $tub
-                ? $same
-                : ($planner ??= new TubPlanner($before->garden, $aids->memory))->plan($tub);
+            $known = ($same[$tub->id] ?? null)?->tub === $tub ? $same[$tub->id] : $aids->known->planOf($tub);
+            if (! $known instanceof TubPlan) {
+                $known = ($planner ??= new TubPlanner($before->garden, $aids->memory))->plan($tub);
+                if (! $known->holes->pending) {
+                    $aids->known->keepPlan($tub, $known);
+                }
+            }
+            $plans[$tub->id] = $known;
         }
 
         return new TubPlans($plans);
     }
 
-    public function needs(Plan $plan, Library $library): array
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
-        return array_map(static fn (TubPlan $tub): array => TubParts::of($tub, $plan->garden, $library), $plan->get(TubPlans::class)->tubs);
+        return [$tub => TubParts::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden, $library)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
@@ -52,16 +55,18 @@ final class TubMark extends Mark
         return [$plan->get(TubPlans::class)->tubs[$tub] ?? null, $plan->garden->of(AirSystems::class)];
     }
 
-    public function report(Plan $plan, bool $whole): MarkReport
+    public function reportOnTub(string $tub, Plan $plan, bool $whole): array
+    {
+        return TubReport::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden);
+    }
+
+    public function report(Plan $plan, bool $whole): array
     {
         $plans = $plan->get(TubPlans::class);
 
-        return new MarkReport(
-            [
-                'site' => $plan->garden->site->toReport(),
-                'totals' => ['tubs' => $plans->count(), 'plants' => $plans->plants(), 'mass_kg' => $plans->mass()],
-            ],
-            array_map(static fn (TubPlan $tub): array => TubReport::of($tub, $plan->garden), $plans->tubs),
-        );
+        return [
+            'site' => $plan->garden->site->toReport(),
+            'totals' => ['tubs' => $plans->count(), 'plants' => $plans->plants(), 'mass_kg' => $plans->mass()],
+        ];
     }
 }

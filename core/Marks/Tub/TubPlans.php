@@ -22,13 +22,13 @@ final readonly class TubPlans
         return (float) array_sum(array_map(static fn (TubPlan $tub): float => $tub->tub->count * $figure($tub), $this->tubs));
     }
 
-    /** How many tubs there are. */
     /** Whether a layout that takes longer to find may take the place of one of them. */
     public function isPending(): bool
     {
         return array_filter($this->tubs, static fn (TubPlan $plan): bool => $plan->holes->pending) !== [];
     }
 
+    /** How many tubs there are. */
     public function count(): int
     {
         return (int) $this->total(static fn (): float => 1.0);

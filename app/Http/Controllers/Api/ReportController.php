@@ -19,10 +19,10 @@ final readonly class ReportController
     {
     }
 
-    /** At once, with the layouts that are known. */
+    /** At once, with the layouts that are known; ways out of findings are listed, not tried. */
     public function preview(Request $request): Response
     {
-        return $this->answer($request, $this->quick);
+        return self::json($this->quick->preview($this->reader->read($request->getContent())));
     }
 
     /**
@@ -31,16 +31,14 @@ final readonly class ReportController
      */
     public function plan(Request $request): Response
     {
-        return $this->answer($request, $this->final);
+        $tub = Asked::word($request, 'tub');
+        $garden = $this->reader->read($request->getContent());
+
+        return self::json(GardenFile::encode($this->final->report($garden, $tub === '' ? null : $tub)));
     }
 
-    private function answer(Request $request, Planner $planner): Response
+    private static function json(string $text): Response
     {
-        $tub = Asked::word($request, 'tub');
-
-        return new Response(
-            GardenFile::encode($planner->report($this->reader->read($request->getContent()), $tub === '' ? null : $tub)),
-            headers: ['Content-Type' => 'application/json'],
-        );
+        return new Response($text, headers: ['Content-Type' => 'application/json']);
     }
 }

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\File\GardenFile;
+use stdClass;
+use WeakMap;
+
+/**
+ * The tubs of a garden as far as they are known from before. While one of them is dragged the others stay as they were: a tub with the same
+ * place and the same words, in the same site, units, saws and Library of its own, is the same tub with the same plan.
+ */
+final class KnownTubs
+{
+    /** What every tub is read and planned by, besides itself. */
+    private const GROUND = ['units', 'site', 'saws_mm', 'library'];
+
+    /** @var WeakMap<Tub, string> fingerprints of what a tub and its plan follow from */
+    private WeakMap $prints;
+
+    /** @var WeakMap<Tub, object> */
+    private WeakMap $plans;
+
+    public function __construct(private readonly TubMemory $memory = new NoTubMemory)
+    {
+        $this->prints = new WeakMap;
+        $this->plans = new WeakMap;
+    }
+
+    /** The fingerprint of what every tub of a document stands on. */
+    public static function ground(stdClass $document): string
+    {
+        return self::printOf(self::GROUND, $document);
+    }
+
+    /** @param  list<string>  $members  of a document */
+    private static function printOf(array $members, stdClass $document): string
+    {
+        return hash('xxh128', GardenFile::encode((object) array_intersect_key((array) $document, array_flip($members))));
+    }
+
+    /**
+     * A tub that is as it was, or else as it is read.
+     *
+     * @param  string  $ground  of its document
+     * @param  callable(): Tub  $read
+     */
+    public function tub(string $ground, stdClass $raw, int $index, callable $read): Tub
+    {
+        $print = hash('xxh128', "$ground $index ".GardenFile::encode($raw));
+        $known = $this->memory->recall("tub $print");
+        $tub = $known instanceof KnownTub ? $known->tub : $read();
+        $this->prints[$tub] = $print;
+        if ($known instanceof KnownTub) {
+            $this->plans[$tub] = $known->plan;
+        }
+
+        return $tub;
+    }
+
+    /** What followed from a tub by itself, where it is known. */
+    public function planOf(Tub $tub): ?object
+    {
+        return $this->plans[$tub] ?? null;
+    }
+
+    /** Keeps what follows from a tub by itself; of one that was not read, but comes of a trial, nothing is kept. */
+    public function keepPlan(Tub $tub, object $plan): void
+    {
+        if (isset($this->prints[$tub])) {
+            $this->plans[$tub] = $plan;
+            $this->memory->keep("tub {$this->prints[$tub]}", new KnownTub($tub, $plan));
+        }
+    }
+
+    /**
+     * Fingerprints of all that the marks say of each tub: what the tub follows from, the members that marks read, and what they plan of it
+     * by other tubs.
+     *
+     * @param  list<Mark>  $marks
+     * @return array<string, string> by tub id
+     */
+    public function prints(Plan $plan, array $marks): array
+    {
+        $members = array_merge(...array_map(static fn (Mark $mark): array => $mark->members(), $marks));
+        $read = self::printOf($members, $plan->garden->document);
+        $prints = [];
+        foreach ($plan->garden->tubs as $tub) {
+            if (isset($this->prints[$tub])) {
+                $shared = array_map(static fn (Mark $mark): ?object => $mark->shares($tub->id, $plan), $marks);
+                $prints[$tub->id] = hash('xxh128', "{$this->prints[$tub]} $read ".serialize(array_filter($shared)));
+            }
+        }
+
+        return $prints;
+    }
+
+    public function of(string $print): ?KnownOfTub
+    {
+        $known = $this->memory->recall("said $print");
+
+        return $known instanceof KnownOfTub ? $known : null;
+    }
+
+    public function keep(string $print, KnownOfTub $known): void
+    {
+        $this->memory->keep("said $print", $known);
+    }
+}

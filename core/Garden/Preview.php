@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Garden;
+
+use KelpTub\Core\Cost\Need;
+use KelpTub\Core\File\GardenFile;
+
+/**
+ * The report of a garden while it is changed, as text. Ways out of findings are listed, not tried. What marks have to do with a tub is kept
+ * (KnownTubs), and taken again as long as all that it follows from stays as it was; what waits for a layout is not kept.
+ */
+final readonly class Preview
+{
+    public function __construct(private Walk $walk, private PlanningAids $aids)
+    {
+    }
+
+    public function of(Garden $garden): string
+    {
+        $plan = $this->walk->begun(Plan::of($garden));
+        $prints = $this->aids->known->prints($plan, $this->walk->beforeNeeds);
+        $known = array_filter(array_map($this->aids->known->of(...), $prints));
+        $needs = [];
+        foreach ($garden->tubs as $tub) {
+            $needs[$tub->id] = isset($known[$tub->id]) ? $known[$tub->id]->needs : $this->walk->needsOnTub($tub->id, $plan);
+        }
+        $plan = $this->walk->finished($plan, $needs);
+        $context = new RuleContext($plan, $this->aids);
+        $reports = $findings = [];
+        foreach ($garden->tubs as $tub) {
+            $of = $known[$tub->id] ?? $this->ofTub($tub, $needs[$tub->id], $context, $prints[$tub->id] ?? null);
+            $reports[] = $of->report;
+            $findings = [...$findings, ...$of->findings];
+        }
+        $findings = [...$findings, ...self::listed($this->walk->saidOnGarden($context))];
+        usort($findings, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
+
+        return Report::text(Report::garden($plan, $this->walk->marks), $reports, array_column($findings, 1));
+    }
+
+    /** @param  array<string, array<string, list<Need>>>  $needs */
+    private function ofTub(Tub $tub, array $needs, RuleContext $context, ?string $print): KnownOfTub
+    {
+        $refused = $this->aids->memory->refused();
+        $findings = self::listed($this->walk->saidOnTub($tub->id, $context));
+        $of = new KnownOfTub(
+            $needs,
+            $findings,
+            GardenFile::encode(Report::tub($tub, $context->plan, $this->walk->beforeNeeds)),
+        );
+        if ($print !== null && $refused === $this->aids->memory->refused() && $this->aids->known->planOf($tub) !== null) {
+            $this->aids->known->keep($print, $of);
+        }
+
+        return $of;
+    }
+
+    /**
+     * Findings as they stand in a report, with their ways out as they come to mind.
+     *
+     * @param  array<string, list<Finding>>  $said
+     * @return list<array{int, string}> how bad each is, and its text
+     */
+    private static function listed(array $said): array
+    {
+        return array_map(static fn (Finding $f): array => [
+            $f->severity->rank(),
+            GardenFile::encode(Report::finding($f->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $f->ways())))),
+        ], array_merge(...array_values($said)));
+    }
+}
