@@ -20,8 +20,16 @@ use stdClass;
 /** Loads the shipped Library and the schemas from their files and hands them to the core. */
 final class LibraryFiles
 {
+    /** Shelves, and with them names and prices, each in a file of its own; crops are a table. */
+    private const SHELVES = [
+        'vessels', 'cups', 'stones', 'pumps', 'tubes', 'products', 'climates', 'offers', 'parts', 'produce',
+    ];
+
     /** @var array<string, stdClass> schemas that were put together already */
     private array $schemas = [];
+
+    /** @var array<string, list<string>> files of schemas that were looked up already */
+    private array $parts = [];
 
     public function __construct(private readonly string $folder, private readonly KeptFiles $kept = new KeptFiles)
     {
@@ -29,19 +37,45 @@ final class LibraryFiles
 
     public function library(): Library
     {
+        $shelves = $this->kept->of([...$this->files(), ...$this->parts('garden')], function (): array {
+            $shelves = ['crops' => $this->crops()];
+            foreach (self::SHELVES as $shelf) {
+                $shelves[$shelf] = (array) self::parsed($this->file("$shelf.json"));
+            }
+
+            return ['offers' => OfferShelf::sorted($shelves['offers'])] + $shelves;
+        });
+
         return new Library(
-            new Shelf($this->items('vessels'), PartReader::vessel(...)),
-            new Shelf($this->items('cups'), PartReader::cup(...)),
-            new Shelf($this->crops(), Crop::fromRow(...)),
-            new Shelf($this->items('stones'), PartReader::stone(...)),
-            new Shelf($this->items('pumps'), PartReader::pump(...)),
-            new Shelf($this->items('tubes'), PartReader::tube(...)),
-            new Shelf($this->items('products'), PartReader::product(...)),
-            new Shelf($this->items('climates'), PartReader::climate(...)),
-            OfferShelf::of((array) $this->json('offers.json')),
-            (array) $this->json('parts.json'),
-            array_map(floatval(...), (array) $this->json('produce.json')),
+            new Shelf($shelves['vessels'], PartReader::vessel(...)),
+            new Shelf($shelves['cups'], PartReader::cup(...)),
+            new Shelf($shelves['crops'], Crop::fromRow(...)),
+            new Shelf($shelves['stones'], PartReader::stone(...)),
+            new Shelf($shelves['pumps'], PartReader::pump(...)),
+            new Shelf($shelves['tubes'], PartReader::tube(...)),
+            new Shelf($shelves['products'], PartReader::product(...)),
+            new Shelf($shelves['climates'], PartReader::climate(...)),
+            new OfferShelf($shelves['offers']),
+            $shelves['parts'],
+            array_map(floatval(...), $shelves['produce']),
         );
+    }
+
+    /** What changes when a file of the Library does. */
+    public function stamp(): string
+    {
+        return KeptFiles::stamp($this->files());
+    }
+
+    /** @return list<string> all files of the Library */
+    private function files(): array
+    {
+        return array_map($this->file(...), [...array_map(static fn (string $shelf): string => "$shelf.json", self::SHELVES), 'crops.csv']);
+    }
+
+    private function file(string $name): string
+    {
+        return "$this->folder/$name";
     }
 
     /** The schema of a garden or of a report, put together from the files of its marks. */
@@ -66,7 +100,8 @@ final class LibraryFiles
     /** @return list<string> the files that a schema is put together from */
     private function parts(string $name): array
     {
-        return glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
+        return $this->parts[$name] ??= glob("$this->folder/schemas/$name/*.json")
+            ?: throw new RuntimeException("There is no schema $name in $this->folder.");
     }
 
     public function reader(?Library $library = null, KnownTubs $known = new KnownTubs): GardenReader
@@ -74,49 +109,24 @@ final class LibraryFiles
         return new GardenReader(Marks::all(), $library ?? $this->library(), new SchemaCheck($this->schema('garden')), $known);
     }
 
-    /** What changes when a file of the Library does. */
-    public function stamp(): string
-    {
-        return KeptFiles::stamp(glob("$this->folder/*.{json,csv}", GLOB_BRACE) ?: []);
-    }
-
-    /** @return array<string, stdClass> */
-    private function items(string $name): array
-    {
-        return (array) $this->json("$name.json");
-    }
-
     /** @return array<string, stdClass> by key */
     private function crops(): array
     {
-        $csv = $this->path('crops.csv');
+        $crops = [];
+        foreach ($this->tables()->read(LibraryKind::Crops, self::text($this->file('crops.csv'))) as $row) {
+            $crops[(string) $row->key] = $row;
+        }
 
-        return $this->kept->of([$csv, ...$this->parts('garden')], function () use ($csv): array {
-            $crops = [];
-            foreach ($this->tables()->read(LibraryKind::Crops, (string) file_get_contents($csv)) as $row) {
-                $crops[(string) $row->key] = $row;
-            }
-
-            return $crops;
-        });
-    }
-
-    private function json(string $file): mixed
-    {
-        $path = $this->path($file);
-
-        return $this->kept->of([$path], static fn (): mixed => self::parsed($path));
+        return $crops;
     }
 
     private static function parsed(string $path): mixed
     {
-        return json_decode((string) file_get_contents($path), false, 64, JSON_THROW_ON_ERROR);
+        return json_decode(self::text($path), false, 64, JSON_THROW_ON_ERROR);
     }
 
-    private function path(string $file): string
+    private static function text(string $path): string
     {
-        $path = "$this->folder/$file";
-
-        return is_readable($path) ? $path : throw new RuntimeException("The Library file $file is missing from $this->folder.");
+        return is_readable($path) ? (string) file_get_contents($path) : throw new RuntimeException("The Library file $path is missing.");
     }
 }

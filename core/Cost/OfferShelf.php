@@ -13,19 +13,30 @@ final class OfferShelf
     private array $made = [];
 
     /** @param  array<string, list<stdClass>>  $byPart as they stand in a file */
-    private function __construct(private readonly array $byPart)
+    public function __construct(private readonly array $byPart)
     {
     }
 
     /** @param  iterable<stdClass>  $raw */
     public static function of(iterable $raw): self
     {
+        return new self(self::sorted($raw));
+    }
+
+    /**
+     * Offers by the part they are for.
+     *
+     * @param  iterable<stdClass>  $raw
+     * @return array<string, list<stdClass>>
+     */
+    public static function sorted(iterable $raw): array
+    {
         $byPart = [];
         foreach ($raw as $offer) {
             $byPart[$offer->part][] = $offer;
         }
 
-        return new self($byPart);
+        return $byPart;
     }
 
     /** @return list<Offer> */

@@ -170,7 +170,7 @@ final readonly class AirLook
         if ($air?->balance === null) {
             return null;
         }
-        $feed = $plan->get(FeedPlans::class)->tubs[$tub->id];
+        $feed = $plan->get(FeedPlans::class)->of($tub->id);
         $litres = $feed->tub->water->working();
         $run = $feed->run();
         $on = max(0, min($day, count($run->days ?? []) - 1));

@@ -44,7 +44,7 @@ final class Comparison
         // Sums over the tubs and those alike of what their seasons come to.
         $season = static fn (callable $of): float => array_sum(array_map(
             static fn (FeedPlan $feed): float => $feed->run() === null ? 0.0 : $feed->tub->tub->count * $of($feed->run()),
-            $plan->get(FeedPlans::class)->tubs,
+            $plan->get(FeedPlans::class)->all(),
         ));
         $count = array_count_values(array_map(static fn (Finding $f): string => $f->severity->value, $findings));
 

@@ -35,7 +35,7 @@ final readonly class EcCorrection
                 throw new InvalidArgumentException("$what $ec mS/cm; a meter for feed reads from 0 to ".self::MOST_EC);
             }
         }
-        $feed = $this->planner->plan($garden)->get(FeedPlans::class)->tubs[$tub->id];
+        $feed = $this->planner->plan($garden)->get(FeedPlans::class)->of($tub->id);
         $full = $feed->tub->water->working();
         $brim = $tub->body->vessel->profile->brim();
         if ($litres !== null && ($litres < 0.0 || $litres > $brim)) {

@@ -151,7 +151,7 @@ final readonly class PumpRanking
             $balance = $plans->tubs[$fed->tub->id]->balance;
             $floor = $fed->tub->planting->density->oxygenFloor();
             $each = $air->perStone($b);
-            $run = $plan->get(FeedPlans::class)->tubs[$fed->tub->id]->run();
+            $run = $plan->get(FeedPlans::class)->of($fed->tub->id)->run();
             $lacks = 0.0;
             foreach ($fed->tub->water->stones?->sets() ?? [] as $s => $set) {
                 $lacks += max(0.0, 1 - ($each[$s] ?? 0.0) / max(1.0e-9, $set->stone->leastFlow));

@@ -56,7 +56,7 @@ final readonly class SeasonRuns
     {
         $patch = $ask->patch($tub, new PatchMaker($plan->garden->document, $this->library));
         $planned = $patch === [] ? $plan : $this->planner->planAgain($plan, $patch);
-        $feed = $planned->get(FeedPlans::class)->tubs[$tub->id];
+        $feed = $planned->get(FeedPlans::class)->of($tub->id);
         $last = $feed->season?->lastDay;
         if ($last === null && $ask->whatIfs !== []) {
             throw new InvalidArgumentException('nothing grows in this tub, and so nothing can happen to it; choose a crop first');

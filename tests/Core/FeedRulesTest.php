@@ -32,13 +32,13 @@ function saidOfFeed(Garden $garden): array
 
 function runOf(Garden $garden): SeasonRun
 {
-    return Gardens::plan($garden)->get(FeedPlans::class)->tubs['tub']->run() ?? throw new LogicException('Nothing grows there.');
+    return Gardens::plan($garden)->get(FeedPlans::class)->of('tub')->run() ?? throw new LogicException('Nothing grows there.');
 }
 
 it('lets 8 % of the rain on a lid in, in the open and nowhere else', function (string $setting) {
     $weather = ['kind' => 'typical', 'climate' => 'tropical', 'seed' => 4, 'start' => '2027-06-01'];
     $garden = fedTub(['vessel' => 'tote-45'], ['site' => ['setting' => $setting, 'weather' => $weather]]);
-    $plan = Gardens::plan($garden)->get(FeedPlans::class)->tubs['tub'];
+    $plan = Gardens::plan($garden)->get(FeedPlans::class)->of('tub');
     $lid = 0.58 * 0.39 - (4 - M_PI) * 0.05 ** 2;
     $wet = 0;
     foreach ($plan->run()->days as $day) {
@@ -177,7 +177,7 @@ it('calls a feed weak after more than five days at 0.3 under the window, and in 
                 ['crop' => 'kale', 'reservoir_change' => $change, 'top_up_strength' => $strength],
                 ['site' => ['air_temperature_c' => $air, 'humidity_pct' => $damp]],
             );
-            $plan = Gardens::plan($garden)->get(FeedPlans::class)->tubs['tub'];
+            $plan = Gardens::plan($garden)->get(FeedPlans::class)->of('tub');
             $low = $plan->window[0];
             $weak = $plan->run()->daysUnder($low - 0.3, $plan->mixing->target->grownFrom());
             $least = min([INF, ...array_map(fn (int $d): float => $plan->run()->days[$d]->ec(), $weak)]);

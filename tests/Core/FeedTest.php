@@ -110,7 +110,7 @@ it('says from which whole day on each stage is fed, as day by day it would be', 
         ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
     ), whole: true)->tubs[0];
     $plan = Gardens::plan(Gardens::tub(['feed' => 'f', ...$tub], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));
-    $mixing = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->tubs['tub']->mixing;
+    $mixing = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->of('tub')->mixing;
     $first = [];
     foreach ($report->season->days as $day) {
         $first[$mixing->stageOn((float) $day->day)->value] ??= $day->day;

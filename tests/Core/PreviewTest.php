@@ -147,9 +147,10 @@ it('takes nothing from another ground, another place or another pump', function 
 
 it('keeps nothing that waits for a layout', function () {
     $layouts = layoutsInTime();
-    $json = asFile(['tubs' => [
-        ['id' => 'a', 'system' => 'passive', 'vessel' => 'tote-45', 'cup' => 'net-cup-38', 'layout' => ['pattern' => 'spread', 'cups' => 7]],
-    ]]);
+    $json = asFile(['tubs' => [[
+        'id' => 'a', 'system' => 'passive', 'vessel' => 'tote-45', 'cup' => 'net-cup-38',
+        'layout' => ['pattern' => 'spread', 'cups' => 7],
+    ]]]);
     $memory = new KeptTubs;
     $meanwhile = json_decode(previewOf($json, $memory, $layouts));
     expect($meanwhile->tubs[0]->layout->pending)->toBeTrue()->and($memory->kept)->toBe([]);

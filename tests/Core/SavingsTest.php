@@ -266,7 +266,7 @@ it('plans the garden that a saving leaves as it would plan it anew: what is said
     $said = fn (Judgement $of): array => array_map(fn ($f) => [$f->code, $f->tub, $f->severity, $f->says], $of->findings());
     $seasons = fn (Judgement $of): array => array_map(
         fn (FeedPlan $feed) => [$feed->run()?->days, $feed->run()?->oxygen(10), $feed->run()?->level(10)],
-        $of->plan->get(FeedPlans::class)->tubs,
+        $of->plan->get(FeedPlans::class)->all(),
     );
     $ways = (new SavingWays($now->plan, Gardens::library()))->all();
     foreach ($ways as $way) {

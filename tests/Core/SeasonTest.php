@@ -48,7 +48,7 @@ function steadyTub(Policy $policy): SeasonRun
 
 function seasonOf(Garden $garden, string $tub = 'tub'): SeasonRun
 {
-    return Gardens::plan($garden)->get(FeedPlans::class)->tubs[$tub]->run() ?? throw new LogicException('Nothing grows there.');
+    return Gardens::plan($garden)->get(FeedPlans::class)->of($tub)->run() ?? throw new LogicException('Nothing grows there.');
 }
 
 /** One run of a tub's season as it is asked for. */
@@ -137,7 +137,7 @@ function seasonGardens(int $many): Generator
 it('closes water and salt on every day of many gardens', function () {
     $seen = ['days' => 0, 'changes' => 0, 'top_ups' => 0, 'spills' => 0, 'dry' => 0, 'unknown' => 0];
     foreach (seasonGardens(160) as $garden) {
-        $plan = Gardens::plan($garden)->get(FeedPlans::class)->tubs['tub'];
+        $plan = Gardens::plan($garden)->get(FeedPlans::class)->of('tub');
         $run = $plan->run();
         if ($run === null) {
             continue;

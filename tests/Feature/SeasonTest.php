@@ -122,7 +122,7 @@ function forecastFrom(Closure $answer): ForecastService
         ['site' => ['weather' => ['kind' => 'typical', 'climate' => 'arid', 'seed' => 5, 'start' => '2027-04-10']]],
     ))));
     $plan = (new Planner(Marks::all(), Gardens::library(), forecasts: $service))->plan($garden);
-    $weather = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->tubs['a']->weather;
+    $weather = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->of('a')->weather;
     expect($weather instanceof SteadyWeather)->toBe($service->from === 'steady');
 
     return $service;

@@ -281,7 +281,7 @@ for ($i = -5; $i < 40; $i++) {
     }
 }
 say('planner, findings and report, eight tubs, warm', median($times), 'ms');
-$seasons = $planner->plan($garden)->get(FeedPlans::class)->tubs;
+$seasons = $planner->plan($garden)->get(FeedPlans::class)->all();
 $times = [];
 for ($i = -5; $i < 40; $i++) {
     $start = hrtime(true);

@@ -63,7 +63,7 @@ final class BuildSheet
 
     private readonly Templates $marks;
 
-    private readonly ?FeedPlan $feed;
+    private readonly FeedPlan $feed;
 
     private readonly ?AirPlan $air;
 
@@ -75,7 +75,7 @@ final class BuildSheet
         $this->write = new QuantityWriter($plan->garden->units);
         $this->parts = new StepParts($plan, $this->tub, $this->write);
         $this->marks = new Templates($this->tub, $plan->garden);
-        $this->feed = $plan->get(FeedPlans::class)->tubs[$tub->id] ?? null;
+        $this->feed = $plan->get(FeedPlans::class)->of($tub->id);
         $air = null;
         foreach ($plan->get(AirPlans::class)->systems as $system) {
             $air ??= in_array($this->tub, $system->tubs, true) ? $system : null;
@@ -566,9 +566,9 @@ final class BuildSheet
 
     private function feed(): void
     {
-        $feed = $this->feed?->feed;
+        $feed = $this->feed->feed;
         $litres = $this->tub->water->working();
-        $doses = $this->feed?->mixing->doses($litres, 0.0) ?? [];
+        $doses = $this->feed->mixing->doses($litres, 0.0);
         if ($feed !== null) {
             $amounts = array_map(fn (Dose $d): string => $d->part->name.' '.$this->amount($d), $doses);
             $first = $feed->emptyTub ? 'Put the feed into the empty tub and let the hose mix it' : 'Into the water, one after '
@@ -671,7 +671,7 @@ final class BuildSheet
             'log',
             'First reading',
             'Read level, EC, pH and temperature and write them in the log: the first of the row by which everything later is judged.',
-            $this->feed?->mixing->ecOn(0.0) === null ? [] : ['EC about' => $this->write->number(
+            $this->feed->mixing->ecOn(0.0) === null ? [] : ['EC about' => $this->write->number(
                 $this->feed->mixing->ecOn(0.0),
                 1,
                 'mS/cm',

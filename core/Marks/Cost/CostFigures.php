@@ -96,7 +96,7 @@ final readonly class CostFigures
         foreach ($this->plan->get(AirPlans::class)->systems as $air) {
             $month['power'] += $air->system->pump->kwhAMonth() * $this->wish->electricityPerKwh;
         }
-        foreach ($this->plan->get(FeedPlans::class)->tubs as $feed) {
+        foreach ($this->plan->get(FeedPlans::class)->all() as $feed) {
             $run = $feed->run();
             if ($run === null || $run->days === []) {
                 continue;
@@ -175,7 +175,7 @@ final readonly class CostFigures
     {
         return (float) array_sum(array_map(
             static fn (FeedPlan $feed): float => $feed->run() === null ? 0.0 : $feed->tub->tub->count * $of($feed),
-            $this->plan->get(FeedPlans::class)->tubs,
+            $this->plan->get(FeedPlans::class)->all(),
         ));
     }
 

@@ -56,22 +56,21 @@ final class CostRules
     {
         $ways = $saves = [];
         $systems = $context->plan->garden->of(AirSystems::class)->systems;
+        $pumps = $context->pumpsBySize();
+        $prices = array_map(static fn (Pump $p): float => self::price($p, $context), $pumps);
+        asort($prices);
         foreach ($systems as $system) {
             $now = self::price($system->pump, $context);
             $tub = $context->plan->garden->tub($system->branches[0]->tub ?? '');
             $says = count($systems) > 1 && $tub !== null ? "For $tub->name use" : 'Use';
-            $cheaper = array_filter(
-                $context->pumpsBySize(),
-                static fn (Pump $p): bool => self::price($p, $context) < $now,
-            );
-            usort($cheaper, static fn (Pump $a, Pump $b): int => self::price($a, $context) <=> self::price($b, $context));
+            $cheaper = array_filter($prices, static fn (float $price): bool => $price < $now);
             $way = Remedy::inTurn(
-                $cheaper,
-                static fn (Pump $p): Remedy => $context->set("$says the $p->name", $system->pointer('/pump'), $p->key),
+                array_keys($cheaper),
+                static fn (int $i): Remedy => $context->set("$says the {$pumps[$i]->name}", $system->pointer('/pump'), $pumps[$i]->key),
             );
-            if ($way !== null) {
+            if ($way !== null && $cheaper !== []) {
                 $ways[] = $way;
-                $saves[] = $now - self::price($cheaper[0], $context);
+                $saves[] = $now - min($cheaper);
             }
         }
         array_multisort($saves, SORT_DESC, array_keys($ways), SORT_ASC, $ways);

@@ -18,8 +18,8 @@ use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Air\AirPlans;
-use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
@@ -132,37 +132,39 @@ final class FeedMark extends Mark
         $wishes = $before->garden->of(FeedWishes::class);
         $planner = new FeedPlanner($before->garden->site, $wishes, $aids);
         $known = $before->before(FeedPlans::class);
+        $tubs = $before->get(TubPlans::class)->tubs;
         $air = $before->get(AirPlans::class)->tubs;
 
-        return new FeedPlans($wishes, array_map(
-            static function (TubPlan $tub) use ($planner, $known, $air, $wishes): FeedPlan {
-                $same = $known?->wishes === $wishes ? $known->tubs[$tub->tub->id] ?? null : null;
+        return new FeedPlans(
+            $wishes,
+            array_map(static fn (Tub $tub): string => $tub->id, $before->garden->tubs),
+            static function (string $id) use ($planner, $known, $tubs, $air, $wishes): FeedPlan {
+                $same = $known?->wishes === $wishes && $known->has($id) ? $known->of($id) : null;
 
                 return match (true) {
-                    $same === null || $same->tub !== $tub => $planner->tub($tub, $air[$tub->tub->id]),
-                    $same->air !== $air[$tub->tub->id] => $planner->again($same, $air[$tub->tub->id]),
+                    $same === null || $same->tub !== $tubs[$id] => $planner->tub($tubs[$id], $air[$id]),
+                    $same->air !== $air[$id] => $planner->again($same, $air[$id]),
                     default => $same,
                 };
             },
-            $before->get(TubPlans::class)->tubs,
-        ));
+        );
     }
 
     public function basis(string $tub, Plan $plan): array
     {
-        return [$plan->get(FeedPlans::class)->tubs[$tub] ?? null, $plan->get(TubPlans::class)->tubs[$tub] ?? null];
+        return [$plan->get(FeedPlans::class)->of($tub), $plan->get(TubPlans::class)->tubs[$tub]];
     }
 
     public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
         $plans = $plan->get(FeedPlans::class);
 
-        return [$tub => FeedParts::of($plans->tubs[$tub], $plans->wishes->water->source)];
+        return [$tub => FeedParts::of($plans->of($tub), $plans->wishes->water->source)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array
     {
-        return FeedRules::ofTub($context->plan->get(FeedPlans::class)->tubs[$tub], $context);
+        return FeedRules::ofTub($context->plan->get(FeedPlans::class)->of($tub), $context);
     }
 
     public function findings(RuleContext $context): array
@@ -172,7 +174,7 @@ final class FeedMark extends Mark
 
     public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return FeedReport::ofTub($plan->get(FeedPlans::class)->tubs[$tub], $whole);
+        return FeedReport::ofTub($plan->get(FeedPlans::class)->of($tub), $whole);
     }
 
     public function report(Plan $plan, bool $whole): array
