@@ -21,16 +21,16 @@ final readonly class KeptFiles
     /**
      * @template T
      *
-     * @param  list<string>  $files
+     * @param  string  $stamp  of the files that it is read from: stamp()
      * @param  Closure(): T  $read  made of objects without a class, lists and plain values
      * @return T
      */
-    public function of(array $files, Closure $read): mixed
+    public function of(string $stamp, Closure $read): mixed
     {
         if ($this->folder === null) {
             return $read();
         }
-        $kept = "$this->folder/".self::stamp($files).'.php';
+        $kept = "$this->folder/$stamp.php";
         // It may be swept away between a look and the reading of it; then the files are read.
         $value = is_file($kept) ? @include $kept : false;
         if ($value !== false) {

@@ -28,8 +28,7 @@ final class LibraryFiles
     /** @var array<string, stdClass> schemas that were put together already */
     private array $schemas = [];
 
-    /** @var array<string, list<string>> files of schemas that were looked up already */
-    private array $parts = [];
+    private ?string $stamp = null;
 
     public function __construct(private readonly string $folder, private readonly KeptFiles $kept = new KeptFiles)
     {
@@ -37,13 +36,15 @@ final class LibraryFiles
 
     public function library(): Library
     {
-        $shelves = $this->kept->of([...$this->files(), ...$this->parts('garden')], function (): array {
+        // Of all that is on the shelves a garden needs a little: things are kept as text, and taken apart when they are asked for.
+        $shelves = $this->kept->of($this->stamp(), function (): array {
             $shelves = ['crops' => $this->crops()];
             foreach (self::SHELVES as $shelf) {
                 $shelves[$shelf] = (array) self::parsed($this->file("$shelf.json"));
             }
+            $shelves['offers'] = OfferShelf::sorted($shelves['offers']);
 
-            return ['offers' => OfferShelf::sorted($shelves['offers'])] + $shelves;
+            return array_map(static fn (array $things): array => array_map(self::asText(...), $things), $shelves);
         });
 
         return new Library(
@@ -61,16 +62,14 @@ final class LibraryFiles
         );
     }
 
-    /** What changes when a file of the Library does. */
+    /** What changes when a file of the Library does, or the schema that its things are read by. */
     public function stamp(): string
     {
-        return KeptFiles::stamp($this->files());
-    }
-
-    /** @return list<string> all files of the Library */
-    private function files(): array
-    {
-        return array_map($this->file(...), [...array_map(static fn (string $shelf): string => "$shelf.json", self::SHELVES), 'crops.csv']);
+        return $this->stamp ??= KeptFiles::stamp([
+            ...array_map(fn (string $shelf): string => $this->file("$shelf.json"), self::SHELVES),
+            $this->file('crops.csv'),
+            ...$this->parts('garden'),
+        ]);
     }
 
     private function file(string $name): string
@@ -92,16 +91,15 @@ final class LibraryFiles
 
     private function joined(string $name): stdClass
     {
-        $parts = $this->parts($name);
+        $stamp = $name === 'garden' ? $this->stamp() : KeptFiles::stamp($this->parts($name));
 
-        return $this->kept->of($parts, static fn (): stdClass => SchemaParts::joined(array_map(self::parsed(...), $parts)));
+        return $this->kept->of("$name-$stamp", fn (): stdClass => SchemaParts::joined(array_map(self::parsed(...), $this->parts($name))));
     }
 
     /** @return list<string> the files that a schema is put together from */
     private function parts(string $name): array
     {
-        return $this->parts[$name] ??= glob("$this->folder/schemas/$name/*.json")
-            ?: throw new RuntimeException("There is no schema $name in $this->folder.");
+        return glob("$this->folder/schemas/$name/*.json") ?: throw new RuntimeException("There is no schema $name in $this->folder.");
     }
 
     public function reader(?Library $library = null, KnownTubs $known = new KnownTubs): GardenReader
@@ -118,6 +116,11 @@ final class LibraryFiles
         }
 
         return $crops;
+    }
+
+    private static function asText(mixed $thing): mixed
+    {
+        return is_scalar($thing) ? $thing : json_encode($thing, JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
     }
 
     private static function parsed(string $path): mixed

@@ -12,7 +12,7 @@ final class OfferShelf
     /** @var array<string, list<Offer>> those that were asked for */
     private array $made = [];
 
-    /** @param  array<string, list<stdClass>>  $byPart as they stand in a file */
+    /** @param  array<string, list<stdClass>|string>  $byPart as they stand in a file, or that as text */
     public function __construct(private readonly array $byPart)
     {
     }
@@ -43,15 +43,23 @@ final class OfferShelf
     public function for(string $part): array
     {
         return $this->made[$part] ??= array_map(
-            static fn (stdClass $raw): Offer => new Offer(
-                $raw->part,
-                (float) $raw->pack,
-                (float) $raw->price,
-                $raw->supplier ?? null,
-                $raw->instead ?? false,
+            static fn (stdClass $offer): Offer => new Offer(
+                $offer->part,
+                (float) $offer->pack,
+                (float) $offer->price,
+                $offer->supplier ?? null,
+                $offer->instead ?? false,
             ),
-            $this->byPart[$part] ?? [],
+            $this->raw($part),
         );
+    }
+
+    /** @return list<stdClass> */
+    private function raw(string $part): array
+    {
+        $raw = $this->byPart[$part] ?? [];
+
+        return is_string($raw) ? array_values((array) json_decode($raw, flags: JSON_THROW_ON_ERROR)) : $raw;
     }
 
     /**

@@ -23,8 +23,11 @@ final class Shelf implements Countable, IteratorAggregate
     /** @var array<string, T> */
     private array $made = [];
 
+    /** @var array<string, stdClass> */
+    private array $read = [];
+
     /**
-     * @param  array<string, stdClass>  $raw  by key, in the form a garden file holds them in place
+     * @param  array<string, stdClass|string>  $raw  by key, in the form a garden file holds them in place, or that as text
      * @param  Closure(stdClass, string): T  $make
      */
     public function __construct(private readonly array $raw, private readonly Closure $make)
@@ -45,13 +48,25 @@ final class Shelf implements Countable, IteratorAggregate
     /** The thing as a garden file would hold it in place. */
     public function raw(string $key): stdClass
     {
-        return $this->raw[$key] ?? throw new InvalidArgumentException("The Library has no $key.");
+        return $this->read[$key] ??= self::object(
+            $this->raw[$key] ?? throw new InvalidArgumentException("The Library has no $key."),
+        );
+    }
+
+    private static function object(stdClass|string $raw): stdClass
+    {
+        return is_string($raw) ? GardenFile::decode($raw) : $raw;
     }
 
     /** @return array<string, stdClass> all of it as it is kept */
     public function documents(): array
     {
-        return $this->raw;
+        $all = [];
+        foreach ($this->keys() as $key) {
+            $all[$key] = $this->raw($key);
+        }
+
+        return $all;
     }
 
     /**

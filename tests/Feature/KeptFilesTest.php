@@ -28,23 +28,23 @@ it('gives what was read, to the last point and the empty object, and reads once'
     };
     $kept = new KeptFiles("$this->folder/kept");
 
-    expect($kept->of([$this->file], $read))->toEqual(json_decode($json))
-        ->and(json_encode($kept->of([$this->file], $read), JSON_PRESERVE_ZERO_FRACTION))->toBe(
+    expect($kept->of(KeptFiles::stamp([$this->file]), $read))->toEqual(json_decode($json))
+        ->and(json_encode($kept->of(KeptFiles::stamp([$this->file]), $read), JSON_PRESERVE_ZERO_FRACTION))->toBe(
             json_encode(json_decode($json), JSON_PRESERVE_ZERO_FRACTION),
         )
         ->and($reads)->toBe(1);
 
     file_put_contents($this->file, '{"a":12}');
     clearstatcache();
-    expect($kept->of([$this->file], $read))->toEqual((object) ['a' => 12])->and($reads)->toBe(2);
+    expect($kept->of(KeptFiles::stamp([$this->file]), $read))->toEqual((object) ['a' => 12])->and($reads)->toBe(2);
 });
 
 it('reads where nothing can be kept', function () {
     file_put_contents($this->file, '7');
     $read = fn (): mixed => json_decode((string) file_get_contents($this->file));
 
-    expect((new KeptFiles)->of([$this->file], $read))->toBe(7)
-        ->and((new KeptFiles("$this->file/no-folder"))->of([$this->file], $read))->toBe(7);
+    expect((new KeptFiles)->of(KeptFiles::stamp([$this->file]), $read))->toBe(7)
+        ->and((new KeptFiles("$this->file/no-folder"))->of(KeptFiles::stamp([$this->file]), $read))->toBe(7);
 });
 
 it('has the same Library and schemas kept and read', function () {
