@@ -18,6 +18,11 @@ final readonly class RememberedTubs implements TubMemory
     {
     }
 
+    public function keeps(): bool
+    {
+        return true;
+    }
+
     public function recall(string $fingerprint): ?object
     {
         $known = $this->cache->get("$this->stamp $fingerprint");

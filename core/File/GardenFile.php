@@ -6,6 +6,7 @@ namespace KelpTub\Core\File;
 
 use JsonException;
 use stdClass;
+use WeakMap;
 
 /** A garden as text: read, held against its format and its schema, and written again. What fails is refused whole with every fault. */
 final readonly class GardenFile
@@ -58,8 +59,12 @@ final readonly class GardenFile
         return json_encode($document, $pretty ? $flags | JSON_PRETTY_PRINT : $flags);
     }
 
-    /** @throws RefusedGarden where it is no garden, a newer one, or breaks the schema */
-    public function check(stdClass $document): void
+    /**
+     * @param  WeakMap<stdClass, mixed>|null  $sound  entries of its lists that fit the schema for sure
+     *
+     * @throws RefusedGarden where it is no garden, a newer one, or breaks the schema
+     */
+    public function check(stdClass $document, ?WeakMap $sound = null): void
     {
         $format = $document->format ?? null;
         if ($format !== self::FORMAT) {
@@ -71,7 +76,7 @@ final readonly class GardenFile
         if (is_int($version) && $version > self::VERSION) {
             throw RefusedGarden::one('/version', "is $version; this Kelp Tub reads version ".self::VERSION.'. Open it with a newer one');
         }
-        $faults = $this->schema->faults($document);
+        $faults = $this->schema->faults($document, $sound);
         if ($faults !== []) {
             throw RefusedGarden::because($faults);
         }

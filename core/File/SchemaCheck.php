@@ -7,6 +7,7 @@ namespace KelpTub\Core\File;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Validator;
 use stdClass;
+use WeakMap;
 
 /** Holds a document against a JSON Schema and says every fault in words, by JSON pointer. */
 final class SchemaCheck
@@ -21,10 +22,13 @@ final class SchemaCheck
         $this->fit = new SchemaFit($schema);
     }
 
-    /** @return list<Fault> */
-    public function faults(mixed $document): array
+    /**
+     * @param  WeakMap<stdClass, mixed>|null  $sound  entries of lists of which it is known that they fit where they are
+     * @return list<Fault>
+     */
+    public function faults(mixed $document, ?WeakMap $sound = null): array
     {
-        if ($this->fit->fits($document)) {
+        if ($this->fit->fits($document, $sound)) {
             return [];
         }
         // Lists that are too long are not gone through item by item.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\File;
 
 use stdClass;
+use WeakMap;
 
 /**
  * Whether a document fits a JSON Schema, said at once: for the many documents that do.
@@ -12,14 +13,17 @@ use stdClass;
  * Knows the keywords that our schemas use and nothing more; a schema with another keyword fits nothing, so that a yes can be relied on.
  * What is wrong with a document that does not fit is told by SchemaCheck, which takes longer to make ready than most documents to plan.
  */
-final readonly class SchemaFit
+final class SchemaFit
 {
     private const ANNOTATIONS = ['$schema', '$id', '$defs', 'title', 'description', 'default', 'x-form'];
 
     /** @var array<string, stdClass> */
-    private array $definitions;
+    private readonly array $definitions;
 
-    public function __construct(private stdClass $schema)
+    /** @var WeakMap<stdClass, mixed>|null what fits for sure, as an entry of a list */
+    private ?WeakMap $sound = null;
+
+    public function __construct(private readonly stdClass $schema)
     {
         $definitions = [];
         foreach (get_object_vars($schema->{'$defs'} ?? new stdClass) as $name => $definition) {
@@ -28,8 +32,11 @@ final readonly class SchemaFit
         $this->definitions = $definitions;
     }
 
-    public function fits(mixed $document): bool
+    /** @param  WeakMap<stdClass, mixed>|null  $sound  entries of lists of which it is known that they fit where they are */
+    public function fits(mixed $document, ?WeakMap $sound = null): bool
     {
+        $this->sound = $sound;
+
         return $this->value($document, $this->schema);
     }
 
@@ -152,6 +159,9 @@ final readonly class SchemaFit
     private function items(array $values, mixed $schema): bool
     {
         foreach ($values as $value) {
+            if ($this->sound !== null && $value instanceof stdClass && isset($this->sound[$value])) {
+                continue;
+            }
             if (! $this->value($value, $schema)) {
                 return false;
             }

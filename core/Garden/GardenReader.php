@@ -20,7 +20,7 @@ final readonly class GardenReader
     private GardenMaker $maker;
 
     /** @param  list<Mark>  $marks */
-    public function __construct(private array $marks, Library $library, SchemaCheck $schema, KnownTubs $known = new KnownTubs)
+    public function __construct(private array $marks, Library $library, SchemaCheck $schema, private KnownTubs $known = new KnownTubs)
     {
         $this->file = new GardenFile($schema);
         $this->maker = new GardenMaker($marks, $library, $known);
@@ -35,12 +35,13 @@ final readonly class GardenReader
     /** @throws RefusedGarden */
     public function fromDocument(stdClass $document): Garden
     {
-        $this->file->check($document);
+        $sound = $this->known->look($document);
+        $this->file->check($document, $sound);
         $library = $this->maker->library($document);
         $tubs = new TubReader($library);
         $faults = [
             ...PartCheck::each(get_object_vars($document->library->crops ?? new stdClass), '/library/crops', PartCheck::crop(...)),
-            ...$tubs->faults($document),
+            ...$tubs->faults($document, $sound),
         ];
         foreach ($this->marks as $mark) {
             $faults = [...$faults, ...$mark->faults($document, $library)];

@@ -17,6 +17,12 @@ final class KnownTubs
     /** What every tub is read and planned by, besides itself. */
     private const GROUND = ['units', 'site', 'saws_mm', 'library'];
 
+    /** @var WeakMap<stdClass, string> fingerprints of tubs as they stand in a document */
+    private WeakMap $printsOfRaw;
+
+    /** @var WeakMap<stdClass, KnownTub> */
+    private WeakMap $found;
+
     /** @var WeakMap<Tub, string> fingerprints of what a tub and its plan follow from */
     private WeakMap $prints;
 
@@ -25,14 +31,37 @@ final class KnownTubs
 
     public function __construct(private readonly TubMemory $memory = new NoTubMemory)
     {
+        $this->printsOfRaw = new WeakMap;
+        $this->found = new WeakMap;
         $this->prints = new WeakMap;
         $this->plans = new WeakMap;
     }
 
-    /** The fingerprint of what every tub of a document stands on. */
-    public static function ground(stdClass $document): string
+    /**
+     * Looks up the tubs of a document, whose form is not known to be sound yet. A tub that is known has stood in its place of a sound
+     * document before.
+     *
+     * @return WeakMap<stdClass, KnownTub> those that are known, by the tub as it stands in the document
+     */
+    public function look(stdClass $document): WeakMap
     {
-        return self::printOf(self::GROUND, $document);
+        $tubs = $document->tubs ?? null;
+        if (! is_array($tubs) || ! $this->memory->keeps()) {
+            return $this->found;
+        }
+        $ground = self::printOf(self::GROUND, $document);
+        foreach ($tubs as $index => $raw) {
+            if (! $raw instanceof stdClass) {
+                continue;
+            }
+            $this->printsOfRaw[$raw] = $print = hash('xxh128', "$ground $index ".GardenFile::encode($raw));
+            $known = $this->memory->recall("tub $print");
+            if ($known instanceof KnownTub) {
+                $this->found[$raw] = $known;
+            }
+        }
+
+        return $this->found;
     }
 
     /** @param  list<string>  $members  of a document */
@@ -44,16 +73,16 @@ final class KnownTubs
     /**
      * A tub that is as it was, or else as it is read.
      *
-     * @param  string  $ground  of its document
      * @param  callable(): Tub  $read
      */
-    public function tub(string $ground, stdClass $raw, int $index, callable $read): Tub
+    public function tub(stdClass $raw, callable $read): Tub
     {
-        $print = hash('xxh128', "$ground $index ".GardenFile::encode($raw));
-        $known = $this->memory->recall("tub $print");
-        $tub = $known instanceof KnownTub ? $known->tub : $read();
-        $this->prints[$tub] = $print;
-        if ($known instanceof KnownTub) {
+        $known = $this->found[$raw] ?? null;
+        $tub = $known === null ? $read() : $known->tub;
+        if (isset($this->printsOfRaw[$raw])) {
+            $this->prints[$tub] = $this->printsOfRaw[$raw];
+        }
+        if ($known !== null) {
             $this->plans[$tub] = $known->plan;
         }
 

@@ -29,6 +29,7 @@ use KelpTub\Core\Season\TopUpStrength;
 use KelpTub\Core\Vessel\CoverParts;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
+use WeakMap;
 
 /** Reads the tubs of a garden document, defaults filled in, and says what of them the schema cannot. */
 final readonly class TubReader
@@ -39,8 +40,11 @@ final readonly class TubReader
     {
     }
 
-    /** @return list<Fault> */
-    public function faults(stdClass $document): array
+    /**
+     * @param  WeakMap<stdClass, mixed>|null  $sound  tubs that are known to be sound by themselves
+     * @return list<Fault>
+     */
+    public function faults(stdClass $document, ?WeakMap $sound = null): array
     {
         $faults = [];
         $taken = [];
@@ -49,6 +53,9 @@ final readonly class TubReader
                 $faults[] = new Fault("/tubs/$i/id", "is \"$tub->id\", which another tub has already; ids are unique");
             }
             $taken[$tub->id] = true;
+            if ($sound !== null && isset($sound[$tub])) {
+                continue;
+            }
             $faults = [
                 ...$faults,
                 ...$this->partFaults($tub, "/tubs/$i"),
@@ -64,11 +71,9 @@ final readonly class TubReader
     /** @return list<Tub> some of them may be known already */
     public function all(stdClass $document, KnownTubs $known): array
     {
-        $ground = KnownTubs::ground($document);
-
         return PartReader::each(
             $document->tubs ?? [],
-            fn (stdClass $raw, int $index): Tub => $known->tub($ground, $raw, $index, fn (): Tub => $this->tub($raw, $index)),
+            fn (stdClass $raw, int $index): Tub => $known->tub($raw, fn (): Tub => $this->tub($raw, $index)),
         );
     }
 

@@ -14,6 +14,11 @@ final class KeptTubs implements TubMemory
 
     public int $recalled = 0;
 
+    public function keeps(): bool
+    {
+        return true;
+    }
+
     public function recall(string $fingerprint): ?object
     {
         if (! isset($this->kept[$fingerprint])) {

@@ -15,26 +15,26 @@ use KelpTub\Core\Garden\Planner;
 /** Garden in, report out; nothing is kept and no database is asked. */
 final readonly class ReportController
 {
-    public function __construct(private GardenReader $reader, private Planner $quick, #[Give('planner.final')] private Planner $final)
+    public function __construct(private GardenReader $reader)
     {
     }
 
     /** At once, with the layouts that are known; ways out of findings are listed, not tried. */
-    public function preview(Request $request): Response
+    public function preview(Request $request, Planner $quick): Response
     {
-        return self::json($this->quick->preview($this->reader->read($request->getContent())));
+        return self::json($quick->preview($this->reader->read($request->getContent())));
     }
 
     /**
      * Layouts that take longer are found, and remedies tried; `?tub=` says whose come first. What there is not time for stays pending:
      * layouts are remembered, so that the next request gets further.
      */
-    public function plan(Request $request): Response
+    public function plan(Request $request, #[Give('planner.final')] Planner $final): Response
     {
         $tub = Asked::word($request, 'tub');
         $garden = $this->reader->read($request->getContent());
 
-        return self::json(GardenFile::encode($this->final->report($garden, $tub === '' ? null : $tub)));
+        return self::json(GardenFile::encode($final->report($garden, $tub === '' ? null : $tub)));
     }
 
     private static function json(string $text): Response
