@@ -42,9 +42,12 @@ final class LibraryFiles
             foreach (self::SHELVES as $shelf) {
                 $shelves[$shelf] = (array) self::parsed($this->file("$shelf.json"));
             }
-            $shelves['offers'] = OfferShelf::sorted($shelves['offers']);
+            $offers = array_map(
+                static fn (array $ofPart): array => array_map(get_object_vars(...), $ofPart),
+                OfferShelf::sorted($shelves['offers']),
+            );
 
-            return array_map(static fn (array $things): array => array_map(self::asText(...), $things), $shelves);
+            return ['offers' => $offers] + array_map(static fn (array $things): array => array_map(self::asText(...), $things), $shelves);
         });
 
         return new Library(

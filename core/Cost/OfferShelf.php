@@ -12,7 +12,7 @@ final class OfferShelf
     /** @var array<string, list<Offer>> those that were asked for */
     private array $made = [];
 
-    /** @param  array<string, list<stdClass>|string>  $byPart as they stand in a file, or that as text */
+    /** @param  array<string, list<stdClass|array<string, mixed>>>  $byPart as they stand in a file */
     public function __construct(private readonly array $byPart)
     {
     }
@@ -42,24 +42,15 @@ final class OfferShelf
     /** @return list<Offer> */
     public function for(string $part): array
     {
-        return $this->made[$part] ??= array_map(
-            static fn (stdClass $offer): Offer => new Offer(
-                $offer->part,
-                (float) $offer->pack,
-                (float) $offer->price,
-                $offer->supplier ?? null,
-                $offer->instead ?? false,
-            ),
-            $this->raw($part),
-        );
+        return $this->made[$part] ??= array_map(self::offer(...), $this->byPart[$part] ?? []);
     }
 
-    /** @return list<stdClass> */
-    private function raw(string $part): array
+    /** @param  stdClass|array<string, mixed>  $raw */
+    private static function offer(stdClass|array $raw): Offer
     {
-        $raw = $this->byPart[$part] ?? [];
+        $raw = (object) $raw;
 
-        return is_string($raw) ? array_values((array) json_decode($raw, flags: JSON_THROW_ON_ERROR)) : $raw;
+        return new Offer($raw->part, (float) $raw->pack, (float) $raw->price, $raw->supplier ?? null, $raw->instead ?? false);
     }
 
     /**

@@ -56,21 +56,27 @@ final class CostRules
     {
         $ways = $saves = [];
         $systems = $context->plan->garden->of(AirSystems::class)->systems;
-        $pumps = $context->pumpsBySize();
-        $prices = array_map(static fn (Pump $p): float => self::price($p, $context), $pumps);
-        asort($prices);
+        $prices = [];
+        foreach ($context->library->pumps->keys() as $key) {
+            $prices[$key] = self::price($key, $context);
+        }
         foreach ($systems as $system) {
-            $now = self::price($system->pump, $context);
+            $now = self::price($system->pump->key ?? '', $context);
             $tub = $context->plan->garden->tub($system->branches[0]->tub ?? '');
             $says = count($systems) > 1 && $tub !== null ? "For $tub->name use" : 'Use';
-            $cheaper = array_filter($prices, static fn (float $price): bool => $price < $now);
-            $way = Remedy::inTurn(
-                array_keys($cheaper),
-                static fn (int $i): Remedy => $context->set("$says the {$pumps[$i]->name}", $system->pointer('/pump'), $pumps[$i]->key),
+            $cheaper = array_map(
+                $context->library->pumps->get(...),
+                array_map(strval(...), array_keys(array_filter($prices, static fn (float $price): bool => $price < $now))),
             );
-            if ($way !== null && $cheaper !== []) {
+            $rank = static fn (Pump $p): array => [$prices[$p->key ?? ''], $p->freeFlow()];
+            usort($cheaper, static fn (Pump $a, Pump $b): int => $rank($a) <=> $rank($b));
+            $way = Remedy::inTurn(
+                $cheaper,
+                static fn (Pump $p): Remedy => $context->set("$says the $p->name", $system->pointer('/pump'), $p->key),
+            );
+            if ($way !== null) {
                 $ways[] = $way;
-                $saves[] = $now - min($cheaper);
+                $saves[] = $now - $rank($cheaper[0])[0];
             }
         }
         array_multisort($saves, SORT_DESC, array_keys($ways), SORT_ASC, $ways);
@@ -78,11 +84,10 @@ final class CostRules
         return array_slice($ways, 0, self::PUMPS_TRIED);
     }
 
-    /** What one costs that is still to be bought; without a price it is no saving. */
-    private static function price(Pump $pump, RuleContext $context): float
+    /** What a pump costs that is still to be bought; without a price it is no saving. */
+    private static function price(string $key, RuleContext $context): float
     {
         $wish = $context->plan->garden->of(MoneyWish::class);
-        $key = $pump->key ?? '';
         if (($wish->owned[$key] ?? 0.0) >= 1.0) {
             return 0.0;
         }
