@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Contracts\Cache\Store;
 use KelpTub\Core\Garden\TubMemory;
 
 /**
  * What was worked out of tubs, in memory that the server's workers share: gone when the server stops, and all at once when there is no more
  * room.
+ *
+ * A tub that is dragged is never the same again: only what is kept a second time is worth the writing.
  */
-final readonly class RememberedTubs implements TubMemory
+final class RememberedTubs implements TubMemory
 {
+    /** @var array<string, true> what was kept before, by fingerprint */
+    private array $seen = [];
+
     /** @param  string  $stamp  of the Library that they were worked out by */
-    public function __construct(private Repository $cache, private string $stamp)
+    public function __construct(private readonly Store $cache, private readonly string $stamp)
     {
     }
 
@@ -26,15 +31,15 @@ final readonly class RememberedTubs implements TubMemory
     public function recall(string $fingerprint): ?object
     {
         $known = $this->cache->get("$this->stamp $fingerprint");
+        if ($known !== null) {
+            $this->seen[$fingerprint] = true;
+        }
 
         return is_object($known) ? $known : null;
     }
 
     public function keep(string $fingerprint, object $known): void
     {
-        // A tub that is dragged is never the same again: only what comes a second time is worth the writing.
-        if (! $this->cache->add("$this->stamp seen $fingerprint", true)) {
-            $this->cache->forever("$this->stamp $fingerprint", $known);
-        }
+        $this->cache->forever("$this->stamp $fingerprint", isset($this->seen[$fingerprint]) ? $known : true);
     }
 }

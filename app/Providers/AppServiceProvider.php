@@ -43,7 +43,7 @@ final class AppServiceProvider extends ServiceProvider
             ),
         );
         $this->app->singleton(KnownTubs::class, fn (): KnownTubs => new KnownTubs(
-            new RememberedTubs(Cache::store('tubs'), $this->app->make(LibraryFiles::class)->stamp()),
+            new RememberedTubs(Cache::store('tubs')->getStore(), $this->app->make(LibraryFiles::class)->stamp()),
         ));
         // Previews and pages answer with what is known; requests of their own work out the rest, so much at a time.
         $this->app->singleton(Planner::class, fn (): Planner => $this->planner(0));

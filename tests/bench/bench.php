@@ -118,10 +118,55 @@ function median(array $times): float
 }
 
 /**
+ * A garden as it is while somebody works on it: each time another of its tubs has a lowest level that it never had before.
+ *
+ * @return Closure(int): string
+ */
+function oneTubChanged(string $garden): Closure
+{
+    return static function (int $round) use ($garden): string {
+        $document = json_decode($garden);
+        $document->tubs[abs($round) % count($document->tubs)]->lowest_mm = 60 + ($round + microtime(true) % 1000) / 1e4;
+
+        return (string) json_encode($document);
+    };
+}
+
+/**
+ * The same with air that is never quite as warm as before: every tub is another one.
+ *
+ * @return Closure(int): string
+ */
+function everyTubChanged(string $garden): Closure
+{
+    return static function (int $round) use ($garden): string {
+        $document = json_decode($garden);
+        $document->site = (object) [...(array) ($document->site ?? []), 'air_temperature_c' => 20 + ($round + microtime(true) % 1000) / 1e4];
+
+        return (string) json_encode($document);
+    };
+}
+
+/**
+ * A garden with holes set by hand while the first of them is dragged.
+ *
+ * @return Closure(int): string
+ */
+function dragged(string $garden): Closure
+{
+    return static function (int $round) use ($garden): string {
+        $document = json_decode($garden);
+        $document->tubs[0]->layout->holes[0]->x_mm += ($round + microtime(true) % 1000) / 1e3;
+
+        return (string) json_encode($document);
+    };
+}
+
+/**
  * Median milliseconds of each of some posts, asked in turn round after round on one kept connection, so that a machine that is slower for
  * a while is slower for all of them. Some rounds at the start do not count.
  *
- * @param  array<string, array{string, string}>  $posts  address and body by name
+ * @param  array<string, array{string, string|Closure(int): string}>  $posts  address and body, or body of each round, by name
  * @return array<string, float>
  */
 function posts(array $posts, int $rounds = 150): array
@@ -131,7 +176,7 @@ function posts(array $posts, int $rounds = 150): array
     $taken = [];
     for ($round = -30; $round < $rounds; $round++) {
         foreach ($posts as $name => [$url, $body]) {
-            curl_setopt_array($curl, [CURLOPT_URL => $url, CURLOPT_POSTFIELDS => $body]);
+            curl_setopt_array($curl, [CURLOPT_URL => $url, CURLOPT_POSTFIELDS => is_string($body) ? $body : $body($round)]);
             $start = hrtime(true);
             curl_exec($curl);
             if (curl_getinfo($curl, CURLINFO_RESPONSE_CODE) !== 200) {
@@ -168,14 +213,24 @@ posts(
     ],
     1,
 );
+$drag = dragged(handSet('tote-45', 8, 'mizuna'));
 $times = posts([
     'empty JSON object (the floor)' => ["$url/api/nothing", '{}'],
-    'preview of the demo garden' => ["$url/api/preview", $demo],
-    'preview of eight tubs' => ["$url/api/preview", eightTubs()],
-    'preview while one of 8 holes is dragged' => ["$url/api/preview", handSet('tote-45', 8, 'mizuna')],
-    'preview while one of 60 holes is dragged' => ["$url/api/preview", handSet('tote-90', 60, 'spring-onion')],
+    'preview of the demo garden, one tub changed' => ["$url/api/preview", oneTubChanged($demo)],
+    '… asked again' => ["$url/api/preview", $demo],
+    '… every tub changed' => ["$url/api/preview", everyTubChanged($demo)],
+    'preview of eight tubs, one changed' => ["$url/api/preview", oneTubChanged(eightTubs())],
+    '… asked again ' => ["$url/api/preview", eightTubs()],
+    '… every tub changed ' => ["$url/api/preview", everyTubChanged(eightTubs())],
+    'preview while one of 8 holes is dragged' => ["$url/api/preview", $drag],
+    'preview while one of 60 holes is dragged' => ["$url/api/preview", dragged(handSet('tote-90', 60, 'spring-onion'))],
 ]);
-$goals = ['preview while one of 8 holes is dragged' => 2];
+$goals = [
+    'preview of the demo garden, one tub changed' => 2.5,
+    'preview of eight tubs, one changed' => 3,
+    'preview while one of 8 holes is dragged' => 2,
+    'preview while one of 60 holes is dragged' => 3,
+];
 $floor = $times['empty JSON object (the floor)'];
 foreach ($times as $what => $time) {
     if ($time === $floor) {
@@ -184,7 +239,7 @@ foreach ($times as $what => $time) {
         continue;
     }
     say($what, $time, 'ms', 60);
-    say('  against the floor', $time / $floor, '×', $goals[$what] ?? 3);
+    say('  against the floor', $time / $floor, '×', $goals[$what] ?? null);
 }
 
 // Sixty growers' previews at the same moment: how long the last of them waits.
