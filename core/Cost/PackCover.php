@@ -50,6 +50,10 @@ final class PackCover
         if ($need <= self::ROUNDING) {
             return [];
         }
+        $one = self::onePack($need, $offers);
+        if ($one !== null) {
+            return [[$one, 1]];
+        }
         $offers = self::worthLooking($offers);
         if ($offers === []) {
             return null;
@@ -72,6 +76,31 @@ final class PackCover
         usort($bought, static fn (array $a, array $b): int => $b[0]->pack <=> $a[0]->pack);
 
         return $bought;
+    }
+
+    /**
+     * The pack of the lowest price where it holds all that is needed, the smaller of those alike; null where it does not, or costs nothing.
+     * Whatever else covers the need holds a pack that costs as much at least.
+     *
+     * @param  list<Offer>  $offers
+     */
+    private static function onePack(float $need, array $offers): ?Offer
+    {
+        $best = null;
+        foreach ($offers as $offer) {
+            if ($best === null || $offer->price < $best->price - self::ROUNDING) {
+                $best = $offer;
+            } elseif ($offer->price <= $best->price + self::ROUNDING && self::holds($offer, $need)) {
+                $best = ! self::holds($best, $need) || $offer->pack < $best->pack ? $offer : $best;
+            }
+        }
+
+        return $best !== null && $best->price > self::ROUNDING && self::holds($best, $need) ? $best : null;
+    }
+
+    private static function holds(Offer $offer, float $need): bool
+    {
+        return $offer->pack >= $need - self::ROUNDING * max(1.0, $offer->pack);
     }
 
     /**

@@ -48,7 +48,7 @@ final readonly class Preview
         $of = new KnownOfTub(
             $needs,
             $findings,
-            GardenFile::encode(Report::tub($tub, $context->plan, $this->walk->beforeNeeds)),
+            GardenFile::encode((object) Report::tub($tub, $context->plan, $this->walk->beforeNeeds)),
         );
         if ($print !== null && $refused === $this->aids->memory->refused() && $this->aids->known->planOf($tub) !== null) {
             $this->aids->known->keep($print, $of);

@@ -41,8 +41,11 @@ final class Report
         return (object) [
             'format' => self::FORMAT,
             'version' => self::VERSION,
-            'tubs' => array_map(static fn (Tub $tub): stdClass => self::tub($tub, $plan, $marks, $whole), $plan->garden->tubs),
-            ...get_object_vars(self::garden($plan, $marks, $whole)),
+            'tubs' => array_map(
+                static fn (Tub $tub): stdClass => self::objects(self::tub($tub, $plan, $marks, $whole)),
+                $plan->garden->tubs,
+            ),
+            ...get_object_vars(self::objects(self::garden($plan, $marks, $whole))),
             'findings' => array_map(self::finding(...), $findings),
         ];
     }
@@ -50,45 +53,50 @@ final class Report
     /**
      * The same as text, of parts that are text already.
      *
+     * @param  array<string, mixed>  $garden  garden()
      * @param  list<string>  $tubs
      * @param  list<string>  $findings
      */
-    public static function text(stdClass $garden, array $tubs, array $findings): string
+    public static function text(array $garden, array $tubs, array $findings): string
     {
         return sprintf(
             '{"format":"%s","version":%d,"tubs":[%s],%s,"findings":[%s]}',
             self::FORMAT,
             self::VERSION,
             implode(',', $tubs),
-            substr(GardenFile::encode($garden), 1, -1),
+            substr(GardenFile::encode((object) $garden), 1, -1),
             implode(',', $findings),
         );
     }
 
-    /** @param  list<Mark>  $marks */
-    public static function tub(Tub $tub, Plan $plan, array $marks, bool $whole = false): stdClass
+    /**
+     * @param  list<Mark>  $marks
+     * @return array<string, mixed>
+     */
+    public static function tub(Tub $tub, Plan $plan, array $marks, bool $whole = false): array
     {
         $parts = ['id' => $tub->id, 'name' => $tub->name, 'count' => $tub->count, 'system' => $tub->system->value];
         foreach ($marks as $mark) {
             $parts = self::joined($parts, $mark->reportOnTub($tub->id, $plan, $whole));
         }
 
-        return self::objects($parts);
+        return $parts;
     }
 
     /**
      * What is said of no single tub, findings left out.
      *
      * @param  list<Mark>  $marks
+     * @return array<string, mixed>
      */
-    public static function garden(Plan $plan, array $marks, bool $whole = false): stdClass
+    public static function garden(Plan $plan, array $marks, bool $whole = false): array
     {
         $parts = self::GARDEN;
         foreach ($marks as $mark) {
             $parts = self::joined($parts, $mark->report($plan, $whole));
         }
 
-        return self::objects($parts);
+        return $parts;
     }
 
     /**
