@@ -176,7 +176,7 @@ http {
     large_client_header_buffers 4 8k;
     reset_timedout_connection on;
 
-    gzip on;
+    gzip off;
     gzip_static on;
     gzip_vary on;
     gzip_comp_level 4;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
+use JsonException;
 use KelpTub\Core\File\GardenFile;
 use stdClass;
 use WeakMap;
@@ -16,6 +17,9 @@ final class KnownTubs
 {
     /** What every tub is read and planned by, besides itself. */
     private const GROUND = ['units', 'site', 'saws_mm', 'library'];
+
+    /** A document of more tubs is none. */
+    private const MOST = 60;
 
     /** @var WeakMap<stdClass, string> fingerprints of tubs as they stand in a document */
     private WeakMap $printsOfRaw;
@@ -46,28 +50,44 @@ final class KnownTubs
     public function look(stdClass $document): WeakMap
     {
         $tubs = $document->tubs ?? null;
-        if (! is_array($tubs) || ! $this->memory->keeps()) {
-            return $this->found;
-        }
-        $ground = self::printOf(self::GROUND, $document);
-        foreach ($tubs as $index => $raw) {
-            if (! $raw instanceof stdClass) {
-                continue;
-            }
-            $this->printsOfRaw[$raw] = $print = hash('xxh128', "$ground $index ".GardenFile::encode($raw));
-            $known = $this->memory->recall("tub $print");
-            if ($known instanceof KnownTub) {
-                $this->found[$raw] = $known;
+        if (is_array($tubs) && count($tubs) <= self::MOST && $this->memory->keeps()) {
+            $ground = self::printOf(self::GROUND, $document);
+            foreach ($ground === null ? [] : $tubs as $index => $raw) {
+                $text = $raw instanceof stdClass ? self::textOf($raw) : null;
+                if ($text !== null) {
+                    $this->lookUp($raw, hash('xxh128', "$ground $index $text"));
+                }
             }
         }
 
         return $this->found;
     }
 
-    /** @param  list<string>  $members  of a document */
-    private static function printOf(array $members, stdClass $document): string
+    private function lookUp(stdClass $raw, string $print): void
     {
-        return hash('xxh128', GardenFile::encode((object) array_intersect_key((array) $document, array_flip($members))));
+        $this->printsOfRaw[$raw] = $print;
+        $known = $this->memory->recall("tub $print");
+        if ($known instanceof KnownTub) {
+            $this->found[$raw] = $known;
+        }
+    }
+
+    /** A part of a document as text; null where it holds a number beyond all measure, which no text can say. */
+    private static function textOf(stdClass $part): ?string
+    {
+        try {
+            return GardenFile::encode($part);
+        } catch (JsonException) {
+            return null;
+        }
+    }
+
+    /** @param  list<string>  $members  of a document */
+    private static function printOf(array $members, stdClass $document): ?string
+    {
+        $text = self::textOf((object) array_intersect_key((array) $document, array_flip($members)));
+
+        return $text === null ? null : hash('xxh128', $text);
     }
 
     /**
@@ -116,7 +136,7 @@ final class KnownTubs
         $members = array_merge(...array_map(static fn (Mark $mark): array => $mark->members(), $marks));
         $read = self::printOf($members, $plan->garden->document);
         $prints = [];
-        foreach ($plan->garden->tubs as $tub) {
+        foreach ($read === null ? [] : $plan->garden->tubs as $tub) {
             if (isset($this->prints[$tub])) {
                 $shared = array_map(static fn (Mark $mark): ?object => $mark->shares($tub->id, $plan), $marks);
                 $prints[$tub->id] = hash('xxh128', "{$this->prints[$tub]} $read ".serialize(array_filter($shared)));

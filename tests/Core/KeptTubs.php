@@ -12,6 +12,8 @@ final class KeptTubs implements TubMemory
     /** @var array<string, string> by fingerprint */
     public array $kept = [];
 
+    public int $asked = 0;
+
     public int $recalled = 0;
 
     public function keeps(): bool
@@ -21,6 +23,7 @@ final class KeptTubs implements TubMemory
 
     public function recall(string $fingerprint): ?object
     {
+        $this->asked++;
         if (! isset($this->kept[$fingerprint])) {
             return null;
         }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\KnownTubs;
@@ -30,6 +31,16 @@ function previewOf(string $json, TubMemory $memory = new NoTubMemory, ?LayoutMem
 
     return (new Planner(Marks::all(), Gardens::library(), $layouts, known: $known))
         ->preview(Gardens::files()->reader(Gardens::library(), $known)->read($json));
+}
+
+/** @return string|list<Fault> the preview, or why there is none */
+function previewOrFaults(string $json, TubMemory $memory = new NoTubMemory): string|array
+{
+    try {
+        return previewOf($json, $memory);
+    } catch (RefusedGarden $refused) {
+        return $refused->faults;
+    }
 }
 
 /** Layouts that are found only while there is time. */
@@ -75,16 +86,22 @@ it('is the same with what is known of tubs, after any change', function () {
     $gardens = array_values(array_map(static fn ($garden): string => GardenFile::encode($garden->document), Corpus::gardens()));
     $gardens = [...$gardens, ...array_fill(0, count($gardens), (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'))];
     $memory = new KeptTubs;
-    for ($i = 0, $same = 0, $changes = (int) (getenv('KELP_MUTANTS') ?: 300); $i < $changes; $i++) {
+    for ($i = 0, $same = $refused = 0, $changes = (int) (getenv('KELP_MUTANTS') ?: 300); $i < $changes; $i++) {
         if ($i % 6 === 0) {
             $json = $gardens[mt_rand(0, count($gardens) - 1)];
         }
         $document = json_decode($json);
-        Changes::one($document, Changes::gently(...), keeps: 8);
+        Changes::one(
+            $document,
+            static fn (mixed $now, string|int $name): mixed => mt_rand(1, 6) === 1 ? Changes::strangely($now) : Changes::gently($now, $name),
+            keeps: 8,
+        );
         $changed = GardenFile::encode($document);
-        try {
-            $anew = previewOf($changed);
-        } catch (RefusedGarden) {
+        $anew = previewOrFaults($changed);
+        if (is_array($anew)) {
+            expect(previewOrFaults($changed, $memory))->toEqual($anew, $changed);
+            $refused++;
+
             continue;
         }
         $json = $changed;
@@ -93,7 +110,7 @@ it('is the same with what is known of tubs, after any change', function () {
         $same++;
     }
 
-    expect($same)->toBeGreaterThan($changes / 3)->and($memory->recalled)->toBeGreaterThan(4 * $same);
+    expect($same)->toBeGreaterThan($changes / 3)->and($refused)->toBeGreaterThan($changes / 20)->and($memory->recalled)->toBeGreaterThan(4 * $same);
 });
 
 it('is the report whose remedies are not tried', function () {
@@ -144,6 +161,38 @@ it('takes nothing from another ground, another place or another pump', function 
     'a feed' => [['feeds' => [['strength' => 'simple']]]],
     'the tap' => [['water' => ['source' => 'rain']]],
 ]);
+
+it('looks nothing up of a document that has too many tubs to be one', function () {
+    $memory = new KeptTubs;
+    $faults = previewOrFaults('{"format":"kelp-tub.garden","version":1,"tubs":['.str_repeat('{},', 60_000).'{}]}', $memory);
+
+    expect(is_array($faults))->toBeTrue()->and($memory->asked)->toBe(0);
+});
+
+it('refuses with what is known what it refuses without', function () {
+    $tubs = array_map(static fn (int $i): array => [
+        'id' => "t$i", 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'kale', 'lowest_mm' => 0, 'layout' => ['pattern' => 'grid'],
+    ], range(0, 59));
+    $json = asFile(['tubs' => $tubs]);
+    $memory = new KeptTubs;
+    previewOf($json, $memory);
+    $kept = count($memory->kept);
+    expect($kept)->toBe(120);
+    foreach ([
+        'the most is 60' => str_replace('}}]}', '}},{"id":"t60","system":"passive","vessel":"jar-1"}]}', $json),
+        'ids are unique' => str_replace('"t59"', '"t0"', $json),
+        // A number beyond all measure is infinite when it is read; written it would be nothing.
+        '/tubs/7/lowest_mm' => preg_replace('/("t7".*?"lowest_mm":)0/', '${1}1e999', $json),
+        '/site/air_temperature_c' => str_replace('"tubs"', '"site":{"air_temperature_c":1e999},"tubs"', $json),
+        'no such crop' => str_replace('kale', 'marsh-kale', $json),
+        '/tubs/0' => preg_replace('/\{"id":"t0".*?\}\},/', '7,', $json),
+    ] as $fault => $spoilt) {
+        $faults = previewOrFaults((string) $spoilt, $memory);
+        expect($faults)->toEqual(previewOrFaults((string) $spoilt))
+            ->and(is_array($faults) ? implode(' ', array_map(strval(...), $faults)) : '')->toContain($fault)
+            ->and($memory->kept)->toHaveCount($kept);
+    }
+});
 
 it('keeps nothing that waits for a layout', function () {
     $layouts = layoutsInTime();

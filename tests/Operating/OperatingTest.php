@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Marks;
 use Symfony\Component\Process\Process;
 use Tests\Browser\Database;
+use Tests\Core\Gardens;
 use Tests\Operating\Installation;
 
 /** A backup that the version before this one's tables was kept in, at its update. */
@@ -204,6 +207,20 @@ it('goes on answering whatever a client sends, and says what is wrong as JSON', 
             [$status, $answer] = $kelp->ask('POST', $path, $body);
             expect($status)->toBeLessThan(500, "$path: $answer")->toBeGreaterThan(399, "$path: ".substr($answer, 0, 200))
                 ->and(json_decode($answer))->not->toBeNull();
+        }
+        // Tubs out of the memory that the workers share are those that are worked out anew.
+        $planner = new Planner(Marks::all(), Gardens::library());
+        for ($round = 0; $round < 16; $round++) {
+            $tubs = array_map(static fn (int $i): array => [
+                'id' => "t$i", 'system' => $i === 2 ? 'passive' : 'aerated', 'vessel' => 'bucket-20', 'crop' => 'kale', 'feed' => 'f',
+                'layout' => ['pattern' => 'grid', 'cups' => 1], 'lowest_mm' => $i === $round % 3 ? 60 + intdiv($round, 3) : 60,
+                ...($i === 2 ? [] : ['stones' => ['kind' => 'disc-100']]),
+            ], range(0, 2));
+            $garden = (string) json_encode([
+                'format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => $tubs, 'feeds' => [['id' => 'f', 'product' => 'one-part-liquid']],
+                'air' => [['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 't0'], ['tub' => 't1']]]],
+            ]);
+            expect($kelp->ask('POST', '/api/preview', $garden))->toBe([200, $planner->preview(Gardens::reader()->read($garden))]);
         }
         expect($raw("GET /nothing HTTP/1.1\r\nHost: elsewhere.example\r\nConnection: close\r\n\r\n"))->toContain(' 421 ');
         $asset = basename((glob(dirname(__DIR__, 2).'/public/build/assets/app-*.js') ?: [''])[0]);
