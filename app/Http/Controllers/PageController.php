@@ -177,6 +177,6 @@ final readonly class PageController
 
     private function report(Garden $garden): string
     {
-        return GardenFile::encode($this->planner->report($this->reader->read($garden->document)));
+        return $this->planner->preview($this->reader->read($garden->document));
     }
 }
