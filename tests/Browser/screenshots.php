@@ -46,7 +46,7 @@ try {
     $take('cloner', "/gardens/$garden/cuttings/tub", '.mark');
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
     $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
-    $take('air', "/gardens/$garden/well-deck/air", '.mark');
+    $take('air', "/gardens/$garden/well-deck/air", 'svg[aria-label^="Oxygen against air"]');
     $take('feed', "/gardens/$garden/foredeck/feed", '[role=slider]');
     // Beside the plan another way, and something that happens.
     $browser->open("$url/gardens/$garden/foredeck/feed")->see('[role=slider]');

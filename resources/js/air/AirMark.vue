@@ -599,7 +599,7 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                         y="oxygen, mg/L"
                         :label="`Oxygen against air: the next litre a minute brings ${number(byAir.next.next_mg_l, 1, 'mg/L')}`"
                     />
-                    <p v-else class="faint small">No air comes into this tub, so there is nothing to draw oxygen against.</p>
+                    <p v-else-if="look" class="faint small">No air comes into this tub, so there is nothing to draw oxygen against.</p>
                 </div>
                 <div v-else-if="panel === 'cut'" class="cut">
                     <LineChart
