@@ -247,3 +247,20 @@ it('shares the air of one pump at a press', function () {
     $each = array_map(fn ($b): float => $b->per_stone_l_min, wholeReport($server->document($id))->air[0]->branches);
     expect(max($each) / min($each))->toBeLessThan(1.02);
 });
+
+it('does not say that no air comes in before it knows', function () {
+    [$browser, $server, $id] = bench(starving(), '/a/air');
+    $browser->see('svg[aria-label^="Oxygen against air"]');
+    $browser->devTools('Network.enable');
+    $browser->devTools('Network.setBlockedURLs', ['urls' => ['*/api/air*']]);
+    try {
+        $browser->open("$server->url/gardens/$id/a/air")->see('svg.drawing');
+        $answered = 'return performance.getEntriesByType("resource").some((r) => r.name.includes("/api/air"))';
+        $browser->until(fn (): bool => (bool) $browser->script($answered), 'the look that does not come');
+
+        expect($browser->script('return document.body.innerText'))->not->toContain('No air comes into this tub');
+    } finally {
+        $browser->devTools('Network.setBlockedURLs', ['urls' => []]);
+        $browser->devTools('Network.disable');
+    }
+});
