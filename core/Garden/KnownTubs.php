@@ -21,13 +21,16 @@ final class KnownTubs
     /** A document of more tubs is none. */
     private const MOST = 60;
 
-    /** @var WeakMap<stdClass, string> fingerprints of tubs as they stand in a document */
+    /** @var WeakMap<stdClass, string|null> fingerprints of what the tubs of a document stand on */
+    private WeakMap $grounds;
+
+    /** @var WeakMap<stdClass, array{string, string}> of tubs as they stand in a document: a fingerprint, and that of their ground */
     private WeakMap $printsOfRaw;
 
     /** @var WeakMap<stdClass, KnownTub> */
     private WeakMap $found;
 
-    /** @var WeakMap<Tub, string> fingerprints of what a tub and its plan follow from */
+    /** @var WeakMap<Tub, array{string, string}> a fingerprint of what a tub and its plan follow from, and that of its ground */
     private WeakMap $prints;
 
     /** @var WeakMap<Tub, object> */
@@ -35,6 +38,7 @@ final class KnownTubs
 
     public function __construct(private readonly TubMemory $memory = new NoTubMemory)
     {
+        $this->grounds = new WeakMap;
         $this->printsOfRaw = new WeakMap;
         $this->found = new WeakMap;
         $this->prints = new WeakMap;
@@ -51,11 +55,11 @@ final class KnownTubs
     {
         $tubs = $document->tubs ?? null;
         if (is_array($tubs) && count($tubs) <= self::MOST && $this->memory->keeps()) {
-            $ground = self::printOf(self::GROUND, $document);
+            $ground = $this->ground($document);
             foreach ($ground === null ? [] : $tubs as $index => $raw) {
                 $text = $raw instanceof stdClass ? self::textOf($raw) : null;
                 if ($text !== null) {
-                    $this->lookUp($raw, hash('xxh128', "$ground $index $text"));
+                    $this->lookUp($raw, hash('xxh128', "$ground $index $text"), (string) $ground);
                 }
             }
         }
@@ -63,9 +67,9 @@ final class KnownTubs
         return $this->found;
     }
 
-    private function lookUp(stdClass $raw, string $print): void
+    private function lookUp(stdClass $raw, string $print, string $ground): void
     {
-        $this->printsOfRaw[$raw] = $print;
+        $this->printsOfRaw[$raw] = [$print, $ground];
         $known = $this->memory->recall("tub $print");
         if ($known instanceof KnownTub) {
             $this->found[$raw] = $known;
@@ -109,18 +113,33 @@ final class KnownTubs
         return $tub;
     }
 
-    /** What followed from a tub by itself, where it is known. */
-    public function planOf(Tub $tub): ?object
+    private function ground(stdClass $document): ?string
     {
-        return $this->plans[$tub] ?? null;
+        return $this->grounds[$document] ??= self::printOf(self::GROUND, $document);
     }
 
-    /** Keeps what follows from a tub by itself; of one that was not read, but comes of a trial, nothing is kept. */
-    public function keepPlan(Tub $tub, object $plan): void
+    /**
+     * The fingerprint of a tub of a garden; null where it was not read but comes of a trial, or where a trial has put it on other ground.
+     */
+    private function printOfTub(Tub $tub, Garden $garden): ?string
     {
-        if (isset($this->prints[$tub])) {
+        [$print, $ground] = $this->prints[$tub] ?? [null, null];
+
+        return $print !== null && $ground === $this->ground($garden->document) ? $print : null;
+    }
+
+    /** What follows from a tub by itself, where it is known. */
+    public function planOf(Tub $tub, Garden $garden): ?object
+    {
+        return $this->printOfTub($tub, $garden) === null ? null : $this->plans[$tub] ?? null;
+    }
+
+    public function keepPlan(Tub $tub, Garden $garden, object $plan): void
+    {
+        $print = $this->printOfTub($tub, $garden);
+        if ($print !== null) {
             $this->plans[$tub] = $plan;
-            $this->memory->keep("tub {$this->prints[$tub]}", new KnownTub($tub, $plan));
+            $this->memory->keep("tub $print", new KnownTub($tub, $plan));
         }
     }
 
@@ -137,9 +156,10 @@ final class KnownTubs
         $read = self::printOf($members, $plan->garden->document);
         $prints = [];
         foreach ($read === null ? [] : $plan->garden->tubs as $tub) {
-            if (isset($this->prints[$tub])) {
+            $print = $this->printOfTub($tub, $plan->garden);
+            if ($print !== null) {
                 $shared = array_map(static fn (Mark $mark): ?object => $mark->shares($tub->id, $plan), $marks);
-                $prints[$tub->id] = hash('xxh128', "{$this->prints[$tub]} $read ".serialize(array_filter($shared)));
+                $prints[$tub->id] = hash('xxh128', "$print $read ".serialize(array_filter($shared)));
             }
         }
 

@@ -50,7 +50,8 @@ final readonly class Preview
             $findings,
             GardenFile::encode((object) Report::tub($tub, $context->plan, $this->walk->beforeNeeds)),
         );
-        if ($print !== null && $refused === $this->aids->memory->refused() && $this->aids->known->planOf($tub) !== null) {
+        $isSettled = $refused === $this->aids->memory->refused() && $this->aids->known->planOf($tub, $context->plan->garden) !== null;
+        if ($print !== null && $isSettled) {
             $this->aids->known->keep($print, $of);
         }
 

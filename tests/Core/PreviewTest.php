@@ -8,6 +8,7 @@ use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\NoTubMemory;
+use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\TubMemory;
 use KelpTub\Core\Lid\FreshMemory;
@@ -93,7 +94,9 @@ it('is the same with what is known of tubs, after any change', function () {
         $document = json_decode($json);
         Changes::one(
             $document,
-            static fn (mixed $now, string|int $name): mixed => mt_rand(1, 6) === 1 ? Changes::strangely($now) : Changes::gently($now, $name),
+            static fn (mixed $now, string|int $name): mixed => mt_rand(1, 6) === 1
+                ? Changes::strangely($now)
+                : Changes::gently($now, $name),
             keeps: 8,
         );
         $changed = GardenFile::encode($document);
@@ -110,7 +113,9 @@ it('is the same with what is known of tubs, after any change', function () {
         $same++;
     }
 
-    expect($same)->toBeGreaterThan($changes / 3)->and($refused)->toBeGreaterThan($changes / 20)->and($memory->recalled)->toBeGreaterThan(4 * $same);
+    expect($same)->toBeGreaterThan($changes / 3)
+        ->and($refused)->toBeGreaterThan($changes / 20)
+        ->and($memory->recalled)->toBeGreaterThan(4 * $same);
 });
 
 it('is the report whose remedies are not tried', function () {
@@ -171,7 +176,8 @@ it('looks nothing up of a document that has too many tubs to be one', function (
 
 it('refuses with what is known what it refuses without', function () {
     $tubs = array_map(static fn (int $i): array => [
-        'id' => "t$i", 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'kale', 'lowest_mm' => 0, 'layout' => ['pattern' => 'grid'],
+        'id' => "t$i", 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'kale', 'lowest_mm' => 0,
+        'layout' => ['pattern' => 'grid'],
     ], range(0, 59));
     $json = asFile(['tubs' => $tubs]);
     $memory = new KeptTubs;
@@ -192,6 +198,48 @@ it('refuses with what is known what it refuses without', function () {
             ->and(is_array($faults) ? implode(' ', array_map(strval(...), $faults)) : '')->toContain($fault)
             ->and($memory->kept)->toHaveCount($kept);
     }
+});
+
+it('takes nothing for a garden on other ground after a patch, and keeps nothing of it', function (string $pointer, mixed $value) {
+    $json = asFile(['tubs' => [
+        ['id' => 'a', 'system' => 'aerated', 'vessel' => 'tote-45', 'crop' => 'kale', 'stones' => ['kind' => 'disc-100']],
+        ['id' => 'b', 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'lettuce-leaf'],
+    ]]);
+    $patch = [(object) ['op' => 'add', 'path' => $pointer, 'value' => $value]];
+    $library = Gardens::library();
+    $planned = static fn (Planner $planner, Plan $plan): string => GardenFile::encode($planner->written($plan, []));
+    $fresh = new Planner(Marks::all(), $library);
+    $garden = Gardens::reader()->read($json);
+    $expected = $planned($fresh, $fresh->plan($fresh->patched($garden, $patch)));
+    foreach ([false, true] as $plannedBefore) {
+        $memory = new KeptTubs;
+        $known = new KnownTubs($memory);
+        $planner = new Planner(Marks::all(), $library, known: $known);
+        $garden = Gardens::files()->reader($library, $known)->read($json);
+        $plan = $plannedBefore ? $planner->plan($garden) : null;
+        $kept = $memory->kept;
+        expect($planned($planner, $planner->plan($planner->patched($garden, $patch))))->toBe($expected);
+        if ($plan !== null) {
+            expect($planned($planner, $planner->planAgain($plan, $patch)))->toBe($expected);
+        }
+        expect($memory->kept)->toBe($kept)->and(previewOf($json, $memory))->toBe(previewOf($json));
+    }
+})->with([['/site', ['air_temperature_c' => 33]], ['/units', 'us'], ['/saws_mm', [48, 57]]]);
+
+it('offers the same ways out, tried, with what is known of tubs', function () {
+    $memory = new KeptTubs;
+    foreach (array_chunk(Corpus::gardens(), 6) as [$garden]) {
+        $json = GardenFile::encode($garden->document);
+        $tried = GardenFile::encode(Gardens::planner()->report($garden));
+        foreach (['written down', 'taken'] as $time) {
+            $known = new KnownTubs($memory);
+            $planner = new Planner(Marks::all(), Gardens::library(), Gardens::planner()->aids->memory, known: $known);
+            $read = Gardens::files()->reader(Gardens::library(), $known)->read($json);
+            expect(GardenFile::encode($planner->report($read)))->toBe($tried, $time);
+        }
+    }
+
+    expect($memory->recalled)->toBeGreaterThan(10);
 });
 
 it('keeps nothing that waits for a layout', function () {

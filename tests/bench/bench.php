@@ -141,7 +141,8 @@ function everyTubChanged(string $garden): Closure
 {
     return static function (int $round) use ($garden): string {
         $document = json_decode($garden);
-        $document->site = (object) [...(array) ($document->site ?? []), 'air_temperature_c' => 20 + ($round + microtime(true) % 1000) / 1e4];
+        $document->site ??= new stdClass;
+        $document->site->air_temperature_c = 20 + ($round + microtime(true) % 1000) / 1e4;
 
         return (string) json_encode($document);
     };

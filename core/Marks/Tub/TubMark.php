@@ -25,11 +25,11 @@ final class TubMark extends Mark
         $same = $before->before(TubPlans::class)->tubs ?? [];
         $plans = [];
         foreach ($before->garden->tubs as $tub) {
-            $known = ($same[$tub->id] ?? null)?->tub === $tub ? $same[$tub->id] : $aids->known->planOf($tub);
+            $known = ($same[$tub->id] ?? null)?->tub === $tub ? $same[$tub->id] : $aids->known->planOf($tub, $before->garden);
             if (! $known instanceof TubPlan) {
                 $known = ($planner ??= new TubPlanner($before->garden, $aids->memory))->plan($tub);
                 if (! $known->holes->pending) {
-                    $aids->known->keepPlan($tub, $known);
+                    $aids->known->keepPlan($tub, $before->garden, $known);
                 }
             }
             $plans[$tub->id] = $known;
