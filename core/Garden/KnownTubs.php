@@ -53,9 +53,12 @@ final class KnownTubs
      */
     public function look(stdClass $document): WeakMap
     {
+        // Two documents may share a tub, each at a place of its own.
+        $this->printsOfRaw = new WeakMap;
+        $this->found = new WeakMap;
         $tubs = $document->tubs ?? null;
         if (is_array($tubs) && count($tubs) <= self::MOST && $this->memory->keeps()) {
-            $ground = $this->ground($document);
+            $this->grounds[$document] = $ground = self::printOf(self::GROUND, $document);
             foreach ($ground === null ? [] : $tubs as $index => $raw) {
                 $text = $raw instanceof stdClass ? self::textOf($raw) : null;
                 if ($text !== null) {

@@ -242,6 +242,23 @@ it('offers the same ways out, tried, with what is known of tubs', function () {
     expect($memory->recalled)->toBeGreaterThan(10);
 });
 
+it('takes a tub that two documents share at its place in each of them', function () {
+    $document = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json'));
+    $memory = new KeptTubs;
+    previewOf(GardenFile::encode($document), $memory);
+    $alone = clone $document;
+    $alone->tubs = [$document->tubs[2]];
+    unset($alone->air, $alone->plantings, $alone->builds);
+    $known = new KnownTubs($memory);
+    $reader = Gardens::files()->reader(Gardens::library(), $known);
+    $planner = new Planner(Marks::all(), Gardens::library(), known: $known);
+    $reader->fromDocument($document);
+    $garden = $reader->fromDocument($alone);
+
+    expect($garden->tubs[0]->index)->toBe(0)
+        ->and(json_decode($planner->preview($garden)))->toEqual(json_decode(previewOf(GardenFile::encode($alone))));
+});
+
 it('keeps nothing that waits for a layout', function () {
     $layouts = layoutsInTime();
     $json = asFile(['tubs' => [[
