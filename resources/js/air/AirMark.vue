@@ -151,6 +151,8 @@ const curves = computed(() => {
         yTo: nice(Math.max(...c.new_pump.map((p) => p[1])) * 1.02),
     };
 });
+/** So far over the floor a word under a mark does not touch its line, mg/L. */
+const CLEAR_OF_FLOOR = 1.5;
 const byAir = computed(() => {
     const o = look.value?.oxygen_by_air;
     if (!o) return null;
@@ -176,7 +178,9 @@ const byAir = computed(() => {
         },
         { points: o.points, tone: 'water' },
     ];
-    return { lines, marks: [{ at: o.now, text: `now ${number(o.now[1], 1)}` }] as ChartMark[], xTo, yTo: 10, next: o };
+    // Where the curve flattens out it goes on over the word's place; under it there is room, but for the floor.
+    const marks: ChartMark[] = [{ at: o.now, text: `now ${number(o.now[1], 1)}`, below: o.now[1] > floor.value + CLEAR_OF_FLOOR }];
+    return { lines, marks, xTo, yTo: 10, next: o };
 });
 const nextLitre = computed(() =>
     byAir.value && !wrong.value ? `The next litre a minute would bring ${number(byAir.value.next.next_mg_l, 1, 'mg/L')}. ` : '',

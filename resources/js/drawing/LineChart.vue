@@ -18,6 +18,7 @@ export interface ChartMark {
     text: string;
     hollow?: boolean;
     left?: boolean;
+    below?: boolean;
 }
 
 const props = defineProps<{
@@ -108,7 +109,7 @@ const named = computed(() =>
                 <circle class="dot" :class="{ hollow: m.hollow }" :cx="X(m.at[0])" :cy="Y(m.at[1])" r="5" />
                 <text
                     :x="X(m.at[0]) + (m.left || X(m.at[0]) > size.width * 0.7 ? -9 : 9)"
-                    :y="Y(m.at[1]) + (Y(m.at[1]) < TOP + 14 ? 16 : -8)"
+                    :y="Y(m.at[1]) + (m.below || Y(m.at[1]) < TOP + 14 ? 17 : -8)"
                     :text-anchor="m.left || X(m.at[0]) > size.width * 0.7 ? 'end' : 'start'"
                     class="strong halo"
                 >
