@@ -41,10 +41,20 @@ turn_logs() {
     sql 'FLUSH ERROR LOGS' 2>/dev/null || true
 }
 
+# Whether there is anything to keep: a first start that was broken off leaves tables with nothing in them, and not all of them.
+holds_anything() {
+    local table
+    for table in gardens library_items; do
+        [ "$(sql "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = 'kelp' AND table_name = '$table'" | tail -n 1)" = 1 ] || continue
+        [ "$(sql "SELECT EXISTS (SELECT 1 FROM kelp.$table)" | tail -n 1)" = 0 ] || return 0
+    done
+    return 1
+}
+
 # The tables as this version wants them; before they are changed, what is there is kept in a file.
 bring_up_to_date() {
     if artisan_as_owner migrate:status --pending >"$run/step.log" 2>&1; then
-        if grep -q 'Pending' "$run/step.log" && [ "$(sql "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = 'kelp' AND table_name = 'gardens'" | tail -n 1)" = 1 ]; then
+        if grep -q 'Pending' "$run/step.log" && holds_anything; then
             backup_to "$backups/before-update-$(date +%Y-%m-%d-%H%M%S).zip"
             keep_last_backups
         fi

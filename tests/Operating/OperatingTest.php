@@ -152,6 +152,25 @@ it('puts back everything from a backup of the version before, and takes in what 
     }
 });
 
+it('starts after a first start that was broken off between two tables', function () {
+    $kelp = new Installation;
+    try {
+        $kelp->run('start --detach');
+        $owner = posix_getpwuid((int) fileowner("$kelp->data/mariadb"))['name'] ?? '';
+        $as = posix_getuid() === 0 ? ['setpriv', "--reuid=$owner", '--clear-groups'] : [];
+        (new Process([
+            ...$as, 'mariadb', '--no-defaults', "--user=$owner", "--socket=$kelp->data/run/mariadb.sock", 'kelp', '-e',
+            'DELETE FROM revisions; DELETE FROM gardens; DROP TABLE library_items; DELETE FROM migrations WHERE id > 1',
+        ]))->mustRun();
+        $kelp->run('stop');
+
+        expect($kelp->run('start --detach'))->not->toContain('before-update')
+            ->and($kelp->gardens())->toBe(['Marsh Lantern']);
+    } finally {
+        $kelp->remove();
+    }
+});
+
 it('starts after a first start that was broken off at any moment', function () {
     $kelp = new Installation;
     try {
