@@ -44,7 +44,7 @@ final class LibraryFiles
             }
             $offers = array_map(
                 static fn (array $ofPart): array => array_map(get_object_vars(...), $ofPart),
-                OfferShelf::sorted($shelves['offers']),
+                OfferShelf::byPart($shelves['offers']),
             );
 
             return ['offers' => $offers] + array_map(static fn (array $things): array => array_map(self::asText(...), $things), $shelves);

@@ -176,12 +176,9 @@ http {
     large_client_header_buffers 4 8k;
     reset_timedout_connection on;
 
-    gzip off;
+    # Scripts are packed at the build. Answers are not packed: who asks sits at this machine.
     gzip_static on;
     gzip_vary on;
-    gzip_comp_level 4;
-    gzip_min_length 1000;
-    gzip_types text/css application/javascript application/json image/svg+xml;
 
     server {
         listen 127.0.0.1:$port backlog=511;

@@ -20,7 +20,7 @@ final class OfferShelf
     /** @param  iterable<stdClass>  $raw */
     public static function of(iterable $raw): self
     {
-        return new self(self::sorted($raw));
+        return new self(self::byPart($raw));
     }
 
     /**
@@ -29,7 +29,7 @@ final class OfferShelf
      * @param  iterable<stdClass>  $raw
      * @return array<string, list<stdClass>>
      */
-    public static function sorted(iterable $raw): array
+    public static function byPart(iterable $raw): array
     {
         $byPart = [];
         foreach ($raw as $offer) {

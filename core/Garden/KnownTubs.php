@@ -38,6 +38,12 @@ final class KnownTubs
 
     public function __construct(private readonly TubMemory $memory = new NoTubMemory)
     {
+        $this->letGo();
+    }
+
+    /** A plan holds its tub, so that PHP 8.2 would never free either of them by itself. */
+    private function letGo(): void
+    {
         $this->grounds = new WeakMap;
         $this->printsOfRaw = new WeakMap;
         $this->found = new WeakMap;
@@ -47,15 +53,14 @@ final class KnownTubs
 
     /**
      * Looks up the tubs of a document, whose form is not known to be sound yet. A tub that is known has stood in its place of a sound
-     * document before.
+     * document before. What was looked up of other documents is let go: two may share a tub, each at a place of its own, and a request
+     * may read thousands.
      *
      * @return WeakMap<stdClass, KnownTub> those that are known, by the tub as it stands in the document
      */
     public function look(stdClass $document): WeakMap
     {
-        // Two documents may share a tub, each at a place of its own.
-        $this->printsOfRaw = new WeakMap;
-        $this->found = new WeakMap;
+        $this->letGo();
         $tubs = $document->tubs ?? null;
         if (is_array($tubs) && count($tubs) <= self::MOST && $this->memory->keeps()) {
             $this->grounds[$document] = $ground = self::printOf(self::GROUND, $document);

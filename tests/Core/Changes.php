@@ -13,9 +13,9 @@ final class Changes
      * What stands at a random place changed by a rule; where the place is in an object it may be left out.
      *
      * @param  callable(mixed, string|int): mixed  $change  of what stands there and the name of the place
-     * @param  int  $keeps  one in so many is left out; 0 for none
+     * @param  int  $dropsOneIn  one in so many is left out instead; 0 for none
      */
-    public static function one(stdClass $document, callable $change, int $keeps = 0): void
+    public static function one(stdClass $document, callable $change, int $dropsOneIn = 0): void
     {
         $ways = self::waysIn($document);
         if ($ways === []) {
@@ -32,7 +32,7 @@ final class Changes
             }
         }
         if (is_object($at)) {
-            if ($keeps > 0 && mt_rand(1, $keeps) === 1) {
+            if ($dropsOneIn > 0 && mt_rand(1, $dropsOneIn) === 1) {
                 unset($at->{$last});
             } else {
                 $at->{$last} = $change($at->{$last}, $last);

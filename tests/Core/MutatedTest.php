@@ -22,7 +22,7 @@ it('refuses or plans what was changed at random, and takes no long time over it'
         for ($n = mt_rand(1, 3); $n > 0; $n--) {
             Changes::one($document, static fn (mixed $now, string|int $name): mixed => mt_rand(0, 3) === 0
                 ? Changes::strangely($now)
-                : Changes::gently($now, $name), keeps: 13);
+                : Changes::gently($now, $name), dropsOneIn: 13);
         }
         $json = (string) json_encode($document, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         $start = hrtime(true);

@@ -97,7 +97,7 @@ it('is the same with what is known of tubs, after any change', function () {
             static fn (mixed $now, string|int $name): mixed => mt_rand(1, 6) === 1
                 ? Changes::strangely($now)
                 : Changes::gently($now, $name),
-            keeps: 8,
+            dropsOneIn: 8,
         );
         $changed = GardenFile::encode($document);
         $anew = previewOrFaults($changed);
@@ -240,6 +240,20 @@ it('offers the same ways out, tried, with what is known of tubs', function () {
     }
 
     expect($memory->recalled)->toBeGreaterThan(10);
+});
+
+it('lets a garden go when the next is read', function () {
+    $known = new KnownTubs(new KeptTubs);
+    $reader = Gardens::files()->reader(Gardens::library(), $known);
+    $planner = new Planner(Marks::all(), Gardens::library(), known: $known);
+    $json = (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');
+    $garden = $reader->read($json);
+    $planner->plan($garden);
+    $tubs = array_map(WeakReference::create(...), $garden->tubs);
+    $garden = $reader->read($json);
+    gc_collect_cycles();
+
+    expect(array_filter($tubs, static fn (WeakReference $tub): bool => $tub->get() !== null))->toBe([]);
 });
 
 it('takes a tub that two documents share at its place in each of them', function () {
