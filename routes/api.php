@@ -45,6 +45,9 @@ Route::post('edits/add', [EditController::class, 'add']);
 Route::post('edits/run', [EditController::class, 'run']);
 Route::post('edits/nest', [EditController::class, 'nest']);
 Route::post('edits/aerate', [EditController::class, 'aerate']);
+Route::post('edits/remove', [EditController::class, 'remove']);
+Route::post('edits/copy', [EditController::class, 'copy']);
+Route::post('edits/count', [EditController::class, 'count']);
 Route::post('advice', [EditController::class, 'advise']);
 Route::post('read', ReadController::class);
 

@@ -11,6 +11,9 @@ use stdClass;
 /** One plan: a site, its tubs, and what is asked for under each mark. Made by GardenReader, never changed. */
 final readonly class Garden
 {
+    /** As the schema has it, characters. */
+    private const ID_LENGTH = 120;
+
     /**
      * @param  stdClass  $document  the file as it was read, unknown keys and all
      * @param  list<Tub>  $tubs
@@ -37,6 +40,17 @@ final readonly class Garden
         }
 
         return null;
+    }
+
+    /** An id that no tub of it has: a word, with a number where that is taken. */
+    public function freeTubId(string $stem): string
+    {
+        $id = $stem;
+        for ($n = 2; $this->tub($id) !== null; $n++) {
+            $id = mb_substr($stem, 0, self::ID_LENGTH - strlen("-$n"))."-$n";
+        }
+
+        return $id;
     }
 
     /**

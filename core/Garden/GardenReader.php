@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Garden;
 
-use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartCheck;
@@ -46,31 +45,10 @@ final readonly class GardenReader
         foreach ($this->marks as $mark) {
             $faults = [...$faults, ...$mark->faults($document, $library)];
         }
-        $faults = [...$faults, ...self::plantingFaults($document)];
         if ($faults !== []) {
             throw RefusedGarden::because($faults);
         }
 
         return $this->maker->of($document);
-    }
-
-    /** @return list<Fault> plantings in tubs that are not there */
-    private static function plantingFaults(stdClass $document): array
-    {
-        $faults = [];
-        $counts = [];
-        foreach ($document->tubs ?? [] as $tub) {
-            $counts[$tub->id] = $tub->count ?? 1;
-        }
-        foreach ($document->plantings ?? [] as $i => $planting) {
-            $count = $counts[$planting->tub] ?? null;
-            if ($count === null) {
-                $faults[] = new Fault("/plantings/$i/tub", "is \"$planting->tub\", and no tub of this garden has that id");
-            } elseif (($planting->copy ?? 1) > $count) {
-                $faults[] = new Fault("/plantings/$i/copy", "is $planting->copy, and there are $count of that tub");
-            }
-        }
-
-        return $faults;
     }
 }

@@ -7,6 +7,7 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchMaker;
 use stdClass;
 
 /**
@@ -45,6 +46,36 @@ abstract class Mark
     public function read(stdClass $document, Library $library): ?object
     {
         return null;
+    }
+
+    /**
+     * What of its part of a document goes with a tub that is taken away.
+     *
+     * @return list<stdClass> a patch; of a list's entries the last comes first
+     */
+    public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
+    {
+        return [];
+    }
+
+    /**
+     * What of it a copy of a tub has too, under an id of its own.
+     *
+     * @return list<stdClass> a patch
+     */
+    public function withCopy(string $tub, string $copy, Garden $garden, PatchMaker $patch): array
+    {
+        return [];
+    }
+
+    /**
+     * What of it goes when a tub stands for only so many alike.
+     *
+     * @return list<stdClass> a patch; of a list's entries the last comes first
+     */
+    public function withCount(string $tub, int $count, Garden $garden, PatchMaker $patch): array
+    {
+        return [];
     }
 
     /** What follows from it: `$plan->get(…)` finds it by its class. */

@@ -38,6 +38,12 @@ final readonly class Planner
         return $this->walked(Plan::of($garden));
     }
 
+    /** Changes of which tubs stand on a garden's bench. */
+    public function bench(Garden $garden): BenchEdits
+    {
+        return new BenchEdits($this->marks, $garden, $this->aids->library);
+    }
+
     private function walked(Plan $plan): Plan
     {
         return $this->walk->finished($this->walk->begun($plan));

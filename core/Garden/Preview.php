@@ -6,6 +6,7 @@ namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\File\GardenFile;
+use stdClass;
 
 /**
  * The report of a garden while it is changed, as text. Ways out of findings are listed, not tried. What marks have to do with a tub is kept
@@ -34,7 +35,7 @@ final readonly class Preview
             $reports[] = $of->report;
             $findings = [...$findings, ...$of->findings];
         }
-        $findings = [...$findings, ...self::listed($this->walk->saidOnGarden($context))];
+        $findings = [...$findings, ...self::listed($this->walk->saidOnGarden($context), $garden->document)];
         usort($findings, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
 
         return Report::text(Report::garden($plan, $this->walk->marks), $reports, array_column($findings, 1));
@@ -44,7 +45,7 @@ final readonly class Preview
     private function ofTub(Tub $tub, array $needs, RuleContext $context, ?string $print): KnownOfTub
     {
         $refused = $this->aids->memory->refused();
-        $findings = self::listed($this->walk->saidOnTub($tub->id, $context));
+        $findings = self::listed($this->walk->saidOnTub($tub->id, $context), $context->plan->garden->document);
         $of = new KnownOfTub(
             $needs,
             $findings,
@@ -64,11 +65,14 @@ final readonly class Preview
      * @param  array<string, list<Finding>>  $said
      * @return list<array{int, string}> how bad each is, and its text
      */
-    private static function listed(array $said): array
+    private static function listed(array $said, stdClass $document): array
     {
         return array_map(static fn (Finding $f): array => [
             $f->severity->rank(),
-            GardenFile::encode(Report::finding($f->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $f->ways())))),
+            GardenFile::encode(Report::finding(
+                $f->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $f->ways())),
+                $document,
+            )),
         ], array_merge(...array_values($said)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\Geometry\CrossSection;
 use KelpTub\Core\Geometry\Point;
 use LogicException;
@@ -46,7 +47,10 @@ final class Report
                 $plan->garden->tubs,
             ),
             ...get_object_vars(self::objects(self::garden($plan, $marks, $whole))),
-            'findings' => array_map(self::finding(...), $findings),
+            'findings' => array_map(
+                static fn (Finding $finding): stdClass => self::finding($finding, $plan->garden->document),
+                $findings,
+            ),
         ];
     }
 
@@ -128,7 +132,8 @@ final class Report
         return (object) array_map(static fn (mixed $m): mixed => is_array($m) && ! array_is_list($m) ? self::objects($m) : $m, $members);
     }
 
-    public static function finding(Finding $finding): stdClass
+    /** A finding on a document, its ways out held to what they are meant for. */
+    public static function finding(Finding $finding, stdClass $document): stdClass
     {
         return (object) [
             'code' => $finding->code,
@@ -141,7 +146,7 @@ final class Report
             'remedies' => array_map(
                 static fn (Remedy $r): stdClass => (object) [
                     'says' => $r->says,
-                    'patch' => $r->patch,
+                    'patch' => GuardedPatch::of($document, $r->patch),
                     'then' => $r->then,
                     'pending' => $r->pending,
                 ],

@@ -9,6 +9,9 @@ use KelpTub\Core\Cup\GrowingSystem;
 /** One tub of a garden as the grower set it, defaults filled in. */
 final readonly class Tub
 {
+    /** A tub stands for so many alike at the most, as the schema has it. */
+    public const MOST_ALIKE = 50;
+
     public GrowingSystem $system;
 
     public function __construct(

@@ -36,13 +36,7 @@ final readonly class TubEdits
     /** An id that no tub of the garden has: the key of its vessel, with a number where that is taken. */
     public function freeId(NewTub $new): string
     {
-        $stem = is_string($new->vessel) ? $new->vessel : ($new->vessel->key ?? 'tub');
-        $id = $stem;
-        for ($n = 2; $this->garden->tub($id) !== null; $n++) {
-            $id = "$stem-$n";
-        }
-
-        return $id;
+        return $this->garden->freeTubId(is_string($new->vessel) ? $new->vessel : ($new->vessel->key ?? 'tub'));
     }
 
     /**

@@ -339,7 +339,7 @@ final readonly class LayoutSpace
     /** Radius of the largest circle of hole centres about the middle, mm; negative when there is none. */
     public function reachRound(): float
     {
-        return min(INF, ...array_map(static fn (RoundedBox $b): float => min($b->halfX, $b->halfY), $this->boxes));
+        return min([INF, ...array_map(static fn (RoundedBox $b): float => min($b->halfX, $b->halfY), $this->boxes)]);
     }
 
     /**

@@ -9,6 +9,7 @@ use KelpTub\Core\Marks\Air\AirMark;
 use KelpTub\Core\Marks\Build\BuildMark;
 use KelpTub\Core\Marks\Cost\CostMark;
 use KelpTub\Core\Marks\Crop\CropMark;
+use KelpTub\Core\Marks\Days\DaysMark;
 use KelpTub\Core\Marks\Feed\FeedMark;
 use KelpTub\Core\Marks\Lid\LidMark;
 use KelpTub\Core\Marks\Tub\TubMark;
@@ -19,6 +20,6 @@ final class Marks
     /** @return list<Mark> */
     public static function all(): array
     {
-        return [new TubMark, new LidMark, new CropMark, new AirMark, new FeedMark, new CostMark, new BuildMark];
+        return [new TubMark, new LidMark, new CropMark, new AirMark, new FeedMark, new DaysMark, new CostMark, new BuildMark];
     }
 }

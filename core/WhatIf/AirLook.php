@@ -8,6 +8,7 @@ use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Trouble;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
@@ -251,8 +252,17 @@ final readonly class AirLook
         }
 
         return (object) [
-            'same' => ValveWays::patch($air, ValveWays::same($air), $plan->garden),
-            'demand' => ValveWays::patch($air, ValveWays::byDemand($air, $plans), $plan->garden),
+            'same' => self::guarded(ValveWays::patch($air, ValveWays::same($air), $plan->garden), $plan->garden),
+            'demand' => self::guarded(ValveWays::patch($air, ValveWays::byDemand($air, $plans), $plan->garden), $plan->garden),
         ];
+    }
+
+    /**
+     * @param  list<stdClass>|null  $patch
+     * @return list<stdClass>|null
+     */
+    private static function guarded(?array $patch, Garden $garden): ?array
+    {
+        return $patch === null ? null : GuardedPatch::of($garden->document, $patch);
     }
 }

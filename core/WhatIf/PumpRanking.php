@@ -9,6 +9,7 @@ use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartReader;
 use KelpTub\Core\File\PatchMaker;
@@ -78,11 +79,8 @@ final readonly class PumpRanking
     {
         $patch = (new PatchMaker($plan->garden->document, $this->library))->set("/air/$index/pump", $given);
         $first = $this->tried($plan, $index, $patch, null, $pump, $day);
-        if ($first->meets) {
-            return $first;
-        }
         $cheapest = null;
-        foreach ($this->library->stones as $kind => $stone) {
+        foreach ($first->meets ? [] : $this->library->stones as $kind => $stone) {
             if ($stone->bubble === Bubble::Fine) {
                 continue;
             }
@@ -92,7 +90,10 @@ final readonly class PumpRanking
             }
         }
 
-        return $cheapest ?? $first;
+        $best = $cheapest ?? $first;
+        $best->patch = GuardedPatch::of($plan->garden->document, $best->patch);
+
+        return $best;
     }
 
     /** @return list<stdClass> all tubs on the line with stones of one kind */

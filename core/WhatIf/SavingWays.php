@@ -14,6 +14,7 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Garden\TubEdits;
 use KelpTub\Core\Garden\TubExtra;
@@ -37,8 +38,11 @@ final readonly class SavingWays
 
     private MoneyWish $money;
 
-    public function __construct(private Plan $plan, private Library $library)
+    private Library $library;
+
+    public function __construct(private Plan $plan, private Planner $planner)
     {
+        $this->library = $planner->aids->library;
         $this->garden = $plan->garden;
         $this->money = $plan->garden->of(MoneyWish::class);
     }
@@ -108,9 +112,9 @@ final readonly class SavingWays
     {
         $now = $this->price($system->pump->key ?? '');
         $cheaper = [];
-        foreach ($this->library->pumps as $pump) {
+        foreach ($now === null ? [] : $this->library->pumps as $pump) {
             $price = $this->price($pump->key ?? '');
-            if ($price < $now && $pump->freeFlow() > 0.0) {
+            if ($price !== null && $price < $now && $pump->freeFlow() > 0.0) {
                 $cheaper[] = [$price, $pump];
             }
         }
@@ -204,7 +208,9 @@ final readonly class SavingWays
                 'fewer',
                 "count-$id",
                 "One of $tub->name fewer",
-                $this->inTub($id, 'count', $tub->count - 1),
+                fn (Garden $garden): array => ($now = $garden->tub($id)) === null
+                    ? []
+                    : $this->planner->bench($garden)->count($now, $tub->count - 1),
             );
         } elseif ($plan->holes->count() > 1 && ! $tub->holes->layout->isByHand()) {
             $many = $plan->holes->count();
@@ -299,12 +305,12 @@ final readonly class SavingWays
         return mb_strtolower($this->library->partName($part));
     }
 
-    /** What one costs that is still to be bought; without a price it is no saving. */
-    private function price(string $key): float
+    /** What one costs that is still to be bought; null where nobody sells it. */
+    private function price(string $key): ?float
     {
         return ($this->money->owned[$key] ?? 0.0) >= 1.0
             ? 0.0
-            : Dearness::ofOne($this->library->offers->with($this->money->offers, $key)) ?? INF;
+            : Dearness::ofOne($this->library->offers->with($this->money->offers, $key));
     }
 
     private function patch(Garden $garden): PatchMaker

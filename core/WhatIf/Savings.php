@@ -9,6 +9,7 @@ use Generator;
 use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
 use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Judgement;
 use KelpTub\Core\Garden\Planner;
@@ -66,7 +67,7 @@ final readonly class Savings
                 'mends' => $s->mends,
                 'minds' => $s->minds,
                 'yield_lost_g' => $s->yieldLost,
-                'patch' => $p,
+                'patch' => GuardedPatch::of($garden->document, $p),
             ], $savings, $ways, $patches),
             'set' => null,
             'proof' => null,
@@ -86,7 +87,7 @@ final readonly class Savings
     private function tried(Judgement $now): array
     {
         $tried = [];
-        foreach ((new SavingWays($now->plan, $this->planner->aids->library))->all() as $way) {
+        foreach ((new SavingWays($now->plan, $this->planner))->all() as $way) {
             $patch = ($way->patch)($now->plan->garden);
             if ($patch === []) {
                 continue;
@@ -153,7 +154,7 @@ final readonly class Savings
                 'mends' => $together->mends,
                 'minds' => $together->minds,
                 'yield_lost_g' => $together->yieldLost,
-                'patch' => $patch,
+                'patch' => GuardedPatch::of($now->plan->garden->document, $patch),
             ];
         }
         $currency = $now->plan->garden->of(MoneyWish::class)->currency;

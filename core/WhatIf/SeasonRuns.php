@@ -7,6 +7,7 @@ namespace KelpTub\Core\WhatIf;
 use InvalidArgumentException;
 use KelpTub\Core\Cost\Dearness;
 use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
@@ -67,7 +68,7 @@ final readonly class SeasonRuns
         return (object) [
             'policy' => (object) $ask->policy,
             'what_ifs' => $ask->whatIfs,
-            'patch' => $patch,
+            'patch' => GuardedPatch::of($plan->garden->document, $patch),
             'season' => (object) FeedReport::season($run, true),
             'band' => $run === null ? null : $this->band($feed, $whatIfs),
             'events' => $run === null ? [] : self::events($feed, $run),

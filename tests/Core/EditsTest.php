@@ -8,6 +8,7 @@ use KelpTub\Core\Garden\NewTub;
 use KelpTub\Core\Garden\TubEdits;
 use KelpTub\Core\WhatIf\NewTubAdvice;
 use Swaggest\JsonDiff\JsonPatch;
+use Tests\Core\Corpus;
 use Tests\Core\Gardens;
 
 /**
@@ -135,4 +136,85 @@ it('advises no cup that is smaller than another bought one that suits as well', 
             expect($better)->toBeFalse("$crop->key: $other->key");
         }
     }
+});
+
+/** A tub of three with a line, ticks at the bench and something sown in two of them, and another tub. */
+function benchOfThree(): Garden
+{
+    return Gardens::of([
+        'tubs' => [
+            ['id' => 'a', 'name' => 'Mint', 'count' => 3, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100']],
+            ['id' => 'b', 'system' => 'passive', 'vessel' => 'jar-1'],
+        ],
+        'air' => [
+            ['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a', 'distance_mm' => 700, 'valve' => 0.5]]],
+        ],
+        'builds' => [['tub' => 'a', 'copy' => 3], ['tub' => 'b'], ['tub' => 'a', 'copy' => 2], ['tub' => 'a']],
+        'plantings' => [['id' => 'x', 'tub' => 'a', 'copy' => 3], ['id' => 'y', 'tub' => 'b'], ['id' => 'z', 'tub' => 'a', 'copy' => 1]],
+    ]);
+}
+
+it('takes a tub away with its line, its ticks and what is sown in it', function () {
+    $garden = benchOfThree();
+    $bench = Gardens::planner()->bench($garden);
+    $document = edited($garden, $bench->remove($garden->tub('a')))->document;
+
+    expect(array_column($document->tubs, 'id'))->toBe(['b'])
+        ->and($document->air)->toBe([])
+        ->and(array_column($document->builds, 'tub'))->toBe(['b'])
+        ->and(array_column($document->plantings, 'id'))->toBe(['y']);
+});
+
+it('lowers how many alike with the ticks and plantings of those that go, and no others', function (int $count, array $built, array $sown) {
+    $garden = benchOfThree();
+    $document = edited($garden, Gardens::planner()->bench($garden)->count($garden->tub('a'), $count))->document;
+
+    expect($document->tubs[0]->count)->toBe($count)
+        ->and(array_map(fn (stdClass $build): string => $build->tub.($build->copy ?? 1), $document->builds))->toBe($built)
+        ->and(array_column($document->plantings, 'id'))->toBe($sown);
+})->with([
+    [4, ['a3', 'b1', 'a2', 'a1'], ['x', 'y', 'z']],
+    [3, ['a3', 'b1', 'a2', 'a1'], ['x', 'y', 'z']],
+    [2, ['b1', 'a2', 'a1'], ['y', 'z']],
+    [1, ['b1', 'a1'], ['y', 'z']],
+]);
+
+it('puts a copy beside a tub, on the same line, with nothing built or sown', function () {
+    $garden = benchOfThree();
+    [$id, $patch] = Gardens::planner()->bench($garden)->copy($garden->tub('a'));
+    $document = edited($garden, $patch)->document;
+
+    expect($id)->toBe('a-2')
+        ->and(array_column($document->tubs, 'id'))->toBe(['a', 'a-2', 'b'])
+        ->and($document->tubs[1]->name)->toBe('Mint copy')
+        ->and((array) $document->air[0]->branches[1])->toBe(['tub' => 'a-2', 'distance_mm' => 700, 'valve' => 0.5])
+        ->and(array_column($document->builds, 'tub'))->not->toContain('a-2')
+        ->and(array_column($document->plantings, 'tub'))->not->toContain('a-2');
+});
+
+it('leaves a garden that its own reader takes, whichever tub goes, is copied or is fewer', function () {
+    $names = 0;
+    foreach (Corpus::gardens() as $garden) {
+        $planner = Gardens::planner();
+        foreach ($garden->tubs as $tub) {
+            $garden = Gardens::reader()->fromDocument((object) [...get_object_vars($garden->document), 'builds' => array_map(
+                fn (int $copy): stdClass => (object) ['tub' => $tub->id, 'copy' => $copy],
+                range(1, $tub->count),
+            )]);
+            edited($garden, $planner->bench($garden)->remove($garden->tub($tub->id)));
+            edited($garden, $planner->bench($garden)->copy($garden->tub($tub->id))[1]);
+            edited($garden, $planner->bench($garden)->count($garden->tub($tub->id), max(1, $tub->count - 1)));
+            $names++;
+        }
+    }
+    expect($names)->toBeGreaterThan(100);
+});
+
+it('gives a copy of a tub with the longest name and id ones of its own', function () {
+    $long = str_repeat('x', 120);
+    $garden = Gardens::tub(['id' => $long, 'name' => str_repeat('ä', 120)]);
+    [$id, $patch] = Gardens::planner()->bench($garden)->copy($garden->tubs[0]);
+
+    expect($id)->toBe(str_repeat('x', 118).'-2')
+        ->and(edited($garden, $patch)->tubs[1]->name)->toBe(str_repeat('ä', 120));
 });

@@ -34,12 +34,13 @@ final class House
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
+        'Marks/Days' => ['File', 'Garden'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
             'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Cost', 'Build', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed',
         ],
-        'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Cost'],
+        'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],
 
         'WhatIf' => [
             'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\WhatIf\Savings;
 use Tests\Core\Gardens;
 
 // Small gardens that once went wrong.
@@ -271,4 +272,21 @@ it('plans no more than six top-ups, none of more than a quarter, and says anothe
         expect($dry === null || $dry->remedies !== [])->toBeTrue();
     }
     expect($planned)->toBeGreaterThan(5);
+});
+
+it('plans a garden over its cap with a pump of one\'s own that has no price', function () {
+    // Nobody sells a pump of one's own without a price: nothing cheaper is looked for in its place.
+    $own = ['pump' => ['free_flow_l_min' => 4, 'max_pressure_kpa' => 20, 'outlets' => 2, 'power_w' => 4], 'check_valve' => true];
+    $garden = Gardens::of([
+        'money' => ['cap' => 20],
+        'tubs' => [['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']]],
+        'air' => [['id' => 'p', ...$own, 'branches' => [['tub' => 'a']]]],
+    ]);
+    $report = Gardens::report($garden);
+    $over = array_values(array_filter($report->findings, fn (stdClass $f): bool => $f->code === 'cost.over-cap'));
+    $savings = (new Savings(Gardens::planner()))->of($garden)->savings;
+
+    expect($over)->toHaveCount(1)
+        ->and($over[0]->remedies)->toBe([])
+        ->and(array_filter($savings, fn (stdClass $saving): bool => $saving->kind === 'pump'))->toBe([]);
 });

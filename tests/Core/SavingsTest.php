@@ -132,7 +132,7 @@ function everySet(Garden $garden, array $savings): array
     $before = Gardens::report($garden);
     $ways = array_column(array_map(
         fn ($way) => [$way->key, $way->patch],
-        (new SavingWays(Gardens::plan($garden), Gardens::library()))->all(),
+        (new SavingWays(Gardens::plan($garden), Gardens::planner()))->all(),
     ), 1, 0);
     $all = [];
     for ($set = 1; $set < 1 << count($savings); $set++) {
@@ -268,7 +268,7 @@ it('plans the garden that a saving leaves as it would plan it anew: what is said
         fn (FeedPlan $feed) => [$feed->run()?->days, $feed->run()?->oxygen(10), $feed->run()?->level(10)],
         $of->plan->get(FeedPlans::class)->all(),
     );
-    $ways = (new SavingWays($now->plan, Gardens::library()))->all();
+    $ways = (new SavingWays($now->plan, $planner))->all();
     foreach ($ways as $way) {
         $patch = ($way->patch)($now->plan->garden);
         $again = $planner->judgeAgain($now, $patch, 'cost');

@@ -12,6 +12,9 @@ use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartCheck;
 use KelpTub\Core\File\PartReader;
+use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Garden\AirEdits;
+use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
@@ -65,6 +68,24 @@ final class AirMark extends Mark
         }
 
         return $faults;
+    }
+
+    public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
+    {
+        return (new AirEdits($garden, $patch))->cut($tub);
+    }
+
+    public function withCopy(string $tub, string $copy, Garden $garden, PatchMaker $patch): array
+    {
+        $lines = [];
+        foreach ($garden->document->air ?? [] as $i => $system) {
+            foreach ($system->branches ?? [] as $branch) {
+                $also = (object) [...get_object_vars($branch), 'tub' => $copy];
+                $lines = $branch->tub === $tub ? [...$lines, ...$patch->append("/air/$i/branches", $also)] : $lines;
+            }
+        }
+
+        return $lines;
     }
 
     public function members(): array

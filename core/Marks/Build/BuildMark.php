@@ -6,7 +6,10 @@ namespace KelpTub\Core\Marks\Build;
 
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchMaker;
+use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Mark;
+use KelpTub\Core\Garden\OfTubs;
 use stdClass;
 
 /** How it is built, and what of that is done. The sheet is made for those who ask for it: no plan carries it. */
@@ -20,23 +23,25 @@ final class BuildMark extends Mark
     public function faults(stdClass $document, Library $library): array
     {
         $faults = $seen = [];
-        $counts = [];
-        foreach ($document->tubs ?? [] as $tub) {
-            $counts[$tub->id] = $tub->count ?? 1;
-        }
         foreach ($document->builds ?? [] as $i => $build) {
             $copy = $build->copy ?? 1;
-            if (! isset($counts[$build->tub])) {
-                $faults[] = new Fault("/builds/$i/tub", "is \"$build->tub\", and no tub of this garden has that id");
-            } elseif ($copy > $counts[$build->tub]) {
-                $faults[] = new Fault("/builds/$i/copy", "is $copy, and there are {$counts[$build->tub]} of that tub");
-            } elseif (isset($seen["$copy $build->tub"])) {
+            if (isset($seen["$copy $build->tub"])) {
                 $faults[] = new Fault("/builds/$i", 'is the second of that copy; each has one');
             }
             $seen["$copy $build->tub"] = true;
         }
 
-        return $faults;
+        return [...self::builds()->faults($document), ...$faults];
+    }
+
+    public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
+    {
+        return self::builds()->withoutTub($tub, $garden->document, $patch);
+    }
+
+    public function withCount(string $tub, int $count, Garden $garden, PatchMaker $patch): array
+    {
+        return self::builds()->withCount($tub, $count, $garden->document, $patch);
     }
 
     public function members(): array
@@ -52,5 +57,10 @@ final class BuildMark extends Mark
     public function isTried(): bool
     {
         return false;
+    }
+
+    private static function builds(): OfTubs
+    {
+        return new OfTubs('builds');
     }
 }

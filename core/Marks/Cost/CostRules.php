@@ -6,7 +6,7 @@ namespace KelpTub\Core\Marks\Cost;
 
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\Pump;
-use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Cost\Dearness;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
@@ -58,10 +58,13 @@ final class CostRules
         $systems = $context->plan->garden->of(AirSystems::class)->systems;
         $prices = [];
         foreach ($context->library->pumps->keys() as $key) {
-            $prices[$key] = self::price($key, $context);
+            $prices[$key] = self::price($key, $context) ?? INF;
         }
         foreach ($systems as $system) {
             $now = self::price($system->pump->key ?? '', $context);
+            if ($now === null) {
+                continue;
+            }
             $tub = $context->plan->garden->tub($system->branches[0]->tub ?? '');
             $says = count($systems) > 1 && $tub !== null ? "For $tub->name use" : 'Use';
             $cheaper = array_map(
@@ -84,15 +87,14 @@ final class CostRules
         return array_slice($ways, 0, self::PUMPS_TRIED);
     }
 
-    /** What a pump costs that is still to be bought; without a price it is no saving. */
-    private static function price(string $key, RuleContext $context): float
+    /** What a pump costs that is still to be bought; null where nobody sells it. */
+    private static function price(string $key, RuleContext $context): ?float
     {
         $wish = $context->plan->garden->of(MoneyWish::class);
         if (($wish->owned[$key] ?? 0.0) >= 1.0) {
             return 0.0;
         }
-        $offers = $context->library->offers->with($wish->offers, $key);
 
-        return min(INF, ...array_map(static fn (Offer $o): float => $o->price / $o->pack, $offers));
+        return Dearness::ofOne($context->library->offers->with($wish->offers, $key));
     }
 }

@@ -266,7 +266,7 @@ final class LidRules
 
     private static function wall(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->cutting->space->wall(...), $plan->holes->arrangement->points, $plan->holes->cupAt));
+        $clear = min([INF, ...array_map($plan->cutting->space->wall(...), $plan->holes->arrangement->points, $plan->holes->cupAt)]);
         if ($clear >= LayoutSpace::WALL_CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -285,7 +285,7 @@ final class LidRules
 
     private static function keepOut(TubPlan $plan, RuleContext $context): ?Finding
     {
-        $clear = min(INF, ...array_map($plan->cutting->space->keepOut(...), $plan->holes->arrangement->points, $plan->holes->cupAt));
+        $clear = min([INF, ...array_map($plan->cutting->space->keepOut(...), $plan->holes->arrangement->points, $plan->holes->cupAt)]);
         if ($clear >= KeepOut::CLEAR_MM - self::ROUNDING_MM) {
             return null;
         }
@@ -308,7 +308,7 @@ final class LidRules
         $panels = $plan->cutting->lid->panels;
         $over = [];
         foreach ($panels === [] ? [] : $plan->holes->arrangement->points as $i => $point) {
-            $within = max(-INF, ...array_map(static fn (Panel $p): float => $p->clearance($point->x, $point->y), $panels));
+            $within = max([-INF, ...array_map(static fn (Panel $p): float => $p->clearance($point->x, $point->y), $panels)]);
             if ($within < $plan->cutting->sizes[$plan->holes->cupAt[$i]]->seat->hole / 2 - self::ROUNDING_MM) {
                 $over[] = $i + 1;
             }

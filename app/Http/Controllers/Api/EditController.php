@@ -12,6 +12,7 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
@@ -64,7 +65,7 @@ final readonly class EditController
         );
         $edits = new TubEdits($garden, $this->library);
 
-        return new JsonResponse(['tub' => $edits->freeId($new), 'patch' => $edits->add($new)]);
+        return new JsonResponse(['tub' => $edits->freeId($new), 'patch' => GuardedPatch::of($garden->document, $edits->add($new))]);
     }
 
     /** Another way to run a tub: the garden in the body, `?tub=` and `?system=`. */
@@ -92,6 +93,36 @@ final readonly class EditController
     public function aerate(Request $request, Planner $planner): JsonResponse
     {
         return $this->onTub($request, static fn (Garden $garden, Tub $tub): array => $planner->addAir($garden, $tub));
+    }
+
+    /** Takes a tub away with all that speaks of it: the garden in the body, `?tub=`. */
+    public function remove(Request $request, Planner $planner): JsonResponse
+    {
+        return $this->onTub($request, static fn (Garden $garden, Tub $tub): array => $planner->bench($garden)->remove($tub));
+    }
+
+    /** Another tub like one beside it: the garden in the body, `?tub=`. */
+    public function copy(Request $request, Planner $planner): JsonResponse
+    {
+        $copy = null;
+        $answer = $this->onTub($request, static function (Garden $garden, Tub $tub) use ($planner, &$copy): array {
+            [$copy, $patch] = $planner->bench($garden)->copy($tub);
+
+            return $patch;
+        });
+
+        return $copy === null ? $answer : $answer->setData([...$answer->getData(true), 'tub' => $copy]);
+    }
+
+    /** How many alike a tub stands for: the garden in the body, `?tub=` and `&count=`. */
+    public function count(Request $request, Planner $planner): JsonResponse
+    {
+        $asked = Asked::query($request, ['count' => ['bail', 'required', 'string', 'regex:/^\d{1,2}$/', Rule::in(range(1, Tub::MOST_ALIKE))]]);
+
+        return $this->onTub(
+            $request,
+            static fn (Garden $garden, Tub $tub): array => $planner->bench($garden)->count($tub, (int) $asked['count']),
+        );
     }
 
     /** What a new tub starts with: `{"vessel": key or whole, "system": … or null, "crop": key or null}` in. */
@@ -123,7 +154,7 @@ final readonly class EditController
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)
-            : new JsonResponse(['patch' => $edit($garden, $tub)]);
+            : new JsonResponse(['patch' => GuardedPatch::of($garden->document, $edit($garden, $tub))]);
     }
 
     /** One's own thing whole, as a garden holds it so that its file stands alone; a shipped one by its key. */
