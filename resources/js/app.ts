@@ -5,6 +5,11 @@ import '../css/app.css';
 import { createInertiaApp } from '@inertiajs/vue3';
 import { createApp, h, type DefineComponent } from 'vue';
 import { nonce } from './kit/nonce';
+import { walkPlaces } from './kit/places';
+import { holdPresses } from './kit/presses';
+
+holdPresses();
+walkPlaces();
 
 const pages = import.meta.glob<{ default: DefineComponent }>('./Pages/*.vue');
 

@@ -176,7 +176,7 @@ it('offers the saw that seats a loose cup snugly, whether the hole was given or 
     $remedy = $finding->remedies[0];
 
     expect($remedy->says)->toBe('Cut it with the 51 mm saw')
-        ->and($remedy->patch)->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/hole_mm', 'value' => $hole]]);
+        ->and(Gardens::deeds($remedy->patch))->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/hole_mm', 'value' => $hole]]);
 })->with([
     'a hole that was given' => [['hole_mm' => 54.9], [], null],
     'the only saw at hand' => [[], [54], 51],

@@ -75,6 +75,17 @@ final class Gardens
         return self::of(['tubs' => [$tub], 'air' => $pumps, ...$garden]);
     }
 
+    /**
+     * What a patch does, without the tests that hold it to what it is meant for.
+     *
+     * @param  list<stdClass>  $patch
+     * @return list<stdClass>
+     */
+    public static function deeds(array $patch): array
+    {
+        return array_values(array_filter($patch, static fn (stdClass $operation): bool => $operation->op !== 'test'));
+    }
+
     /** The planner with its final answers: spreads worked out, each once in a run of the tests. */
     public static function planner(): Planner
     {

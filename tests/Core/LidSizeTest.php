@@ -20,7 +20,7 @@ it('stops at a lid that would fall into the mouth, and offers one that goes over
     if ($finding !== null) {
         // Ten over the inside of the rim on either side; what else is known of it stays.
         expect($finding->severity)->toBe('stop')
-            ->and($finding->remedies[0]->patch[0]->value)->toEqual(
+            ->and(Gardens::deeds($finding->remedies[0]->patch)[0]->value)->toEqual(
                 (object) ['thickness_mm' => 3, 'make' => 'thin', 'length_mm' => 620.0, 'width_mm' => 420.0],
             );
     }

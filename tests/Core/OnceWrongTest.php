@@ -259,13 +259,13 @@ it('plans no more than six top-ups, none of more than a quarter, and says anothe
         ]));
         $dry = array_column(Gardens::report($garden)->findings, null, 'code')['passive.dry'] ?? null;
         foreach ($dry->remedies ?? [] as $remedy) {
-            if ($remedy->patch[0]->path !== '/tubs/0/planned_top_ups') {
+            if (Gardens::deeds($remedy->patch)[0]->path !== '/tubs/0/planned_top_ups') {
                 continue;
             }
             $planned++;
-            $days = array_map(fn (stdClass $t): float => $t->day, $remedy->patch[0]->value);
+            $days = array_map(fn (stdClass $t): float => $t->day, Gardens::deeds($remedy->patch)[0]->value);
             expect(count($days))->toBeLessThanOrEqual(6)->and($days)->toBe(array_values(array_unique($days)));
-            foreach ($remedy->patch[0]->value as $topUp) {
+            foreach (Gardens::deeds($remedy->patch)[0]->value as $topUp) {
                 expect($topUp->litres)->toBeLessThanOrEqual($plan->water->working() / 4 + 1e-9);
             }
         }

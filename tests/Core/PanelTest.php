@@ -116,5 +116,5 @@ it('says that no hole is placed yet, and offers a pattern', function () {
 
     expect($found['lid.empty']->severity)->toBe('stop')
         ->and($found)->not->toHaveKey('lid.too-many')
-        ->and($found['lid.empty']->remedies[0]->patch[0]->value)->toBe('best');
+        ->and(Gardens::deeds($found['lid.empty']->remedies[0]->patch)[0]->value)->toBe('best');
 });

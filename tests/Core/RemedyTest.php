@@ -337,7 +337,7 @@ it('takes the plants along when it changes the cups', function () {
     $spacing = array_values(array_filter(findingsOf($garden), fn (Finding $f) => $f->code === 'crop.spacing'))[0];
 
     expect($spacing->remedies[0]->says)->toBe('Plant one')
-        ->and(array_column($spacing->remedies[0]->patch, 'value', 'path'))->toEqual(['/tubs/0/layout/cups' => 1, '/tubs/0/plants' => 1])
+        ->and(array_column(Gardens::deeds($spacing->remedies[0]->patch), 'value', 'path'))->toEqual(['/tubs/0/layout/cups' => 1, '/tubs/0/plants' => 1])
         ->and($spacing->remedies[0]->then)->toBe([]);
 });
 
@@ -347,7 +347,7 @@ it('calls a closed valve closed, and opens it', function () {
 
     expect($starved->says)->toContain('valve')->toContain('closed')
         ->and($starved->remedies[0]->says)->toBe('Open the valve')
-        ->and($starved->remedies[0]->patch[0]->path)->toBe('/air/0/branches/0/valve');
+        ->and(Gardens::deeds($starved->remedies[0]->patch)[0]->path)->toBe('/air/0/branches/0/valve');
 });
 
 it('does not stand a pump above the water that is housed below it', function () {

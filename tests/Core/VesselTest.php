@@ -136,7 +136,7 @@ it('says which fill contradicts the others, and leaves it out at a press', funct
     expect(array_column($said, 'at'))->toBe(['/tubs/0/vessel/fills/1'])
         // The others' line by hand: (V1·L1 + V3·L3 + V4·L4) / (V1² + V3² + V4²) with V = 0.031416·depth.
         ->and($said[0]->says)->toStartWith('Fill 2 is 98.')
-        ->and($said[0]->remedies[0]->patch)->toEqual([(object) ['op' => 'remove', 'path' => '/tubs/0/vessel/fills/1']]);
+        ->and(Gardens::deeds($said[0]->remedies[0]->patch))->toEqual([(object) ['op' => 'remove', 'path' => '/tubs/0/vessel/fills/1']]);
     unset($fills[1]);
     $fit = FillFit::of(
         new Profile([new Station(0, CrossSection::circle(200)), new Station(300, CrossSection::circle(200))]),
@@ -263,7 +263,7 @@ it('covers walls, lid or both, and calls a lid alone no cover', function (string
         ->toEqualWithDelta(['both' => $walls + $lid, 'walls' => $walls, 'lid' => $lid][$parts], 1e-9)
         ->and(isset($found['vessel.light']))->toBe($light);
     if ($light) {
-        expect($found['vessel.light']->remedies[0]->patch[0]->value)->toBe($cover === 'none' ? 'paint' : 'both');
+        expect(Gardens::deeds($found['vessel.light']->remedies[0]->patch)[0]->value)->toBe($cover === 'none' ? 'paint' : 'both');
     }
 })->with([
     ['both', 'foil', false], ['walls', 'foil', false], ['lid', 'foil', true], ['lid', 'paint', true], ['both', 'none', true],

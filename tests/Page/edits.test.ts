@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Garden } from '../../resources/js/types/garden';
-import { bringCrop, copyTub, freeId, fromLibrary, measured, moveTub, removeTub, vesselInPlace } from '../../resources/js/kit/edits';
+import { bringCrop, fromLibrary, measured, moveTub, vesselInPlace } from '../../resources/js/kit/edits';
 import type { Library } from '../../resources/js/kit/library';
 
 const empty = (): Garden => ({ format: 'kelp-tub.garden', version: 1 });
@@ -11,20 +11,6 @@ const aired = (...ids: string[]): Garden => ({
 });
 
 describe('edits', () => {
-    it('removes a tub with its line and its plantings, and the pump that feeds nothing', () => {
-        const garden = aired('a');
-        garden.plantings = [{ id: 'p', tub: 'a' }];
-        removeTub(garden, 'a');
-        expect(garden).toMatchObject({ tubs: [], air: [], plantings: [] });
-    });
-
-    it('copies a tub with its line under a free id', () => {
-        const garden = aired('a', 'b');
-        expect(copyTub(garden, 'a')).toBe('a-2');
-        expect(garden.tubs!.map((t) => t.id)).toEqual(['a', 'a-2', 'b']);
-        expect(garden.air![0]!.branches!.map((b) => b.tub)).toEqual(['a', 'b', 'a-2']);
-    });
-
     it('puts a Library vessel in place and remembers its key', () => {
         const library = { vessels: [{ key: 'bucket-20', name: 'Bucket', stations: [] }] } as unknown as Library;
         const tub = { id: 'a', system: 'aerated' as const, vessel: 'bucket-20' };
@@ -57,21 +43,6 @@ describe('edits', () => {
         expect([bringCrop(garden, library, 'kale'), garden.library]).toEqual(['kale', undefined]);
         expect(bringCrop(garden, library, 'sea-kale')).toBe('sea-kale');
         expect(garden.library!.crops).toEqual({ 'sea-kale': { name: 'Sea kale', spacing_mm: 300 } });
-    });
-
-    it('finds free ids', () => {
-        expect(
-            freeId(
-                {
-                    ...empty(),
-                    tubs: [
-                        { id: 'a', system: 'passive', vessel: 'x' },
-                        { id: 'a-2', system: 'passive', vessel: 'x' },
-                    ],
-                },
-                'a',
-            ),
-        ).toBe('a-3');
     });
 
     it('lets a lid go with the rim until it was measured itself', () => {

@@ -149,19 +149,19 @@ describe('the marking-out table, written', () => {
 
     it('is read from the edges, by tabs, commas or spaces, with a number before it or without', async () => {
         expect(await holesFrom('100\t80\n2\t500\t320\n\n300, 200\n3 1/2 in; 50', box, 'metric')).toEqual({
-            holes: [
+            value: [
                 { x_mm: -200, y_mm: -120 },
                 { x_mm: 200, y_mm: 120 },
                 { x_mm: 0, y_mm: 0 },
                 { x_mm: -211.1, y_mm: -150 },
             ],
         });
-        expect(await holesFrom('100 80', box, 'metric')).toEqual({ holes: [{ x_mm: -200, y_mm: -120 }] });
+        expect(await holesFrom('100 80', box, 'metric')).toEqual({ value: [{ x_mm: -200, y_mm: -120 }] });
     });
 
     it('is read as radius and angle on a round lid', async () => {
         expect(await holesFrom('100\t90°\n1\t100\t180', disc, 'metric')).toEqual({
-            holes: [
+            value: [
                 { x_mm: 0, y_mm: 100 },
                 { x_mm: -100, y_mm: 0 },
             ],

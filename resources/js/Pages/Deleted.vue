@@ -2,7 +2,7 @@
 /** Gardens that were deleted, and the way back for them. */
 import { Head, Link, router } from '@inertiajs/vue3';
 import { ref } from 'vue';
-import { call } from '../kit/api';
+import { send } from '../kit/turns';
 
 interface Row {
     id: string;
@@ -19,7 +19,7 @@ const message = ref('');
 const day = (iso: string): string => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
 async function bringBack(row: Row): Promise<void> {
-    const answer = await call(`gardens/${row.id}/restore`, { body: '{}' });
+    const answer = await send('Bringing it back', `gardens/${row.id}/restore`, { body: '{}' });
     if (answer.kind !== 'done') {
         message.value = 'message' in answer ? answer.message : 'That did not work.';
         return;

@@ -2,9 +2,10 @@
 /** All gardens: open, make, copy, delete and bring back, save as a file and read one. */
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
-import { call, type Fault } from '../kit/api';
+import type { Fault } from '../kit/api';
 import { money } from '../kit/format';
 import Pages from '../kit/Pages.vue';
+import { send } from '../kit/turns';
 import { newName } from '../kit/unsaved';
 
 interface Row {
@@ -57,7 +58,7 @@ async function post<T>(
     busy.value = true;
     taken.value = null;
     const { file = '', ...how } = options;
-    const answer = await call<T>(path, { method: 'POST', ...how, body, ...(how.method ? {} : { key: newName() }) });
+    const answer = await send<T>('Kelp Tub is working', path, { method: 'POST', ...how, body, ...(how.method ? {} : { key: newName() }) });
     busy.value = false;
     if (answer.kind === 'done') {
         say('');

@@ -3,7 +3,7 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import TubMini from '../drawing/TubMini.vue';
-import { call } from '../kit/api';
+import { send } from '../kit/turns';
 import Pages from '../kit/Pages.vue';
 import { newName } from '../kit/unsaved';
 import type { TubShape } from '../types/report';
@@ -60,7 +60,7 @@ const when = (iso: string): string =>
     });
 
 async function goBack(row: Row): Promise<void> {
-    const answer = await call(`gardens/${props.id}/revisions/${row.revision}/restore`, {
+    const answer = await send('Going back', `gardens/${props.id}/revisions/${row.revision}/restore`, {
         body: '{}',
         revision: props.revision,
         key: newName(),
@@ -78,9 +78,11 @@ async function goBack(row: Row): Promise<void> {
 }
 
 async function copy(row: Row): Promise<void> {
-    const old = await call<{ document: string }>(`gardens/${props.id}/revisions/${row.revision}`, { method: 'GET' });
+    const old = await send<{ document: string }>('Copying', `gardens/${props.id}/revisions/${row.revision}`, { method: 'GET' });
     const made =
-        old.kind === 'done' ? await call<{ id: string }>('gardens', { body: renamed(old.data.document, row), key: newName() }) : old;
+        old.kind === 'done'
+            ? await send<{ id: string }>('Copying', 'gardens', { body: renamed(old.data.document, row), key: newName() })
+            : old;
     if (made.kind === 'done') router.visit(`/gardens/${(made.data as { id: string }).id}`);
     else message.value = 'message' in made ? made.message : 'That did not work.';
 }

@@ -2,11 +2,12 @@
 /** The Library: what ships with the application and the grower's own, to find, look at, copy, change, take from a file and write to one. */
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue';
-import { call, type Fault } from '../kit/api';
+import type { Fault } from '../kit/api';
 import { dimension, number, type Units, volume } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
 import { loadRest, type Library } from '../kit/library';
 import Toggle from '../kit/Toggle.vue';
+import { send } from '../kit/turns';
 import ItemDrawing from '../library/ItemDrawing.vue';
 import ItemForm from '../library/ItemForm.vue';
 import { blank, copyOf, found, freeFlow, KINDS, shelf, type CropColumns, type Draft, type Kind } from '../library/shelves';
@@ -50,7 +51,10 @@ const own = computed(() => draft.value.own === true);
 /** Faults that no field shows. */
 const others = computed(() => faults.value.filter((f) => !f.pointer.startsWith('/') || f.pointer === '/key' || f.pointer === '/name'));
 
+/** How many items were looked at: the fields of each are its own. */
+const looked = ref(0);
 function look(item: Draft): void {
+    looked.value++;
     draft.value = JSON.parse(JSON.stringify(item)) as Draft;
     touched.value = false;
     faults.value = drawingFaults.value = [];
@@ -81,8 +85,9 @@ function change(item: Draft): void {
 
 async function save(item: Draft = draft.value): Promise<void> {
     const { own: _, ...body } = item;
+    const kind = props.kind;
     busy.value = true;
-    const answer = await call<{ key: string }>(`library/${props.kind}`, { body: JSON.stringify(body) });
+    const answer = await send<{ key: string }>('Keeping it on your shelf', `library/${kind}`, { body: JSON.stringify(body) });
     busy.value = false;
     if (answer.kind !== 'done') {
         faults.value = answer.kind === 'refused' ? answer.faults : [];
@@ -104,7 +109,10 @@ async function save(item: Draft = draft.value): Promise<void> {
 
 async function remove(): Promise<void> {
     const { key, name } = draft.value;
-    const answer = await call(`library/${props.kind}/${encodeURIComponent(key ?? '')}`, { method: 'DELETE', body: '{}' });
+    const answer = await send('Taking it off your shelf', `library/${props.kind}/${encodeURIComponent(key ?? '')}`, {
+        method: 'DELETE',
+        body: '{}',
+    });
     if (answer.kind !== 'done') {
         message.value = 'message' in answer ? answer.message : 'That did not work.';
         return;
@@ -129,7 +137,7 @@ async function take(files: FileList | null): Promise<void> {
     }
     busy.value = true;
     const content = await file.text();
-    const answer = await call<{ keys: string[] }>(`library/${props.kind}/import`, {
+    const answer = await send<{ keys: string[] }>(`Reading ${file.name}`, `library/${props.kind}/import`, {
         body: JSON.stringify(file.name.toLowerCase().endsWith('.csv') ? { csv: content } : { json: content }),
     });
     busy.value = false;
@@ -343,7 +351,7 @@ const measures = (item: Draft): string => {
                     </button>
                     <button v-if="own" type="button" class="box" data-act="remove" @click="remove">Take it off</button>
                 </div>
-                <ItemForm :crop="crop" :kind="kind" :item="draft" @change="change" />
+                <ItemForm :key="looked" :crop="crop" :kind="kind" :item="draft" @change="change" />
             </section>
         </div>
     </div>

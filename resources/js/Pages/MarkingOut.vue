@@ -12,8 +12,9 @@ import type { Report } from '../types/report';
 const props = defineProps<{ id: string; name: string; tub: string; units: Units; document: string; report: string }>();
 
 /** Only final holes are marked out: a layout that takes longer to find is waited for. */
-const previewer = new Previewer(JSON.parse(props.report) as Report, () => props.tub);
-const find = (): void => void previewer.finish(JSON.parse(props.document) as Garden);
+const document = JSON.parse(props.document) as Garden;
+const previewer = new Previewer(JSON.parse(props.report) as Report, document, () => props.tub);
+const find = (): void => void previewer.finish(document);
 onMounted(find);
 const report = previewer.report;
 const tub = computed(() => report.value.tubs.find((t) => t.id === props.tub)!);

@@ -6,10 +6,12 @@ import Bench from '../bench/Bench.vue';
 import { OpenGarden, provideGarden } from '../kit/garden';
 import { useShortcuts } from '../kit/keys';
 import { loadRest, type Library } from '../kit/library';
+import { usePanel, usePlaces } from '../kit/places';
 import { isMark, MARKS, type Mark } from '../marks';
 import KeysDialog from '../shell/KeysDialog.vue';
 import Notices from '../shell/Notices.vue';
 import PhoneBar from '../shell/PhoneBar.vue';
+import TubScope from '../shell/TubScope.vue';
 import TideStaff from '../shell/TideStaff.vue';
 import TopBar from '../shell/TopBar.vue';
 
@@ -20,17 +22,31 @@ void loadRest(library);
 const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, library));
 const keys = ref(false);
 
-/** The address says which tub and mark are open, so that a link and a reload come back to them. */
-const place = window.location.pathname.split('/').slice(3).map(decodeURIComponent);
-const mark = ref<Mark | 'bench'>(isMark(place[1]) ? place[1] : 'bench');
-if (place[0] && garden.document.value.tubs?.some((t) => t.id === place[0])) garden.choose(place[0]);
-if (garden.selected.value === null) mark.value = 'bench';
+/** The address says which tub and mark are open, so that a link, a reload and the way back come to them. */
+const mark = ref<Mark | 'bench'>('bench');
+const home = `/gardens/${props.id}`;
 
-watch([mark, garden.selected], ([now, tub]) => {
-    const path = now === 'bench' || tub === null ? `/gardens/${props.id}` : `/gardens/${props.id}/${encodeURIComponent(tub)}/${now}`;
-    if (path !== window.location.pathname) window.history.replaceState(window.history.state, '', path);
+function open(path: string): boolean {
+    if (path !== home && !path.startsWith(`${home}/`)) return false;
+    const [tub, to] = path
+        .slice(home.length + 1)
+        .split('/')
+        .map(decodeURIComponent);
+    const isHere = garden.document.value.tubs?.some((t) => t.id === tub) ?? false;
+    if (tub && isHere) garden.choose(tub);
+    mark.value = isHere && isMark(to) ? to : 'bench';
+    return path === home || to === undefined || isMark(to);
+}
+open(window.location.pathname);
+
+watch(garden.selected, (tub) => {
     if (tub === null) mark.value = 'bench';
 });
+usePlaces(() => {
+    const tub = garden.selected.value;
+    return mark.value === 'bench' || tub === null ? home : `${home}/${encodeURIComponent(tub)}/${mark.value}`;
+}, open);
+usePanel('keys', keys);
 
 const page = computed(() => MARKS.find((m) => m.key === mark.value)?.page);
 const empty = computed(() => (garden.document.value.tubs ?? []).length === 0);
@@ -95,7 +111,14 @@ useShortcuts((key) => {
                         }
                     "
                 />
-                <component :is="page" v-else-if="garden.tub.value && garden.tubReport.value" :key="garden.selected.value ?? ''" />
+                <TubScope
+                    v-else-if="garden.tub.value && garden.tubReport.value"
+                    :key="`${garden.selected.value} ${mark}`"
+                    :tub="garden.tub.value.id"
+                    :mark="mark"
+                >
+                    <component :is="page" />
+                </TubScope>
             </main>
         </div>
         <PhoneBar :mark="mark" :findings="findings" :empty="empty" @go="go" />

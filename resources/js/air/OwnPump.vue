@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** A pump of one's own: from its box, from "for tanks of n litres", or from a jar and a stopwatch. */
 import { reactive, ref } from 'vue';
-import { call } from '../kit/api';
+import { deeds, type Act } from '../kit/deeds';
 import { number } from '../kit/format';
 import Measure from '../kit/Measure.vue';
 import Toggle from '../kit/Toggle.vue';
+import { useTurns } from '../kit/turns';
 import type { Pump } from '../types/garden';
 
 const emit = defineEmits<{ take: [pump: Exclude<Pump, string>] }>();
@@ -25,10 +26,16 @@ const fills = reactive<{ litres: number | null; seconds: string; depth_mm: numbe
 const refused = ref('');
 const understood = ref('');
 
-async function take(): Promise<void> {
+/** Taken once, though it is pressed twice: the press waits for the measures that are being read. */
+function take(): Promise<void> {
+    return deeds.runOnce('Working out the pump’s curve', work);
+}
+
+const { ask } = useTurns();
+async function work(act: Act): Promise<void> {
     refused.value = understood.value = '';
     const measured = fills.filter((f) => f.litres !== null && f.depth_mm !== null && Number(f.seconds.replace(',', '.')) > 0);
-    const answer = await call<{ curve: [number, number][]; free_flow_l_min: number; max_pressure_kpa: number }>('pumps/curve', {
+    const answer = await ask<{ curve: [number, number][]; free_flow_l_min: number; max_pressure_kpa: number }>('pumps/curve', {
         body: JSON.stringify(
             way.value === 'box'
                 ? { way: 'box', free_flow_l_min: values.free ?? 0, max_pressure_kpa: values.pressure }
@@ -41,19 +48,22 @@ async function take(): Promise<void> {
                     },
         ),
     });
+    if (!answer) return;
     if (answer.kind !== 'done') {
         refused.value = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : 'It could not be worked out just now.';
         return;
     }
     const { free_flow_l_min: free, max_pressure_kpa: most } = answer.data;
     understood.value = `${number(free, 2, 'L/min')} free, ${number(most, 1, 'kPa')} at most`;
-    emit('take', {
-        name: name.value.trim().slice(0, 120) || 'My pump',
-        free_flow_l_min: free,
-        max_pressure_kpa: most,
-        outlets: Math.max(1, Math.min(50, Math.round(Number(values.outlets)) || 1)),
-        power_w: values.watts ?? 0,
-    });
+    act(() =>
+        emit('take', {
+            name: name.value.trim().slice(0, 120) || 'My pump',
+            free_flow_l_min: free,
+            max_pressure_kpa: most,
+            outlets: Math.max(1, Math.min(50, Math.round(Number(values.outlets)) || 1)),
+            power_w: values.watts ?? 0,
+        }),
+    );
 }
 </script>
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Which pump: every one of the Library in the place of this, the ones that meet every tub first, by power, by money or by noise. */
 import { computed, ref, watch } from 'vue';
-import { call } from '../kit/api';
 import { money, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Toggle from '../kit/Toggle.vue';
+import { useTurns } from '../kit/turns';
 import type { PumpOption } from './look';
 
 const props = defineProps<{ day: number }>();
@@ -13,16 +13,14 @@ const emit = defineEmits<{ take: [option: PumpOption] }>();
 const garden = useGarden();
 const options = ref<PumpOption[]>([]);
 const by = ref<'power' | 'money' | 'noise'>('power');
-const asking = ref(true);
+const { ask: asked, busy: asking } = useTurns();
 const open = ref<string | null>(null);
 
 async function ask(): Promise<void> {
-    asking.value = true;
-    const answer = await call<{ pumps: PumpOption[] }>(`pumps?tub=${encodeURIComponent(garden.selected.value ?? '')}&day=${props.day}`, {
+    const answer = await asked<{ pumps: PumpOption[] }>(`pumps?tub=${encodeURIComponent(garden.selected.value ?? '')}&day=${props.day}`, {
         body: JSON.stringify(garden.document.value),
     });
-    if (answer.kind === 'done') options.value = answer.data.pumps;
-    asking.value = false;
+    if (answer?.kind === 'done') options.value = answer.data.pumps;
 }
 watch([garden.document, garden.selected], () => void ask(), { immediate: true });
 

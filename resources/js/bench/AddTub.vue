@@ -4,7 +4,6 @@ import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
 import { sections } from '../drawing/shape';
 import TubMini from '../drawing/TubMini.vue';
-import { call } from '../kit/api';
 import { arrows } from '../kit/arrows';
 import CupMeasures from '../kit/CupMeasures.vue';
 import { volume } from '../kit/format';
@@ -14,6 +13,7 @@ import { cropOptions, cupOptions } from '../kit/library';
 import Pick from '../kit/Pick.vue';
 import { SYSTEMS } from '../kit/systems';
 import Toggle from '../kit/Toggle.vue';
+import { useTurns } from '../kit/turns';
 import type { Cup, Tub, Vessel } from '../types/garden';
 import ByTape from './ByTape.vue';
 import DrilledLid from './DrilledLid.vue';
@@ -62,17 +62,15 @@ const chosen = computed(() => vessels.find((v) => v.key === vessel.value)!);
 const given = computed<Vessel>(() => (byTape.value ? taped.value : vessel.value));
 const rim = computed(() => (byTape.value ? taped.value : chosen.value).stations.at(-1)!);
 
-let asked = 0;
+const { ask } = useTurns();
 let advising: Promise<void> = Promise.resolve();
 /** What a garden would refuse of it: a measure beyond its limits. */
 const fault = ref('');
-/** Only the newest answer counts. */
 async function advise(): Promise<void> {
-    const turn = ++asked;
-    const answer = await call<typeof advised.value>('advice', {
+    const answer = await ask<typeof advised.value>('advice', {
         body: JSON.stringify({ vessel: given.value, system: run.value, crop: cropChosen.value ?? null }),
     });
-    if (turn !== asked) return;
+    if (!answer) return;
     fault.value = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : '';
     if (answer.kind === 'done') advised.value = answer.data;
 }
@@ -115,21 +113,19 @@ const adding = ref(false);
 async function add(): Promise<void> {
     adding.value = true;
     await advising;
-    const added = await garden.ask('add a tub', 'edits/add', {
-        garden: garden.document.value,
-        tub: {
-            name: byTape.value ? taped.value.name : chosen.value.name,
-            system: system.value,
-            vessel: given.value,
-            cup: ownCup.value ?? cup.value,
-            crop: crop.value,
-            ...(started.value === 'plug' ? {} : { started: started.value }),
-            ...(drilled.value ? drilledHoles(drilled.value) : {}),
-        },
-    });
+    const tub = {
+        name: byTape.value ? taped.value.name : chosen.value.name,
+        system: system.value,
+        vessel: given.value,
+        cup: ownCup.value ?? cup.value,
+        crop: crop.value,
+        ...(started.value === 'plug' ? {} : { started: started.value }),
+        ...(drilled.value ? drilledHoles(drilled.value) : {}),
+    };
+    const added = await garden.askOnce('add a tub', 'edits/add', () => ({ garden: garden.document.value, tub }));
     adding.value = false;
     if (!added?.tub) {
-        fault.value = garden.previewer.faults.value[0]?.message ?? 'It could not be added. Try again in a moment.';
+        fault.value = garden.refusal.value?.faults[0]?.message ?? 'It could not be added. Try again in a moment.';
         return;
     }
     garden.choose(added.tub);

@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import { tint } from '../drawing/plants';
 import { mass, money, volume } from '../kit/format';
+import { usePanel } from '../kit/places';
 import { useGarden } from '../kit/garden';
 
 import Toggle from '../kit/Toggle.vue';
@@ -15,6 +16,7 @@ const garden = useGarden();
 const AddTub = defineAsyncComponent(() => import('./AddTub.vue'));
 const asked = ref(false);
 const adding = ref(false);
+usePanel('add', adding);
 function openAdd(): void {
     asked.value = true;
     adding.value = true;

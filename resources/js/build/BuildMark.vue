@@ -8,6 +8,7 @@ import JugRow from '../feed/JugRow.vue';
 import { useAsked } from '../kit/asked';
 import Caution from '../kit/Caution.vue';
 import Counter from '../kit/Counter.vue';
+import { deeds } from '../kit/deeds';
 import { download } from '../kit/download';
 import { vesselInPlace } from '../kit/edits';
 import { length, volume } from '../kit/format';
@@ -24,7 +25,10 @@ watch(garden.selected, () => (copy.value = 1));
 const { answer, away } = useAsked<BuildSheet>(garden, () =>
     tub.value ? `build?tub=${encodeURIComponent(tub.value.id)}&copy=${Math.min(copy.value, tub.value.count)}` : null,
 );
-const sheet = computed(() => (answer.value?.tub === tub.value?.id ? answer.value : null));
+const sheet = computed(() => {
+    const of = answer.value;
+    return of && of.tub === tub.value?.id && of.copy === Math.min(copy.value, tub.value.count) ? of : null;
+});
 
 /** The step that is looked at: the first that is not done, until another is chosen. */
 const chosen = ref<string | null>(null);
@@ -71,11 +75,13 @@ function setNote(event: Event): void {
 const measured = computed(
     () => (garden.document.value.builds ?? []).find((b) => b.tub === tub.value?.id && (b.copy ?? 1) === copy.value)?.measured ?? {},
 );
-function measure(key: 'line_mm' | 'litres', value: number | null): void {
+/** Writes a measure of the copy that is looked at now, whichever is by the time that it is read. */
+function measuring(key: 'line_mm' | 'litres'): (value: number | null) => void {
     const [id, c] = [sheet.value!.tub, copy.value];
-    garden.change('write down what was measured', (g) => {
-        (buildOf(g, id, c).measured ??= {})[key] = value;
-    });
+    return (value) =>
+        garden.change('write down what was measured', (g) => {
+            (buildOf(g, id, c).measured ??= {})[key] = value;
+        });
 }
 function bubbles(stone: number, does: boolean): void {
     const [id, c, count] = [sheet.value!.tub, copy.value, stones.value];
@@ -98,11 +104,12 @@ function addFill(litres: number | null | undefined, depth: number | null | undef
     before.value = tub.value?.volume.working_l ?? null;
     garden.changeTub('measure the vessel by a fill', (t) => {
         const vessel = vesselInPlace(t, garden.library);
-        vessel.fills = [...(vessel.fills ?? []), { litres, depth_mm: depth }];
+        vessel.fills = [...(vessel.fills ?? []), { litres, depth_mm: depth }].sort((a, b) => a.depth_mm - b.depth_mm);
     });
 }
 const one = ref<{ litres: number | null; depth: number | null }>({ litres: null, depth: null });
 function addOne(): void {
+    if (!one.value.litres || !one.value.depth) return;
     addFill(one.value.litres, one.value.depth);
     one.value = { litres: null, depth: null };
 }
@@ -203,16 +210,20 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                 </dl>
                 <div v-if="step.key === 'fill'" class="measured">
                     <Measure
+                        :key="`line ${copy}`"
+                        :at="`/builds/${copy}/line_mm`"
                         label="The line is at"
                         dimension="length"
                         :model-value="measured.line_mm ?? null"
-                        @update:model-value="(v) => measure('line_mm', v)"
+                        @update:model-value="measuring('line_mm')"
                     />
                     <Measure
+                        :key="`litres ${copy}`"
+                        :at="`/builds/${copy}/litres`"
                         label="It took"
                         dimension="volume"
                         :model-value="measured.litres ?? null"
-                        @update:model-value="(v) => measure('litres', v)"
+                        @update:model-value="measuring('litres')"
                     />
                     <button
                         v-if="measured.line_mm && measured.litres && !taken"
@@ -232,7 +243,13 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         :model-value="one.litres"
                         @update:model-value="(v) => (one.litres = v)"
                     />
-                    <button type="button" class="box" data-act="add-fill" :disabled="!one.depth || !one.litres" @click="addOne">
+                    <button
+                        type="button"
+                        class="box"
+                        data-act="add-fill"
+                        :disabled="(!one.depth || !one.litres) && !deeds.busy.value"
+                        @click="addOne"
+                    >
                         Add this fill
                     </button>
                 </div>

@@ -6,7 +6,10 @@ import { download, keep } from '../kit/download';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { money, number } from '../kit/format';
-import { read, type Reading } from '../kit/reader';
+import ReadField from '../kit/ReadField.vue';
+import { read, readSum } from '../kit/reader';
+import { short } from '../kit/typed';
+import { deeds } from '../kit/deeds';
 import { useGarden } from '../kit/garden';
 import { at as mendedAt, toneOf } from '../kit/findings';
 import MarkPage from '../shell/MarkPage.vue';
@@ -121,18 +124,11 @@ const between = (of: (number | null)[] | null | undefined, say: (v: number) => s
 
 /** The bar runs to the outlay or the cap, whichever is more. */
 const full = computed(() => Math.max(budget.value.outlay, budget.value.cap ?? 0, 1));
-const capFault = ref('');
+const sum = (text: string): ReturnType<typeof readSum> => readSum(text, garden.units.value, currency.value);
 
-/** A sum as it was typed ("€15", "15,50"), read by the core. */
-const sum = (text: string): Promise<Reading> => read(text, 'money', garden.units.value, { currency: currency.value });
-
-async function setCap(event: Event): Promise<void> {
-    const text = (event.target as HTMLInputElement).value;
-    const reading = text.trim() === '' ? { value: null } : await sum(text);
-    capFault.value = 'error' in reading ? reading.error : '';
-    if ('error' in reading) return;
+function setCap(cap: number | null): void {
     garden.change('change the cap', (g) => {
-        (g.money ??= {}).cap = reading.value;
+        (g.money ??= {}).cap = cap;
     });
 }
 
@@ -190,18 +186,31 @@ function openPrice(part: PartReport): void {
     priceFault.value = '';
 }
 
-async function addPrice(part: PartReport): Promise<void> {
-    const size = Number(pack.value.replace(',', '.'));
-    const cost = await sum(price.value);
-    if (!(size > 0) || 'error' in cost) {
-        priceFault.value = 'error' in cost ? cost.error : `“${pack.value}” is no pack. Write how much is in one, as a number over nothing.`;
-        return;
-    }
+/** Added once: what was added closes the row that it was written in. */
+function addPrice(part: PartReport): void {
+    void deeds.runOnce(`Reading “${short(price.value)}”`, async (act) => {
+        if (pricing.value !== part.key) return;
+        const size = Number(pack.value.replace(',', '.'));
+        if (!(size > 0)) {
+            priceFault.value = `“${pack.value}” is no pack. Write how much is in one, as a number over nothing.`;
+            return;
+        }
+        const cost = await read(price.value, 'money', garden.units.value, { currency: currency.value });
+        if (!('value' in cost)) {
+            priceFault.value =
+                'error' in cost ? cost.error : `Kelp Tub does not answer, and “${short(price.value)}” is not added. Press again.`;
+            return;
+        }
+        act(() => offer(part, size, cost.value));
+        pricing.value = null;
+    });
+}
+
+function offer(part: PartReport, pack: number, price: number): void {
     garden.change(`price ${part.name}`, (g) => {
-        const offer = { part: part.key, pack: size, price: cost.value, supplier: shop.value.trim().slice(0, 120) || null };
+        const offer = { part: part.key, pack, price, supplier: shop.value.trim().slice(0, 120) || null };
         (g.prices ??= []).push(mine.value ? { ...offer, instead: true } : offer);
     });
-    pricing.value = null;
 }
 
 function setSpare(part: PartReport): void {
@@ -229,16 +238,15 @@ const quantity = (part: PartReport, value: number): string => quantityIn(part.un
         <template #set>
             <div class="field">
                 <label for="cap">Spend at most, {{ currency }}</label>
-                <input
+                <ReadField
                     id="cap"
-                    class="text"
+                    name="cap"
                     inputmode="decimal"
-                    v-shown="budget.cap ?? ''"
                     placeholder="no cap"
-                    :aria-invalid="capFault !== ''"
-                    @change="setCap"
+                    :shown="String(budget.cap ?? '')"
+                    :read="sum"
+                    :take="setCap"
                 />
-                <p v-if="capFault" class="small wrong">{{ capFault }}</p>
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
             <button type="button" class="box" data-act="own-everything" @click="ownEverything">I have everything but…</button>

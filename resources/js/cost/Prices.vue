@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Prices of one’s own: a list from a file, a supplier’s as they are now, and what each supplier asks for a parcel. */
 import { computed, ref } from 'vue';
-import { call } from '../kit/api';
 import { money } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { read } from '../kit/reader';
+import ReadField from '../kit/ReadField.vue';
+import { readSum } from '../kit/reader';
+import { useTurns } from '../kit/turns';
 import { quantityIn, taken, type Offer, type PriceList, type SupplierPrices } from './money';
 
 const garden = useGarden();
@@ -18,6 +19,8 @@ const nameOf = (part: string): string => parts.value.get(part)?.name ?? part;
 /** Nothing larger is a price list. */
 const MOST_BYTES = 1_000_000;
 
+/** Of two files the one that was chosen last counts. */
+const lists = useTurns();
 const list = ref<PriceList | null>(null);
 const file = ref('');
 const fault = ref('');
@@ -33,6 +36,7 @@ async function open(event: Event): Promise<void> {
         fault.value = `${chosen.name} is larger than a price list may be: 1 MB is the most.`;
         return;
     }
+    lists.stop();
     let body: Record<string, unknown>;
     if (/\.xlsx$/i.test(chosen.name)) {
         try {
@@ -46,10 +50,10 @@ async function open(event: Event): Promise<void> {
     } else {
         body = { text: await chosen.text() };
     }
-    const answer = await call<PriceList>('prices/read', { body: JSON.stringify({ garden: garden.document.value, ...body }) });
-    if (answer.kind === 'done') list.value = answer.data;
-    else if (answer.kind === 'refused') fault.value = answer.faults[0]?.message ?? answer.message;
-    else if ('message' in answer) fault.value = answer.message;
+    const answer = await lists.ask<PriceList>('prices/read', { body: JSON.stringify({ garden: garden.document.value, ...body }) });
+    if (answer?.kind === 'done') list.value = answer.data;
+    else if (answer?.kind === 'refused') fault.value = answer.faults[0]?.message ?? answer.message;
+    else if (answer && 'message' in answer) fault.value = answer.message;
 }
 function take(offers: Offer[], says: string): void {
     garden.change(says, (g) => {
@@ -62,11 +66,10 @@ function takeList(): void {
 }
 
 const fresh = ref<SupplierPrices | null>(null);
-const asking = ref(false);
+const { ask, busy: asking } = useTurns();
 async function refresh(): Promise<void> {
-    asking.value = true;
-    const answer = await call<SupplierPrices>('prices/refresh', { body: JSON.stringify({ garden: garden.document.value }) });
-    asking.value = false;
+    const answer = await ask<SupplierPrices>('prices/refresh', { body: JSON.stringify({ garden: garden.document.value }) });
+    if (!answer) return;
     fresh.value = answer.kind === 'done' ? answer.data : null;
     if (answer.kind !== 'done' && 'message' in answer) fault.value = answer.message;
 }
@@ -95,18 +98,14 @@ const age = (name: string): string =>
         .map((o) => o.as_of!)
         .sort()[0] ?? '';
 const TERMS = { delivery: 'a parcel', free_over: 'brought for nothing from', min_order: 'least order' } as const;
-const wrong = ref('');
-async function setTerm(name: string, term: keyof typeof TERMS, event: Event): Promise<void> {
-    const text = (event.target as HTMLInputElement).value.trim();
-    const reading = text === '' ? { value: null } : await read(text, 'money', garden.units.value, { currency: currency.value });
-    wrong.value = 'error' in reading ? reading.error : '';
-    if ('error' in reading) return;
+const sum = (text: string): ReturnType<typeof readSum> => readSum(text, garden.units.value, currency.value);
+function setTerm(name: string, term: keyof typeof TERMS, value: number | null): void {
     garden.change(`what ${name} asks`, (g) => {
         const all = (g.suppliers ??= []);
         let of = all.find((s) => s.name === name);
         if (!of) all.push((of = { name }));
-        if (reading.value === null) delete of[term];
-        else of[term] = reading.value as number;
+        if (value === null) delete of[term];
+        else of[term] = value;
     });
 }
 function drop(name: string): void {
@@ -174,7 +173,6 @@ function drop(name: string): void {
         </section>
         <section v-if="suppliers.length">
             <h2>What a parcel costs</h2>
-            <p v-if="wrong" class="wrong small" role="alert">{{ wrong }}</p>
             <table>
                 <thead>
                     <tr>
@@ -191,12 +189,14 @@ function drop(name: string): void {
                             {{ s.name }}<span v-if="age(s.name)" class="small faint"> prices of {{ age(s.name) }}</span>
                         </th>
                         <td v-for="(says, term) in TERMS" :key="term">
-                            <input
+                            <ReadField
                                 class="sum"
+                                :name="`${s.name} ${term}`"
                                 inputmode="decimal"
-                                :aria-label="`${s.name}: ${says}`"
-                                :value="s[term] ?? ''"
-                                @change="setTerm(s.name, term, $event)"
+                                :label="`${s.name}: ${says}`"
+                                :shown="String(s[term] ?? '')"
+                                :read="sum"
+                                :take="(value) => setTerm(s.name, term, value)"
                             />
                         </td>
                         <td class="r">

@@ -2,8 +2,8 @@
 /** A question that tries the whole shelf in this tub: answered when it is opened, best first, each with its reason. */
 import Fold from '../kit/Fold.vue';
 import { ref, watch } from 'vue';
-import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
+import { useTurns } from '../kit/turns';
 
 const props = defineProps<{
     question: string;
@@ -19,19 +19,14 @@ const emit = defineEmits<{ choose: [key: string] }>();
 const garden = useGarden();
 const open = ref(false);
 const items = ref<T[]>([]) as { value: T[] };
-const looking = ref(false);
-let turn = 0;
+const { ask, busy: looking } = useTurns();
 
 watch([open, garden.report], async ([now]) => {
     if (!now) return;
-    const mine = ++turn;
-    looking.value = true;
-    const answer = await call<Record<string, T[]>>(`${props.path}?tub=${encodeURIComponent(garden.selected.value ?? '')}`, {
+    const answer = await ask<Record<string, T[]>>(`${props.path}?tub=${encodeURIComponent(garden.selected.value ?? '')}`, {
         body: JSON.stringify(garden.document.value),
     });
-    if (mine !== turn) return;
-    looking.value = false;
-    if (answer.kind === 'done') items.value = props.list(answer.data);
+    if (answer?.kind === 'done') items.value = props.list(answer.data);
 });
 
 const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;

@@ -4,7 +4,9 @@ import { computed, reactive, ref } from 'vue';
 import { number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { setFeed } from '../kit/edits';
-import { read, type Reading } from '../kit/reader';
+import { deeds } from '../kit/deeds';
+import ReadField from '../kit/ReadField.vue';
+import { readDose, type Understood } from '../kit/reader';
 
 interface Line {
     name: string;
@@ -12,25 +14,17 @@ interface Line {
     ec: string;
     density: string;
     understood: string;
-    wrong: string;
     dose: { ml_per_l?: number; g_per_l?: number } | null;
 }
 
 const garden = useGarden();
 const name = ref('My feed');
-const blank = (letter: string): Line => ({ name: letter, label: '', ec: '', density: '', understood: '', wrong: '', dose: null });
+const blank = (letter: string): Line => ({ name: letter, label: '', ec: '', density: '', understood: '', dose: null });
 const lines = reactive<Line[]>([blank('A')]);
 const ready = computed(() => lines.length > 0 && lines.every((l) => l.dose !== null) && name.value.trim() !== '');
 
-async function understand(line: Line): Promise<void> {
-    line.dose = null;
-    line.understood = line.wrong = '';
-    if (line.label.trim() === '') return;
-    const reading: Reading = await read(line.label, 'label', garden.units.value);
-    if ('error' in reading) {
-        line.wrong = reading.error;
-        return;
-    }
+function understand(line: Line, reading: Understood, label: string): void {
+    line.label = label;
     line.dose = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
     line.understood = `${number(reading.value, 3, reading.unit)}${reading.note ? `; ${reading.note}` : ''}`;
 }
@@ -39,6 +33,7 @@ const decimal = (text: string): number | null => {
     return text.trim() !== '' && value > 0 && value <= 20 ? value : null;
 };
 function take(): void {
+    if (!ready.value) return;
     const product = {
         name: name.value.trim().slice(0, 120),
         order: lines.map((l) => l.name),
@@ -61,16 +56,16 @@ function take(): void {
             <legend>Part {{ line.name }}</legend>
             <label>
                 <span>Dose, as it stands on the packet</span>
-                <input
-                    v-model="line.label"
-                    class="text"
+                <ReadField
+                    :name="`own feed, part ${line.name}`"
                     placeholder="3/4 tsp per gallon"
-                    :aria-invalid="line.wrong !== ''"
-                    @change="understand(line)"
+                    live
+                    :shown="line.label"
+                    :read="(text) => readDose(text, garden.units.value)"
+                    :take="(reading, text) => understand(line, reading, text)"
                 />
             </label>
             <p v-if="line.understood" class="small faint">{{ line.understood }}</p>
-            <p v-if="line.wrong" class="small wrong">{{ line.wrong }}</p>
             <div class="two">
                 <label
                     ><span>mS/cm of 1 {{ line.dose?.g_per_l ? 'g' : 'mL' }} in 1 L</span
@@ -85,7 +80,7 @@ function take(): void {
             </button>
             <button v-if="lines.length > 1" type="button" class="word" @click="lines.pop()">One less</button>
         </div>
-        <button type="button" class="box strong" :disabled="!ready" @click="take">Use it here</button>
+        <button type="button" class="box strong" :disabled="!ready && !deeds.busy.value" @click="take">Use it here</button>
     </div>
 </template>
 
@@ -109,8 +104,5 @@ label {
 .do {
     display: flex;
     gap: 1rem;
-}
-.wrong {
-    color: var(--stop-text);
 }
 </style>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** "It reads 2.3 and I want 1.6": what to take out and what to put in, for the water that is in the tub. */
 import { computed, ref, watch } from 'vue';
-import { call } from '../kit/api';
 import { number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
+import { useTurns } from '../kit/turns';
 import type { FeedDose } from '../types/report';
 
 interface Answer {
@@ -27,12 +27,14 @@ const answer = ref<Answer | null>(null);
 const refused = ref('');
 const want = computed(() => wanted.value ?? props.usual);
 
+const { ask, stop } = useTurns();
 watch([now, want, litres, garden.document, garden.selected], async () => {
     if (now.value === null || want.value === null) {
+        stop();
         answer.value = null;
         return;
     }
-    const result = await call<Answer>('season/correct', {
+    const result = await ask<Answer>('season/correct', {
         body: JSON.stringify({
             garden: garden.document.value,
             tub: garden.selected.value,
@@ -41,6 +43,7 @@ watch([now, want, litres, garden.document, garden.selected], async () => {
             litres: litres.value,
         }),
     });
+    if (!result) return;
     answer.value = result.kind === 'done' ? result.data : null;
     refused.value = result.kind === 'refused' ? (result.faults[0]?.message ?? result.message) : '';
 });

@@ -1,5 +1,6 @@
-import { onScopeDispose, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
-import { call, type Fault } from '../kit/api';
+import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
+import type { Fault } from '../kit/api';
+import { useTurns } from '../kit/turns';
 import type { OpenGarden } from '../kit/garden';
 import type { FeedDose, SeasonDay, SeasonStart, TubReport } from '../types/report';
 
@@ -64,18 +65,15 @@ export function useSeason(
     const of = ref<string | null>(null);
     const away = ref('');
     const forecast = ref<Forecast>({ from: null, age_h: null });
-    let asking: AbortController | null = null;
+    const turns = useTurns();
 
     async function ask(): Promise<void> {
         const tub = garden.selected.value;
         if (tub === null) return;
-        asking?.abort();
-        const mine = (asking = new AbortController());
-        const answer = await call<{ runs: Run[]; forecast: Forecast }>('season', {
+        const answer = await turns.ask<{ runs: Run[]; forecast: Forecast }>('season', {
             body: JSON.stringify({ garden: garden.document.value, tub, runs: asks.value }),
-            signal: mine.signal,
         });
-        if (asking !== mine) return;
+        if (!answer) return;
         away.value = answer.kind === 'away' || answer.kind === 'failed' ? answer.message : '';
         if (answer.kind === 'done') {
             runs.value = answer.data.runs;
@@ -87,7 +85,6 @@ export function useSeason(
         }
     }
     watch([garden.document, garden.selected, asks], () => void ask(), { immediate: true, deep: false });
-    onScopeDispose(() => asking?.abort());
     return { runs, faults, of, away, forecast };
 }
 

@@ -2,8 +2,10 @@
 /** A text field for a measure: shows what was understood (`2 3/8 in` → 60.5 mm), and says what would do when it was not. */
 import { computed, ref, useId, watch } from 'vue';
 import { length, mass, MM_PER_INCH, number, temperature, volume } from './format';
+import { deeds } from './deeds';
 import { useMeasures } from './garden';
-import { read, type Dimension, type Way } from './reader';
+import { read, type Dimension, type Understood, type Way } from './reader';
+import { short, useTyped } from './typed';
 
 const props = withDefaults(
     defineProps<{
@@ -17,18 +19,17 @@ const props = withDefaults(
         way?: Way | undefined;
         /** What such a length may be, mm: a bare number that is only so in the other unit is asked about. */
         plausible?: readonly [number, number] | undefined;
+        /** Takes the value; null where the field was emptied. */
+        'onUpdate:modelValue'?: (value: number | null) => void;
     }>(),
-    { at: '', hint: '', way: undefined, plausible: undefined },
+    { at: '', hint: '', way: undefined, plausible: undefined, 'onUpdate:modelValue': undefined },
 );
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
 const measures = useMeasures();
 const id = useId();
 const text = ref('');
 const editing = ref(false);
-const error = ref('');
 const note = ref('');
-let asked = 0;
 
 function shown(value: number | null): string {
     if (value === null) return '';
@@ -53,14 +54,6 @@ function shown(value: number | null): string {
     }
 }
 
-watch(
-    [() => props.modelValue, measures.units],
-    ([value]) => {
-        if (!editing.value) text.value = shown(value as number | null);
-    },
-    { immediate: true },
-);
-
 /** The two things that a bare number could be, where the one it would be is out of the question. */
 const either = ref<string[]>([]);
 const BARE = /^\d+(?:[.,]\d+)?$/;
@@ -74,38 +67,50 @@ function couldBe(mm: number): string[] {
     return within(mm) || !within(other) ? [] : [`${bare} ${us ? 'in' : 'mm'}`, `${bare} ${us ? 'mm' : 'in'}`];
 }
 
-/** While what was typed is being read. */
-const busy = ref(false);
+/** Outlives the field: what was typed is taken though the grower has gone on to another mark. */
+const set = (value: number | null): void => props['onUpdate:modelValue']?.(value);
 
-async function typed(value: string | undefined): Promise<void> {
-    text.value = value ?? '';
-    const turn = ++asked;
-    if (text.value.trim() === '' && props.optional) {
-        busy.value = false;
-        error.value = note.value = '';
-        emit('update:modelValue', null);
-        return;
-    }
-    busy.value = true;
-    either.value = [];
-    const reading = await read(text.value, props.dimension, measures.units.value, props.way);
-    if (turn !== asked) return;
-    busy.value = false;
-    if ('error' in reading) {
-        error.value = reading.error;
-        note.value = '';
-        return;
-    }
-    error.value = '';
-    either.value = couldBe(reading.value);
-    if (either.value.length) {
-        note.value = '';
-        return;
-    }
-    const understood = shown(reading.value);
+function take({ value, note: said }: Understood): void {
+    either.value = couldBe(value);
+    note.value = '';
+    if (either.value.length) return;
+    const understood = shown(value);
     const same = understood.replace(/\s/g, ' ') === text.value.trim().replace(/\s/g, ' ');
-    note.value = reading.note ?? (converted.value ? `= ${understood} ${converted.value}` : same ? '' : `= ${understood}`);
-    emit('update:modelValue', reading.value);
+    set(value);
+    if (editing.value) note.value = said ?? (converted.value ? `= ${understood} ${converted.value}` : same ? '' : `= ${understood}`);
+}
+
+const { type, drop, busy, fault } = useTyped<Understood>({
+    name: `${props.label}${props.at}`,
+    read: async (typed) => {
+        const reading = await read(typed, props.dimension, measures.units.value, props.way);
+        return 'value' in reading ? { value: reading } : reading;
+    },
+    take,
+    was: () => props.modelValue,
+    show: (left) => (text.value = left),
+});
+
+const refused = computed(() => (props.at ? measures.faultAt(props.at) : null) ?? '');
+/** Whether the text in the field is not the value yet: it waits, or was not taken. It stays until it is, or is written anew. */
+const waits = computed(() => busy.value || fault.value !== '' || refused.value !== '' || either.value.length > 0);
+
+watch(
+    [() => props.modelValue, measures.units, waits],
+    ([value]) => {
+        if (!editing.value && !waits.value) text.value = shown(value as number | null);
+    },
+    { immediate: true },
+);
+
+function typed(value: string): void {
+    text.value = value;
+    either.value = [];
+    note.value = '';
+    if (value.trim() === '' && props.optional) {
+        drop();
+        deeds.do(`Emptying ${props.label}`, () => set(null));
+    } else void type(value);
 }
 
 /** What a measure taken from elsewhere is turned into. */
@@ -119,17 +124,18 @@ const converted = computed(
 function leave(): void {
     editing.value = false;
     note.value = '';
-    // What could not be read stays to be mended; what was read is shown as it is kept.
-    if (error.value === '' && either.value.length === 0) text.value = shown(props.modelValue);
+    if (!waits.value) text.value = shown(props.modelValue);
 }
 
 /** The grower says which of the two it is. */
-async function answer(which: string): Promise<void> {
-    await typed(which);
-    leave();
+function answer(which: string): void {
+    typed(which);
 }
 
-const fault = computed(() => error.value || (props.at ? measures.faultAt(props.at) : null) || '');
+const wrong = computed(() => fault.value || refused.value);
+const says = computed(
+    () => wrong.value || note.value || (busy.value && deeds.slow.value ? `Reading “${short(text.value)}” …` : props.hint),
+);
 </script>
 
 <template>
@@ -140,7 +146,7 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
             class="text"
             :value="text"
             :aria-busy="busy"
-            :aria-invalid="fault !== ''"
+            :aria-invalid="wrong !== ''"
             :aria-describedby="`${id}-note`"
             autocomplete="off"
             spellcheck="false"
@@ -155,7 +161,7 @@ const fault = computed(() => error.value || (props.at ? measures.faultAt(props.a
             </template>
             ?
         </p>
-        <p :id="`${id}-note`" class="note small" :class="{ wrong: fault }" aria-live="polite">{{ fault || note || hint }}</p>
+        <p :id="`${id}-note`" class="note small" :class="{ wrong }" aria-live="polite">{{ says }}</p>
     </div>
 </template>
 

@@ -50,6 +50,8 @@ interface Options {
     /** Whether the page is being left: the request goes on without it. */
     leaving?: boolean;
     signal?: AbortSignal;
+    /** Whoever has not answered by then is taken for away, ms. */
+    within?: number;
 }
 
 /** The browser lets a request outlive its page up to this size, bytes; what is larger is sent as it is. */
@@ -58,7 +60,8 @@ const MOST_OUTLIVING = 60_000;
 const AWAY = 'Kelp Tub does not answer. Your edits are kept on this page and saved when it is back.';
 
 export async function call<T>(path: string, options: Options = {}): Promise<Answer<T>> {
-    const { method = 'POST', body, revision, key, follows, leaving, signal } = options;
+    const { method = 'POST', body, revision, key, follows, leaving, signal, within } = options;
+    const limit = within === undefined ? undefined : AbortSignal.timeout(within);
     const headers: Record<string, string> = { 'Content-Type': 'application/json', Accept: 'application/json' };
     if (revision !== undefined) headers['If-Match'] = `"${revision}"`;
     if (key !== undefined) headers['Idempotency-Key'] = key;
@@ -69,7 +72,7 @@ export async function call<T>(path: string, options: Options = {}): Promise<Answ
             method,
             headers,
             body: body ?? null,
-            signal: signal ?? null,
+            signal: limit && signal ? AbortSignal.any([signal, limit]) : (signal ?? limit ?? null),
             keepalive: leaving === true && new TextEncoder().encode(body).length < MOST_OUTLIVING,
         });
     } catch {

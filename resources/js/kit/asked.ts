@@ -1,6 +1,6 @@
-import { onScopeDispose, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
-import { call } from './api';
+import { ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue';
 import type { OpenGarden } from './garden';
+import { useTurns } from './turns';
 
 /** What the application says of the garden as it is, asked again after each change of it; the last answer stands until a new one comes. */
 export function useAsked<T>(
@@ -10,15 +10,13 @@ export function useAsked<T>(
     const answer = shallowRef<T | null>(null);
     const away = ref('');
     const of = ref<string | null>(null);
-    let asking: AbortController | null = null;
+    const turns = useTurns();
 
     async function ask(): Promise<void> {
         const at = path();
         if (at === null) return;
-        asking?.abort();
-        const mine = (asking = new AbortController());
-        const said = await call<T>(at, { body: JSON.stringify(garden.document.value), signal: mine.signal });
-        if (asking !== mine) return;
+        const said = await turns.ask<T>(at, { body: JSON.stringify(garden.document.value) });
+        if (!said) return;
         away.value = said.kind === 'done' || said.kind === 'cancelled' || said.kind === 'conflict' ? '' : said.message;
         if (said.kind === 'done') {
             answer.value = said.data;
@@ -26,6 +24,5 @@ export function useAsked<T>(
         }
     }
     watch([garden.document, path], () => void ask(), { immediate: true });
-    onScopeDispose(() => asking?.abort());
     return { answer, away, of };
 }

@@ -5,41 +5,6 @@ import type { Library } from './library';
 
 type VesselInPlace = Exclude<Vessel, string>;
 
-const taken = (garden: Garden): Set<string> => new Set((garden.tubs ?? []).map((t) => t.id));
-
-export function freeId(garden: Garden, stem: string): string {
-    const ids = taken(garden);
-    let id = stem;
-    for (let n = 2; ids.has(id); n++) id = `${stem}-${n}`;
-    return id;
-}
-
-export function cutLine(garden: Garden, tub: string): void {
-    for (const system of garden.air ?? []) system.branches = (system.branches ?? []).filter((b) => b.tub !== tub);
-    garden.air = (garden.air ?? []).filter((system) => (system.branches ?? []).length > 0);
-}
-
-export function removeTub(garden: Garden, id: string): void {
-    garden.tubs = (garden.tubs ?? []).filter((t) => t.id !== id);
-    garden.plantings = (garden.plantings ?? []).filter((p) => p.tub !== id);
-    cutLine(garden, id);
-}
-
-export function copyTub(garden: Garden, id: string): string | null {
-    const at = (garden.tubs ?? []).findIndex((t) => t.id === id);
-    const tub = garden.tubs?.[at];
-    if (!tub) return null;
-    const copy = JSON.parse(JSON.stringify(tub)) as Tub;
-    copy.id = freeId(garden, id);
-    copy.name = `${tub.name ?? tub.id} copy`.slice(0, 120);
-    garden.tubs!.splice(at + 1, 0, copy);
-    for (const system of garden.air ?? []) {
-        const branch = (system.branches ?? []).find((b) => b.tub === id);
-        if (branch) system.branches!.push({ ...branch, tub: copy.id });
-    }
-    return copy.id;
-}
-
 /** Moves a tub along the bench. */
 export function moveTub(garden: Garden, id: string, by: number): void {
     const tubs = garden.tubs ?? [];

@@ -1,17 +1,26 @@
-import { applyPatch, type Operation } from 'fast-json-patch';
-import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type InjectionKey, type Ref } from 'vue';
+import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type ComputedRef, type InjectionKey, type Ref } from 'vue';
 import type { AirSystem, Garden, Tub } from '../types/garden';
 import type { Finding, Report, TubReport } from '../types/report';
 
 type Remedy = Finding['remedies'][number];
-import { call } from './api';
+import { call, type Fault } from './api';
+import { deeds, type Act } from './deeds';
 import type { Units } from './format';
 import { History } from './history';
+import { patched } from './patch';
+import { Since } from './since';
 import type { Library } from './library';
 import { Previewer } from './previewer';
 import { Saver } from './saver';
 import { STEPS } from './storage';
+import { providePlace } from './typed';
 import { newName } from './unsaved';
+
+/** An edit is asked for again so often while the garden changes under it. */
+const MOST_ASKED = 3;
+
+/** Who has not answered by then is taken for away, ms. */
+const ASK_WITHIN_MS = 30_000;
 
 const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
 
@@ -21,10 +30,18 @@ const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as 
  */
 export class OpenGarden {
     readonly document = shallowRef<Garden>({ format: 'kelp-tub.garden', version: 1 });
-    readonly selected: Ref<string | null> = ref(null);
+    /** The tub that is chosen. */
+    private readonly chosen: Ref<string | null> = ref(null);
+    readonly selected: ComputedRef<string | null> = computed(() => this.chosen.value);
     readonly history: History;
     readonly previewer: Previewer;
     readonly saver: Saver;
+    private readonly since: Since;
+    /** The last edit that was not taken, and why: it is not in the document. */
+    readonly refusal = shallowRef<{ says: string; faults: Fault[] } | null>(null);
+    /** What else is to be said of the last press; said until the next change. */
+    readonly said = ref('');
+    private isOpen = true;
 
     constructor(
         readonly id: string,
@@ -34,15 +51,20 @@ export class OpenGarden {
         readonly library: Library,
     ) {
         this.history = new History(STEPS + id);
-        this.previewer = new Previewer(JSON.parse(report) as Report, () => this.selected.value);
+        this.document.value = JSON.parse(document) as Garden;
+        this.since = new Since(this.document.value, this.history);
+        this.previewer = new Previewer(JSON.parse(report) as Report, this.document.value, () => this.chosen.value, {
+            accepted: (of) => this.since.accepted(of),
+            refused: (of, faults) => this.refuse(of, faults),
+        });
         this.saver = new Saver(
             id,
             revision,
             (merged) => this.takeMerged(merged),
             () => this.takeOpened(document),
+            (text, faults) => this.refuse(text, faults),
         );
-        this.document.value = JSON.parse(document) as Garden;
-        this.selected.value = this.document.value.tubs?.[0]?.id ?? null;
+        this.chosen.value = this.document.value.tubs?.[0]?.id ?? null;
         this.history.recall(this.document.value);
         void this.recover();
         void this.previewer.finish(this.document.value);
@@ -67,16 +89,18 @@ export class OpenGarden {
     );
     readonly tubReport = computed<TubReport | null>(() => this.report.value.tubs.find((tub) => tub.id === this.selected.value) ?? null);
 
-    /** Findings on the chosen tub and on what it shares with others: a pump that starves its neighbour too. */
-    readonly findings = computed<Finding[]>(() => {
+    readonly findings: ComputedRef<Finding[]> = computed(() => this.findingsAt(this.chosen.value));
+
+    /** Findings on a tub and on what it shares with others: a pump that starves its neighbour too. */
+    private findingsAt(id: string | null): Finding[] {
         const neighbours = (this.document.value.air ?? [])
             .map((system) => (system.branches ?? []).map((branch) => branch.tub))
-            .filter((tubs) => tubs.includes(this.selected.value ?? ''))
+            .filter((tubs) => tubs.includes(id ?? ''))
             .flat();
         return this.report.value.findings.filter(
-            (f) => f.tub === null || f.tub === this.selected.value || (f.code === 'air.starved' && neighbours.includes(f.tub)),
+            (f) => f.tub === null || f.tub === id || (f.code === 'air.starved' && neighbours.includes(f.tub)),
         );
-    });
+    }
 
     air(tub: string): { system: AirSystem; index: number; branch: number } | null {
         for (const [index, system] of (this.document.value.air ?? []).entries()) {
@@ -86,13 +110,34 @@ export class OpenGarden {
         return null;
     }
 
-    /** Changes the document; the drawing follows, and it is kept. */
+    /** This garden, seen from one of its tubs: what is done there is done to that tub, whichever is chosen by then. */
+    at(id: string): OpenGarden {
+        const view = Object.create(this) as { -readonly [K in keyof OpenGarden]: OpenGarden[K] };
+        view.selected = computed(() => id);
+        view.index = computed(() => (this.document.value.tubs ?? []).findIndex((tub) => tub.id === id));
+        view.tub = computed(() => this.document.value.tubs?.find((tub) => tub.id === id) ?? null);
+        view.tubReport = computed(() => this.report.value.tubs.find((tub) => tub.id === id) ?? null);
+        view.findings = computed(() => this.findingsAt(id));
+        return view as OpenGarden;
+    }
+
+    /** Changes the document, when what was done before it is done; the drawing follows, and it is kept. */
     change(says: string, edit: (garden: Garden) => void): void {
+        deeds.do(says, () => this.edit(says, edit));
+    }
+
+    private edit(says: string, edit: (garden: Garden) => void): void {
         const before = this.document.value;
         const after = clone(before);
         edit(after);
+        this.go(says, after);
+    }
+
+    private go(says: string, after: Garden): void {
+        const before = this.document.value;
         if (JSON.stringify(after) === JSON.stringify(before)) return;
         this.history.add(says, before, after);
+        this.since.add(says, before, after);
         this.take(after);
     }
 
@@ -103,21 +148,47 @@ export class OpenGarden {
         });
     }
 
-    apply(says: string, patch: unknown[]): void {
-        this.change(says, (garden) => {
-            applyPatch(garden, JSON.parse(JSON.stringify(patch)) as Operation[]);
+    /** Applies a patch of the application's, made for this garden as it was when it was asked for; false where it is not for it any more. */
+    private applied(says: string, patch: readonly unknown[]): boolean {
+        const after = patched(this.document.value, patch);
+        if (after) this.go(says, after);
+        return after !== null;
+    }
+
+    /** A patch that came with an answer about this garden, when its turn has come. */
+    apply(says: string, patch: readonly unknown[]): void {
+        deeds.do(says, () => {
+            if (!this.applied(says, patch))
+                this.said.value = `Not done: “${says}” was offered for the garden as it was before. Look again.`;
         });
     }
 
-    /** A change that brings more with it than one value: the application says what, as a patch on the garden as it is now. */
-    async ask(says: string, path: string, body: unknown = this.document.value): Promise<{ tub?: string } | null> {
-        const answer = await call<{ patch: unknown[]; tub?: string }>(path, { body: JSON.stringify(body) });
-        if (answer.kind !== 'done') {
-            if (answer.kind === 'refused') this.previewer.faults.value = answer.faults;
-            return null;
+    /**
+     * A change that brings more with it than one value: the application says what, as a patch on the garden as it is when its turn has come.
+     * Where the garden has changed while it was worked out, it is asked for again.
+     */
+    ask(says: string, path: string, body: () => unknown = () => this.document.value): Promise<{ tub?: string } | null> {
+        return deeds.run(says, (act) => this.asked(says, path, body, act));
+    }
+
+    /** The same for what a second press is not to do again: another tub on the bench. */
+    askOnce(says: string, path: string, body: () => unknown = () => this.document.value): Promise<{ tub?: string } | null> {
+        return deeds.runOnce(says, (act) => this.asked(says, path, body, act));
+    }
+
+    private async asked(says: string, path: string, body: () => unknown, act: Act): Promise<{ tub?: string } | null> {
+        for (let tries = 0; tries < MOST_ASKED && this.isOpen; tries++) {
+            const answer = await call<{ patch: unknown[]; tub?: string }>(path, { body: JSON.stringify(body()), within: ASK_WITHIN_MS });
+            if (!this.isOpen) return null;
+            if (answer.kind === 'refused') this.refusal.value = { says, faults: answer.faults };
+            if (answer.kind !== 'done') {
+                if (answer.kind !== 'refused') this.said.value = `Not done: ${says}. ${'message' in answer ? answer.message : ''}`;
+                return null;
+            }
+            if (act(() => this.applied(says, answer.data.patch))) return answer.data;
         }
-        this.apply(says, answer.data.patch);
-        return answer.data;
+        this.said.value = `Not done: “${says}”. The garden changed meanwhile; do it again if you want it.`;
+        return null;
     }
 
     /** Shows what a change would do without making it: for drags. The last call of a drag is followed by change(). */
@@ -131,47 +202,75 @@ export class OpenGarden {
     readonly stepped = ref('');
 
     undo(): void {
-        const says = this.history.undoSays.value;
-        const document = this.history.back(this.document.value);
-        if (!document) return;
-        this.take(document);
-        this.stepped.value = `Undone: ${says}`;
+        deeds.do('Undo', () => {
+            // What was not taken is what the grower sees and takes back first.
+            if (this.refusal.value) {
+                this.stepped.value = `Undone: ${this.refusal.value.says}`;
+                this.refusal.value = null;
+                return;
+            }
+            const says = this.history.undoSays.value;
+            this.step(this.history.back(this.document.value), `undo ${says}`, `Undone: ${says}`);
+        });
     }
 
     redo(): void {
-        const says = this.history.redoSays.value;
-        const document = this.history.forth(this.document.value);
+        deeds.do('Redo', () => {
+            const says = this.history.redoSays.value;
+            this.step(this.history.forth(this.document.value), `redo ${says}`, `Done again: ${says}`);
+        });
+    }
+
+    private step(document: Garden | null, says: string, said: string): void {
         if (!document) return;
+        this.since.add(says, this.document.value, document);
         this.take(document);
-        this.stepped.value = `Done again: ${says}`;
+        this.stepped.value = said;
     }
 
     choose(id: string): void {
-        if (id === this.selected.value) return;
-        this.selected.value = id;
+        if (id === this.chosen.value) return;
+        this.chosen.value = id;
         // Its remedies are tried first now, unless something else is on its way.
         if (!this.previewer.settling.value) void this.previewer.finish(this.document.value);
     }
 
     /**
-     * One press that mends a finding. One that was not tried yet waits until it was: what would not help is not done.
+     * One press that mends a finding. One that was not tried yet waits until it was, and one of a report on the garden as it was before
+     * waits for the new one: what would not help, or is not offered any more, is not done.
      *
      * @returns false where it turned out that it would not help
      */
-    async mend(finding: Finding, remedy: Remedy): Promise<boolean> {
-        const tried = remedy.pending
-            ? (await this.previewer.settled()).findings
-                  .filter((now) => now.code === finding.code && now.tub === finding.tub)
-                  .flatMap((now) => now.remedies)
-                  .find((now) => now.says === remedy.says)
-            : remedy;
-        if (!tried) return false;
-        this.apply(tried.says, tried.patch);
-        return true;
+    mend(finding: Finding, remedy: Remedy): Promise<boolean> {
+        return deeds.run(remedy.says, async (act) => {
+            const isNew = this.previewer.of.value === this.document.value;
+            if (isNew && !remedy.pending && act(() => this.applied(remedy.says, remedy.patch))) return true;
+            const report = await (remedy.pending ? this.previewer.settled() : this.previewer.answered());
+            const now = report.findings
+                .filter((one) => one.code === finding.code && one.tub === finding.tub)
+                .flatMap((one) => one.remedies)
+                .find((one) => one.says === remedy.says);
+            if (!now || !this.isOpen || this.previewer.of.value !== this.document.value) return false;
+            return act(() => this.applied(now.says, now.patch));
+        });
     }
 
+    /** What is wrong with what was written at a place in the document or below it. */
     faultAt(pointer: string): string | null {
-        return this.previewer.faultAt(pointer);
+        const faults = [...(this.refusal.value?.faults ?? []), ...this.previewer.faults.value];
+        return faults.find((fault) => fault.pointer === pointer || fault.pointer.startsWith(`${pointer}/`))?.message ?? null;
+    }
+
+    /**
+     * The application does not take a document: the edit that made it so goes, the rest stays and is kept. Where that cannot be told, all of
+     * it stays as it is, and is not saved until it is mended.
+     */
+    private refuse(of: Garden | string, faults: Fault[]): boolean {
+        const left = this.since.without(of, faults);
+        if (!left) return false;
+        this.take(left.document);
+        this.refusal.value = { says: left.says, faults };
+        return true;
     }
 
     /** In a conflict: what the other window changed counts, and of this one what it did not touch. */
@@ -188,6 +287,7 @@ export class OpenGarden {
         if (text === undefined) return;
         const document = JSON.parse(text) as Garden;
         if (JSON.stringify(document) !== JSON.stringify(this.document.value)) this.history.add(says, this.document.value, document);
+        this.since.start(document);
         this.saver.settle(document);
         this.show(document);
     }
@@ -224,12 +324,14 @@ export class OpenGarden {
     }
 
     dispose(): void {
+        this.isOpen = false;
         this.saver.dispose();
         this.previewer.dispose();
     }
 
     private take(document: Garden): void {
-        this.stepped.value = '';
+        this.stepped.value = this.said.value = '';
+        this.refusal.value = null;
         this.show(document);
         this.saver.save(document);
     }
@@ -238,7 +340,7 @@ export class OpenGarden {
         this.document.value = document;
         this.history.keep(document);
         const tubs = document.tubs ?? [];
-        if (!tubs.some((tub) => tub.id === this.selected.value)) this.selected.value = tubs[0]?.id ?? null;
+        if (!tubs.some((tub) => tub.id === this.chosen.value)) this.chosen.value = tubs[0]?.id ?? null;
         void this.previewer.preview(document);
     }
 
@@ -248,6 +350,7 @@ export class OpenGarden {
         if (left === null) return;
         const document = JSON.parse(left) as Garden;
         if (left !== JSON.stringify(this.document.value)) this.history.add('edits from before', this.document.value, document);
+        this.since.start(document);
         this.take(document);
     }
 
@@ -255,6 +358,7 @@ export class OpenGarden {
     private takeOpened(text: string): void {
         const document = JSON.parse(text) as Garden;
         this.history.add('go on with what is saved', this.document.value, document);
+        this.since.start(document);
         this.show(document);
     }
 
@@ -262,6 +366,7 @@ export class OpenGarden {
     private takeMerged(text: string): void {
         const document = JSON.parse(text) as Garden;
         this.history.add('bring in the other window’s changes', this.document.value, document);
+        this.since.start(document);
         this.take(document);
         this.stepped.value = 'Changes from another window came in';
     }
@@ -288,9 +393,10 @@ export function useMeasures(): Measures {
 export function provideGarden(garden: OpenGarden): OpenGarden {
     provide(KEY, garden);
     provideMeasures(garden);
+    providePlace(`${garden.id}/bench`);
     const warn = (event: BeforeUnloadEvent): void => {
         garden.saver.flush();
-        if (garden.saver.wouldLose) event.preventDefault();
+        if (garden.saver.wouldLose || deeds.busy.value) event.preventDefault();
     };
     const leave = (): void => {
         if (document.visibilityState === 'hidden') garden.saver.flush();
@@ -305,6 +411,13 @@ export function provideGarden(garden: OpenGarden): OpenGarden {
         garden.dispose();
     });
     return garden;
+}
+
+/** Below this the garden is seen from one of its tubs, at one of its marks. */
+export function provideTub(tub: string, mark: string): void {
+    const garden = useGarden();
+    provide(KEY, garden.at(tub));
+    providePlace(`${garden.id}/${tub}/${mark}`);
 }
 
 export function useGarden(): OpenGarden {

@@ -11,11 +11,15 @@ interface Step {
     forth: Operation[];
 }
 
-interface Kept {
-    /** Of the document that the steps lead to. */
-    document: string;
+/** Steps back and forth. */
+export interface Steps {
     past: Step[];
     future: Step[];
+}
+
+interface Kept extends Steps {
+    /** Of the document that the steps lead to. */
+    document: string;
 }
 
 const JOIN_MS = 900;
@@ -48,6 +52,16 @@ export class History {
     readonly canRedo = computed(() => this.future.value.length > 0);
     readonly undoSays = computed(() => this.past.value.at(-1)?.says ?? '');
     readonly redoSays = computed(() => this.future.value.at(-1)?.says ?? '');
+
+    /** All steps as they are, to come back to. */
+    steps(): Steps {
+        return { past: this.past.value, future: this.future.value };
+    }
+
+    restore(steps: Steps): void {
+        this.past.value = steps.past;
+        this.future.value = steps.future;
+    }
 
     /** A step from one document to the next; steps of the same name in one breath are one. */
     add(says: string, before: Garden, after: Garden): void {

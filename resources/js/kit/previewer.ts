@@ -3,6 +3,13 @@ import type { Garden } from '../types/garden';
 import type { Report } from '../types/report';
 import { call, type Fault } from './api';
 
+/** Who hears of how documents are taken. */
+interface Heard {
+    accepted: (of: Garden) => void;
+    /** Whether the edit that was refused is taken back. */
+    refused: (of: Garden, faults: Fault[]) => boolean;
+}
+
 /**
  * The last report on a document, and what was refused of it. One preview at a time; what came meanwhile is asked next, and only the
  * newest of it.
@@ -21,18 +28,30 @@ export class Previewer {
     private asked: Promise<Garden | null> = Promise.resolve(null);
     private busy: Promise<void> = Promise.resolve();
 
+    /** The document that the report is of: one is never taken for another's. */
+    readonly of: ShallowRef<Garden>;
+
     /** @param tub the tub that is looked at: its remedies are tried first */
     constructor(
         first: Report,
+        of: Garden,
         private readonly tub: () => string | null = () => null,
+        private readonly heard: Heard = { accepted: () => undefined, refused: () => false },
     ) {
         this.report = shallowRef(first);
+        this.of = shallowRef(of);
+    }
+
+    private take(report: Report, of: Garden): void {
+        this.report.value = report;
+        this.of.value = of;
     }
 
     preview(document: Garden): Promise<void> {
         if (this.previewing) {
             this.next = document;
         } else {
+            this.next = null;
             this.asked = this.ask(document);
             this.busy = this.asked.then((last) => (last ? this.settle(last) : undefined));
         }
@@ -60,10 +79,12 @@ export class Previewer {
         const answer = await call<Report>('preview', { body: JSON.stringify(document), signal: this.previewing.signal });
         this.previewing = null;
         if (answer.kind === 'done') {
-            this.report.value = answer.data;
+            this.take(answer.data, document);
             this.faults.value = [];
+            this.heard.accepted(document);
         } else if (answer.kind === 'refused') {
-            this.faults.value = answer.faults;
+            // Where the edit goes that was refused, what is left is asked next.
+            this.faults.value = this.heard.refused(document, answer.faults) ? [] : answer.faults;
         }
         const next = this.next;
         this.next = null;
@@ -91,7 +112,7 @@ export class Previewer {
             });
             if (this.finishing !== mine) return;
             if (answer.kind !== 'done') break;
-            this.report.value = answer.data;
+            this.take(answer.data, document);
             if (this.left() >= left) break;
             left = this.left();
         }

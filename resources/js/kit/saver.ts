@@ -1,6 +1,6 @@
 import { ref, shallowRef } from 'vue';
 import type { Garden } from '../types/garden';
-import { call, type Conflict } from './api';
+import { call, type Conflict, type Fault } from './api';
 import { newName, UnsavedEdits } from './unsaved';
 
 /**
@@ -38,6 +38,7 @@ export class Saver {
 
     /**
      * @param onMerged both changes brought together by the server, to go on with and to save
+     * @param onRefused what is refused; whether the edit that made it so is taken back, and the rest is to be saved
      * @param onKnown what was taken up was saved already, before the page was opened: there is nothing to save
      */
     constructor(
@@ -45,6 +46,7 @@ export class Saver {
         public revision: number,
         private readonly onMerged: (document: string) => void = () => undefined,
         private readonly onKnown: () => void = () => undefined,
+        private readonly onRefused: (document: string, faults: Fault[]) => boolean = () => false,
     ) {
         this.opened = revision;
         this.edits = new UnsavedEdits(id);
@@ -155,6 +157,7 @@ export class Saver {
                 this.state.value = 'saving';
                 return this.onMerged(answer.merged);
             case 'refused':
+                if (this.onRefused(attempt.document, answer.faults)) return;
                 return isNewest ? this.stop('refused', answer.message) : this.next('refused');
             case 'gone':
                 return this.stop('gone', answer.message);

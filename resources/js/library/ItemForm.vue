@@ -2,7 +2,7 @@
 /** The measures of one item, as fields; each change goes up as a new draft. */
 import Field from '../kit/Field.vue';
 import Caution from '../kit/Caution.vue';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import CupMeasures from '../kit/CupMeasures.vue';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
@@ -10,7 +10,8 @@ import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
 import { measured } from '../kit/edits';
 import { number } from '../kit/format';
-import { read } from '../kit/reader';
+import ReadField from '../kit/ReadField.vue';
+import { readDose, type Understood } from '../kit/reader';
 import type { Cup, Lid, Station, Vessel } from '../types/garden';
 import type { CropColumns, Draft, Kind } from './shelves';
 import { vShown } from '../kit/shown';
@@ -77,7 +78,6 @@ interface Part {
     density_g_ml?: number | null;
 }
 const parts = computed(() => (props.item.parts ?? []) as Part[]);
-const unread = ref<Record<number, string>>({});
 const setPart = (i: number, change: Partial<Part>): void =>
     set(
         'parts',
@@ -87,16 +87,12 @@ const decimal = (text: string): number | null => {
     const value = Number(text.trim().replace(',', '.'));
     return text.trim() !== '' && value > 0 ? value : null;
 };
-/** A dose as it stands on the packet, read by the core. */
-async function dose(i: number, label: string): Promise<void> {
-    const reading = await read(label, 'label', 'metric');
-    unread.value = { ...unread.value, [i]: 'error' in reading ? reading.error : '' };
-    if ('error' in reading) return;
-    const { ml_per_l: _, g_per_l: __, ...rest } = parts.value[i]!;
-    const read1 = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
+function dose(i: number, reading: Understood, label: string): void {
+    const { ml_per_l: _, g_per_l: __, ...rest } = parts.value[i] ?? { name: '' };
+    const read = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
     set(
         'parts',
-        parts.value.map((part, at) => (at === i ? { ...rest, ...read1, label } : part)),
+        parts.value.map((part, at) => (at === i ? { ...rest, ...read, label } : part)),
     );
 }
 const n = (key: string): number | null => (typeof props.item[key] === 'number' ? (props.item[key] as number) : null);
@@ -334,16 +330,17 @@ const words = (list: string[]): { value: string; name: string }[] =>
             <fieldset v-for="(part, i) in parts" :key="i" class="ruled">
                 <legend>Part {{ part.name }}</legend>
                 <Field :id="`f-label-${i}`" label="Dose, as it stands on the packet">
-                    <input
+                    <ReadField
                         :id="`f-label-${i}`"
-                        class="text"
+                        :name="`dose ${i}`"
                         placeholder="3/4 tsp per gallon"
-                        :value="part.label ?? ''"
-                        @change="dose(i, ($event.target as HTMLInputElement).value)"
+                        :shown="part.label ?? ''"
+                        :read="(text) => readDose(text, 'metric')"
+                        :take="(reading, text) => dose(i, reading, text)"
                     />
                 </Field>
-                <p class="small" :class="unread[i] ? 'wrong' : 'faint'">
-                    {{ unread[i] || (part.ml_per_l ? number(part.ml_per_l, 3, 'mL/L') : number(part.g_per_l ?? 0, 3, 'g/L')) }}
+                <p class="small faint">
+                    {{ part.ml_per_l ? number(part.ml_per_l, 3, 'mL/L') : number(part.g_per_l ?? 0, 3, 'g/L') }}
                 </p>
                 <Field :id="`f-ec-${i}`" :label="`mS/cm of 1 ${part.ml_per_l ? 'mL' : 'g'} in a litre`" beside>
                     <input

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A vessel of the Library cut open, to scale, with what it really holds: the core's answer while its measures are typed. */
-import { onBeforeUnmount, ref, watch } from 'vue';
+import { ref, watch } from 'vue';
+import { useTurns } from '../kit/turns';
 import SectionDrawing from '../drawing/SectionDrawing.vue';
-import { call, type Fault } from '../kit/api';
+import type { Fault } from '../kit/api';
 import type { Units } from '../kit/format';
 import type { Report } from '../types/report';
 import type { Draft } from './shelves';
@@ -11,21 +12,19 @@ const props = defineProps<{ item: Draft; units: Units }>();
 const emit = defineEmits<{ faults: [faults: Fault[]] }>();
 
 const report = ref<Report | null>(null);
-let asked: AbortController | null = null;
+const { ask } = useTurns();
 
 watch(
     () => JSON.stringify([props.item, props.units]),
     async () => {
-        asked?.abort();
-        const mine = (asked = new AbortController());
         const garden = {
             format: 'kelp-tub.garden',
             version: 1,
             units: props.units,
             tubs: [{ id: 'v', system: 'passive', vessel: props.item, layout: { pattern: 'single', cups: 1 } }],
         };
-        const answer = await call<Report>('preview', { body: JSON.stringify(garden), signal: mine.signal });
-        if (mine !== asked) return;
+        const answer = await ask<Report>('preview', { body: JSON.stringify(garden) });
+        if (!answer) return;
         if (answer.kind === 'done') {
             report.value = answer.data;
             emit('faults', []);
@@ -38,7 +37,6 @@ watch(
     },
     { immediate: true },
 );
-onBeforeUnmount(() => asked?.abort());
 </script>
 
 <template>

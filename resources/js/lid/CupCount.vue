@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** How many cups: all that the tub carries, a number, or as many as go so far apart. */
 import { computed, ref, watch } from 'vue';
-import { call } from '../kit/api';
 import Counter from '../kit/Counter.vue';
+import { deeds } from '../kit/deeds';
 import { length } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import Toggle from '../kit/Toggle.vue';
+import { useTurns } from '../kit/turns';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
@@ -36,14 +37,16 @@ function choose(next: How): void {
 }
 
 const wanted = ref<number | null>(null);
-let asked = 0;
-async function apart(mm: number): Promise<void> {
-    const turn = ++asked;
+/** Only the newest distance counts; what is done after it waits for its number. */
+const { ask } = useTurns();
+function apart(mm: number): void {
     wanted.value = mm;
-    const answer = await call<{ cups: number[] }>(`apart?tub=${encodeURIComponent(tub.value.id)}&mm=${mm}`, {
-        body: JSON.stringify(garden.document.value),
+    void deeds.run('Counting the cups that go so far apart', async (act) => {
+        const answer = await ask<{ cups: number[] }>(`apart?tub=${encodeURIComponent(tub.value.id)}&mm=${mm}`, {
+            body: JSON.stringify(garden.document.value),
+        });
+        if (answer?.kind === 'done') act(() => set(Math.max(1, answer.data.cups[0] ?? 1), 'put cups so far apart'));
     });
-    if (turn === asked && answer.kind === 'done') set(Math.max(1, answer.data.cups[0] ?? 1), 'put cups so far apart');
 }
 const shown = computed(() => wanted.value ?? layout.value.spacing_mm);
 const note = computed(() => {

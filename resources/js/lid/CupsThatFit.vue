@@ -2,10 +2,10 @@
 /** Cups of the Library that fit the hole as it is: for a lid that is drilled already. */
 import Fold from '../kit/Fold.vue';
 import { computed, ref, watch } from 'vue';
-import { call } from '../kit/api';
 import { fromLibrary } from '../kit/edits';
 import { fine, length } from '../kit/format';
 import { useGarden } from '../kit/garden';
+import { useTurns } from '../kit/turns';
 import type { Cup } from '../types/garden';
 import type { CupFit } from './layouts';
 
@@ -13,7 +13,7 @@ const garden = useGarden();
 const units = garden.units;
 const open = ref(false);
 const cups = ref<CupFit[]>([]);
-let turn = 0;
+const { ask } = useTurns();
 /** The cup that hangs in it now. */
 const here = computed(() => garden.tubReport.value!.shape.cup.key);
 const hole = computed(() => garden.tubReport.value!.hole.diameter_mm);
@@ -29,9 +29,8 @@ function choose(key: string): void {
 
 watch([open, hole], async ([now]) => {
     if (!now) return;
-    const mine = ++turn;
-    const answer = await call<{ cups: CupFit[] }>('cups', { body: JSON.stringify({ hole_mm: hole.value }) });
-    if (mine === turn && answer.kind === 'done') cups.value = answer.data.cups.slice(0, 12);
+    const answer = await ask<{ cups: CupFit[] }>('cups', { body: JSON.stringify({ hole_mm: hole.value }) });
+    if (answer?.kind === 'done') cups.value = answer.data.cups.slice(0, 12);
 });
 </script>
 

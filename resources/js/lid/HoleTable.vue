@@ -3,6 +3,8 @@
 import { computed, nextTick, ref } from 'vue';
 import { dimension, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
+import { useTyped } from '../kit/typed';
+import type { Hole } from '../types/garden';
 import { holesFrom } from './table';
 
 defineProps<{ chosen: number | null }>();
@@ -23,24 +25,36 @@ const rows = computed(() =>
 
 const text = ref('');
 const writing = ref(false);
-const fault = ref('');
+/** The lid whose holes they are: a table that was being read when the lid changed is not this lid's. */
+const { type, drop, fault } = useTyped<Hole[]>({
+    name: 'marking-out table',
+    read: (typed) => holesFrom(typed, lid.value, units.value),
+    take: put,
+    was: () => [garden.tub.value?.layout, garden.tub.value?.vessel],
+    show: (left) => {
+        text.value = left;
+        writing.value = true;
+    },
+});
 const area = ref<HTMLTextAreaElement | null>(null);
 
 async function write(): Promise<void> {
     text.value = rows.value.map((cells) => cells.join('\t')).join('\n');
-    fault.value = '';
+    drop();
     writing.value = true;
     await nextTick();
     area.value?.focus();
 }
 
-async function take(): Promise<void> {
-    const read = await holesFrom(text.value, lid.value, units.value);
-    fault.value = 'error' in read ? read.error : '';
-    if ('error' in read) return;
+function put(read: Hole[]): void {
     garden.changeTub('write the marking-out table', (t) => {
-        t.layout = { ...t.layout, pattern: 'manual', holes: read.holes };
+        t.layout = { ...t.layout, pattern: 'manual', holes: read };
     });
+    writing.value = false;
+}
+
+function leave(): void {
+    drop();
     writing.value = false;
 }
 </script>
@@ -66,8 +80,8 @@ async function take(): Promise<void> {
             />
             <p id="table-fault" class="small wrong" aria-live="polite">{{ fault }}</p>
             <div class="row">
-                <button type="button" class="box" data-act="take-table" @click="take">Put the holes there</button>
-                <button type="button" class="word" @click="writing = false">Leave it</button>
+                <button type="button" class="box" data-act="take-table" @click="type(text)">Put the holes there</button>
+                <button type="button" class="word" @click="leave">Leave it</button>
             </div>
         </template>
         <template v-else>

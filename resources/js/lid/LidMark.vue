@@ -15,7 +15,8 @@ import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import { HOLE } from '../kit/plausible';
-import { read } from '../kit/reader';
+import { read, type Understood } from '../kit/reader';
+import { useTyped } from '../kit/typed';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
@@ -175,39 +176,46 @@ const picked = computed(() => (chosen.value === null ? null : (holes.value[chose
 
 /** The grower's saws as a line of measures: "54, 2 1/8 in". */
 const saws = ref('');
-const sawFault = ref('');
 const sawNames = computed(() =>
     (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u202f', ' ')).join(', '),
 );
-watch(
-    sawNames,
-    (now) => {
-        saws.value = now;
-    },
-    { immediate: true },
-);
-
-async function setSaws(): Promise<void> {
-    const texts = saws.value
+async function readSaws(text: string): Promise<{ value: number[] } | { error: string } | { away: string }> {
+    const texts = text
         .split(/[,;]/)
         .map((s) => s.trim())
         .filter(Boolean);
-    const readings = await Promise.all(texts.map((text) => read(text, 'length', units.value)));
-    const bad = readings.find((r) => 'error' in r);
+    const readings = await Promise.all(texts.map((one) => read(one, 'length', units.value)));
+    const bad = readings.find((r) => !('value' in r));
+    if (bad) return bad as { error: string } | { away: string };
+    const saws = readings as Understood[];
     // "2" in millimetres cuts no hole; whoever has such a saw says so.
-    const odd = texts.find((text, i) => {
-        const r = readings[i]!;
-        return 'value' in r && /^\d+$/.test(text) && (r.value < HOLE[0] || r.value > HOLE[1]);
-    });
-    const other = units.value === 'us' ? 'mm' : 'in';
-    sawFault.value = bad && 'error' in bad ? bad.error : '';
-    if (odd) sawFault.value = `A saw of ${odd}\u202f${units.value === 'us' ? 'in' : 'mm'}? Write ${odd} ${other}, or its unit.`;
-    if (bad || odd) return;
-    const list = readings.map((r) => ('value' in r ? Math.round(r.value * 1000) / 1000 : 0));
-    garden.change('change the saws', (g) => {
-        g.saws_mm = list.length ? list : null;
-    });
+    const odd = texts.find((one, i) => /^\d+$/.test(one) && (saws[i]!.value < HOLE[0] || saws[i]!.value > HOLE[1]));
+    const [here, other] = units.value === 'us' ? ['in', 'mm'] : ['mm', 'in'];
+    if (odd) return { error: `A saw of ${odd}\u202f${here}? Write ${odd} ${other}, or its unit.` };
+    return { value: saws.map((saw) => Math.round(saw.value * 1000) / 1000) };
 }
+
+const {
+    type: typeSaws,
+    busy: readingSaws,
+    fault: sawFault,
+} = useTyped<number[]>({
+    name: 'saws',
+    read: readSaws,
+    take: (list) =>
+        garden.change('change the saws', (g) => {
+            g.saws_mm = list.length ? list : null;
+        }),
+    was: () => garden.document.value.saws_mm ?? null,
+    show: (left) => (saws.value = left),
+});
+watch(
+    sawNames,
+    (now) => {
+        if (!readingSaws.value && !sawFault.value) saws.value = now;
+    },
+    { immediate: true },
+);
 
 const hole = computed(() => report.value.hole);
 const layout = computed(() => report.value.layout);
@@ -262,8 +270,8 @@ const heldBy = computed(() => {
                     :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'"
                     autocomplete="off"
                     aria-describedby="saws-note"
-                    @blur="setSaws"
-                    @keydown.enter="setSaws"
+                    @blur="saws !== sawNames && typeSaws(saws)"
+                    @keydown.enter="typeSaws(saws)"
                 />
                 <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">
                     {{ sawFault || 'These are asked first; then the shops’ sizes.' }}

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The patterns this lid could have, drawn small to one scale with how many cups and how far apart; the last is by hand. */
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
-import { call } from '../kit/api';
 import { dimension } from '../kit/format';
 import { useGarden } from '../kit/garden';
+import { useTurns } from '../kit/turns';
 import type { Candidate } from './layouts';
 
 const props = defineProps<{ modelValue: string }>();
@@ -12,8 +12,7 @@ const emit = defineEmits<{ 'update:modelValue': [pattern: string] }>();
 const garden = useGarden();
 const report = computed(() => garden.tubReport.value!);
 const found = ref<Candidate[]>([]);
-const looking = ref(false);
-let asked: AbortController | null = null;
+const { ask, stop, busy: looking } = useTurns();
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 /** What the candidates depend on: asked for again only when that changes. */
@@ -32,28 +31,20 @@ watch(
     question,
     () => {
         clearTimeout(timer);
-        asked?.abort();
+        stop();
         timer = setTimeout(() => void look(), 250);
     },
     { immediate: true },
 );
 
 async function look(): Promise<void> {
-    const mine = (asked = new AbortController());
-    looking.value = true;
-    const answer = await call<{ candidates: Candidate[] }>(`layouts?tub=${encodeURIComponent(report.value.id)}`, {
+    const answer = await ask<{ candidates: Candidate[] }>(`layouts?tub=${encodeURIComponent(report.value.id)}`, {
         body: JSON.stringify(garden.document.value),
-        signal: mine.signal,
     });
-    if (asked !== mine) return;
-    looking.value = false;
-    if (answer.kind === 'done') found.value = answer.data.candidates;
+    if (answer?.kind === 'done') found.value = answer.data.candidates;
 }
 
-onBeforeUnmount(() => {
-    clearTimeout(timer);
-    asked?.abort();
-});
+onBeforeUnmount(() => clearTimeout(timer));
 
 const NAMES: Record<string, string> = {
     best: 'the best',

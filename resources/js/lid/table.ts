@@ -14,7 +14,7 @@ const MOST = 200;
  * A marking-out table as it is typed or pasted, one hole to a line: from the left and from the front edge, or on a round lid radius and
  * angle; a number of the hole before them is passed over. Holes from the lid's middle, or what is wrong with which line.
  */
-export async function holesFrom(text: string, lid: Size, units: Units): Promise<{ holes: Hole[] } | { error: string }> {
+export async function holesFrom(text: string, lid: Size, units: Units): Promise<{ value: Hole[] } | { error: string } | { away: string }> {
     const lines = text
         .split(/\r?\n/)
         .map((line, i) => ({ at: i + 1, cells: cellsOf(line) }))
@@ -26,21 +26,25 @@ export async function holesFrom(text: string, lid: Size, units: Units): Promise<
         return { error: `Line ${bad.at} has ${bad.cells.length === 1 ? 'one measure' : `${bad.cells.length} measures`}: write ${wanted}.` };
     if (lines.length > MOST) return { error: `${lines.length} holes; a lid takes ${MOST} at most.` };
     const holes = await Promise.all(
-        lines.map(async ({ at, cells }): Promise<Hole | string> => {
+        lines.map(async ({ at, cells }): Promise<Hole | string | { away: string }> => {
             const [first, second] = cells.slice(-2) as [string, string];
             const a = await read(first, 'length', units);
             if ('error' in a) return `Line ${at}: ${a.error}`;
+            if ('away' in a) return a;
             if (lid.round) {
                 const angle = Number(second.replace('°', '').replace(',', '.'));
                 if (second.trim() === '' || !Number.isFinite(angle)) return `Line ${at}: “${second}” is no angle. Write degrees, as 120.`;
                 return place(a.value * Math.cos((angle * Math.PI) / 180), a.value * Math.sin((angle * Math.PI) / 180));
             }
             const b = await read(second, 'length', units);
+            if ('away' in b) return b;
             return 'error' in b ? `Line ${at}: ${b.error}` : place(a.value - lid.length_mm / 2, b.value - lid.width_mm / 2);
         }),
     );
+    const away = holes.find((h) => typeof h === 'object' && 'away' in h);
+    if (away) return away as { away: string };
     const wrong = holes.find((h) => typeof h === 'string');
-    return wrong === undefined ? { holes: holes as Hole[] } : { error: wrong as string };
+    return wrong === undefined ? { value: holes as Hole[] } : { error: wrong as string };
 }
 
 /** Cells as a table, a list or a hand writes them: by tabs, semicolons, commas with a space, or several spaces; else by single ones. */

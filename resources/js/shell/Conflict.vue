@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A garden that two windows changed at the same place: both at one scale, what differs field by field, and which is to count. */
 import { computed, shallowRef, watch, type ShallowRef } from 'vue';
-import { call } from '../kit/api';
 import { useGarden } from '../kit/garden';
+import { useTurns } from '../kit/turns';
 import Sheet from '../kit/Sheet.vue';
 import TubElevation from '../drawing/TubElevation.vue';
 import { plantsOf, topOf, widthOf } from '../drawing/shape';
@@ -23,16 +23,17 @@ const conflict = computed(() => garden.saver.theirs.value);
 const mine = shallowRef<Report | null>(null);
 const theirs = shallowRef<Report | null>(null);
 
-async function look(at: ShallowRef<Report | null>, document: string): Promise<void> {
-    const answer = await call<Report>('preview', { body: document });
-    at.value = answer.kind === 'done' ? answer.data : null;
+const [ofMine, ofTheirs] = [useTurns(), useTurns()];
+async function look(at: ShallowRef<Report | null>, turns: typeof ofMine, document: string): Promise<void> {
+    const answer = await turns.ask<Report>('preview', { body: document });
+    if (answer) at.value = answer.kind === 'done' ? answer.data : null;
 }
 watch(
     () => [props.visible, conflict.value] as const,
     ([visible, now]) => {
         if (!visible || !now) return;
-        void look(mine, now.withMine);
-        void look(theirs, now.withTheirs);
+        void look(mine, ofMine, now.withMine);
+        void look(theirs, ofTheirs, now.withTheirs);
     },
     { immediate: true },
 );

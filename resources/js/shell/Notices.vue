@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What stands between the page and the keeping: the server away, a full disk, a change or a deletion elsewhere, a refused document. */
 import { router } from '@inertiajs/vue3';
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
+import { deeds } from '../kit/deeds';
 import { useGarden } from '../kit/garden';
 import Conflict from './Conflict.vue';
 
@@ -17,6 +18,20 @@ watch(
     },
     { immediate: true },
 );
+
+/** What was not taken, and what of it will not do, by the name of its tub and its field. */
+const refusal = computed(() => {
+    const of = garden.refusal.value;
+    const fault = of?.faults[0];
+    if (!of || !fault) return of?.says ?? '';
+    const [, index, rest] = /^\/tubs\/(\d+)(.*)$/.exec(fault.pointer) ?? [];
+    const tub = index === undefined ? undefined : garden.document.value.tubs?.[Number(index)];
+    const field = (tub ? rest! : fault.pointer).split('/').filter(Boolean).map(spoken).join(', ');
+    return `${of.says}${tub ? ` of ${tub.name ?? tub.id}` : ''}: ${field} ${fault.message}`;
+});
+/** A step of the way to a field, as it is said: `depth_mm` is depth, the first entry of a list is 1. */
+const spoken = (step: string): string =>
+    /^\d+$/.test(step) ? String(Number(step) + 1) : step.replace(/_(mm|l|kg|w)$/, '').replaceAll('_', ' ');
 
 async function copy(): Promise<void> {
     const id = await (garden.save.value === 'conflict' ? garden.keepMineAsCopy() : garden.copy('(mine)'));
@@ -51,6 +66,10 @@ async function bringBack(): Promise<void> {
         <button type="button" class="box" @click="copy">Keep this as a copy</button>
         <span v-if="failed">{{ failed }}</span>
     </div>
+    <div v-else-if="refusal" class="notice" role="alert" data-refusal>
+        <span><b>Not taken:</b> {{ refusal }}. All else is kept.</span>
+        <button type="button" class="box" @click="garden.undo()">Undo</button>
+    </div>
     <div v-else-if="garden.previewer.faults.value.length" class="notice" role="alert">
         <span
             ><b>Not saved:</b> {{ garden.previewer.faults.value[0]!.pointer }} {{ garden.previewer.faults.value[0]!.message
@@ -59,6 +78,11 @@ async function bringBack(): Promise<void> {
         >
         <button v-if="garden.history.canUndo.value" type="button" class="box" @click="garden.undo()">Undo</button>
     </div>
+    <div v-if="garden.said.value" class="notice" role="status">
+        <span>{{ garden.said.value }}</span>
+        <button type="button" class="word" @click="garden.said.value = ''">Good</button>
+    </div>
+    <div v-if="deeds.slow.value" class="waiting" role="status">{{ deeds.slow.value }} …</div>
     <Conflict :visible="choosing" @close="choosing = false" @copy="copy" />
 </template>
 
@@ -71,5 +95,22 @@ async function bringBack(): Promise<void> {
     padding: 0.45rem 1.1rem;
     background: var(--shoal);
     border-bottom: 1px solid var(--ink);
+}
+.waiting {
+    position: fixed;
+    left: 50%;
+    bottom: 1.2rem;
+    transform: translateX(-50%);
+    z-index: 5;
+    max-width: 90vw;
+    padding: 0.35rem 0.9rem;
+    background: var(--ink);
+    color: var(--paper);
+    font-size: 0.875rem;
+}
+@media (max-width: 760px) {
+    .waiting {
+        bottom: 68px;
+    }
 }
 </style>

@@ -2,6 +2,7 @@
 /** On a phone: one bar at the bottom with Bench, the marks before and after this one by name, and a sheet of all marks. */
 import { computed, ref } from 'vue';
 import { at, worst } from '../kit/findings';
+import { usePanel } from '../kit/places';
 import { MARKS, type Mark } from '../marks';
 import type { Finding } from '../types/report';
 
@@ -9,6 +10,7 @@ const props = defineProps<{ mark: Mark | 'bench'; findings: Finding[]; empty: bo
 const emit = defineEmits<{ go: [mark: Mark | 'bench'] }>();
 
 const open = ref(false);
+usePanel('marks', open);
 const marks = computed(() => [...MARKS].reverse().map(({ key, name }) => ({ key, name, worst: worst(at(props.findings, key)) })));
 const place = computed(() => MARKS.findIndex((m) => m.key === props.mark));
 const before = computed(() => MARKS[place.value - 1] ?? null);

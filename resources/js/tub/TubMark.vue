@@ -7,13 +7,14 @@ import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import SectionDrawing from '../drawing/SectionDrawing.vue';
 import Counter from '../kit/Counter.vue';
-import { copyTub, fromLibrary, measured, moveTub, removeTub, vesselInPlace } from '../kit/edits';
+import { fromLibrary, measured, moveTub, vesselInPlace } from '../kit/edits';
 import LidSize from '../lid/LidSize.vue';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
 import { area, length, load, mass, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf, vesselOptions } from '../kit/library';
+import { deeds } from '../kit/deeds';
 import { at as mendedAt } from '../kit/findings';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
@@ -65,10 +66,7 @@ function setCover(kind: string): void {
 }
 
 function setUnder(key: string | null): void {
-    void garden.ask(
-        key ? 'stand it in another vessel' : 'take it out of the other vessel',
-        `edits/nest?tub=${encodeURIComponent(tub.value.id)}${key ? `&under=${encodeURIComponent(key)}` : ''}`,
-    );
+    edit(key ? 'stand it in another vessel' : 'take it out of the other vessel', 'nest', key ? `&under=${encodeURIComponent(key)}` : '');
 }
 
 const move = (by: number): void => garden.change('change the order of the tubs', (g) => moveTub(g, tub.value.id, by));
@@ -103,19 +101,17 @@ function setField(says: string, edit: (tub: Tub) => void): void {
 }
 
 function run(system: Tub['system']): void {
-    void garden.ask('change how it is run', `edits/run?tub=${encodeURIComponent(tub.value.id)}&system=${system}`);
+    edit('change how it is run', 'run', `&system=${system}`);
 }
 
-function remove(): void {
-    garden.change(`remove ${tub.value.name ?? tub.value.id}`, (g) => removeTub(g, tub.value.id));
-}
+const of = (what: string): string => `edits/${what}?tub=${encodeURIComponent(tub.value.id)}`;
+const edit = (says: string, what: string, more = ''): void => void garden.ask(says, of(what) + more);
 
-function copy(): void {
-    let id: string | null = null;
-    garden.change('copy the tub', (g) => {
-        id = copyTub(g, tub.value.id);
-    });
-    if (id) garden.choose(id);
+const remove = (): void => void garden.askOnce(`remove ${tub.value.name ?? tub.value.id}`, of('remove'));
+
+async function copy(): Promise<void> {
+    const made = await garden.askOnce('copy the tub', of('copy'));
+    if (made?.tub) garden.choose(made.tub);
 }
 
 /** A long tub leaves more room for its lid than a tall one. */
@@ -323,12 +319,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 label="How many alike"
                 :model-value="tub.count ?? 1"
                 :most="50"
-                @update:model-value="
-                    (v) =>
-                        setField('change how many', (t) => {
-                            t.count = v;
-                        })
-                "
+                @update:model-value="(v) => edit('change how many', 'count', `&count=${v}`)"
             />
             <div v-if="inPlace.kind === 'bottle'" class="stack cut">
                 <Measure
@@ -533,7 +524,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                         type="button"
                         class="box"
                         data-act="add-fill"
-                        :disabled="next.litres === null || next.depth === null"
+                        :disabled="(next.litres === null || next.depth === null) && !deeds.busy.value"
                         @click="addFill"
                     >
                         Write it down

@@ -1,0 +1,89 @@
+import { router } from '@inertiajs/vue3';
+import { deeds } from './deeds';
+
+/**
+ * A press waits for what was done before it: while a text is being read, or an edit worked out, a press on the work is held and comes when
+ * that is there, so that it acts on what the grower sees. Going to another mark or tub is free: what is under way keeps its place. Leaving
+ * the page waits too.
+ */
+
+/** Where presses act on the work. */
+const WORK = 'main, dialog, [role=dialog], .p-select-overlay';
+/** What only goes elsewhere on the page or takes hold of a field. */
+const FREE =
+    'input:not([type=checkbox], [type=radio], [type=file], [type=range]), textarea, label:not(:has(input[type=checkbox], input[type=radio]))';
+
+/** What was pressed last, of what was let through. */
+let pressed: EventTarget | null = null;
+
+/** Presses that are let through. */
+const released = new WeakSet<Event>();
+
+function isHeld(event: Event): boolean {
+    const target = event.target;
+    if (!deeds.busy.value || released.has(event) || !(target instanceof Element)) return false;
+    return target.closest(WORK) !== null && target.closest(FREE) === null;
+}
+
+/** Holds an event and sends another like it when its turn has come, if what was pressed is still there. */
+function hold(event: Event, again: () => Event): void {
+    if (!isHeld(event)) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    void release(event.target as Element, again);
+}
+
+async function release(target: Element, again: () => Event): Promise<void> {
+    // The first of several presses may begin something that the next ones wait for.
+    while (deeds.busy.value) await deeds.settled();
+    if (!target.isConnected || (target instanceof HTMLButtonElement && target.disabled)) return;
+    const event = again();
+    released.add(event);
+    target.dispatchEvent(event);
+}
+
+function press(event: MouseEvent): void {
+    if (!isHeld(event)) {
+        pressed = event.target;
+        return;
+    }
+    // What is to be done once is not done again because it takes long.
+    if (deeds.once.value > 0 && event.target === pressed) {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        return;
+    }
+    hold(
+        event,
+        () =>
+            new MouseEvent(event.type, {
+                bubbles: true,
+                cancelable: true,
+                composed: true,
+                view: window,
+                detail: event.detail,
+                clientX: event.clientX,
+                clientY: event.clientY,
+                shiftKey: event.shiftKey,
+                ctrlKey: event.ctrlKey,
+                metaKey: event.metaKey,
+            }),
+    );
+}
+
+/** Escape closes what is open: a dialog is not left while what was written in it is on its way. */
+const escape = (event: KeyboardEvent): void => {
+    if (event.key !== 'Escape') return;
+    hold(event, () => new KeyboardEvent('keydown', { key: 'Escape', code: 'Escape', bubbles: true, cancelable: true }));
+};
+
+/** Sees to it for as long as the page lives. */
+export function holdPresses(): void {
+    document.addEventListener('click', press, { capture: true });
+    document.addEventListener('keydown', escape, { capture: true });
+    router.on('before', ({ detail: { visit } }) => {
+        if (!deeds.busy.value) return true;
+        void deeds.settled().then(() => router.visit(visit.url, visit));
+        return false;
+    });
+}
