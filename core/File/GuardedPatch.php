@@ -9,10 +9,10 @@ use stdClass;
 /**
  * A JSON Patch (RFC 6902) that says what it is meant for, so that it can be told later whether that still stands there.
  *
- * Before its operations come `test` operations: for every entry of a list on the way to a place the entry's own name (`id`, or the `tub` and
- * `copy` that it is of; an entry without a name is held whole), and the value that is replaced or taken out. Where an operation adds a
- * member and there is no test of that place, nothing stood there. Who applies the patch to a document that has changed since finds the
- * entries again by their names.
+ * Before its operations come `test` operations: for every entry of a list on the way to a place the entry's own name (`id`, or the
+ * `tub` and `copy` that it is of; an entry without a name is held whole), and the value that is replaced or taken out. Where an operation
+ * adds a member and there is no test of that place, nothing stood there. Who applies the patch to a document that has changed since finds
+ * the entries again by their names.
  */
 final class GuardedPatch
 {
@@ -61,7 +61,7 @@ final class GuardedPatch
     private function follow(stdClass $operation): void
     {
         $steps = PatchMaker::steps($operation->path);
-        $last = array_pop($steps);
+        $last = (string) array_pop($steps);
         [$at, $here] = [$this->document, ''];
         foreach ($steps as $step) {
             $entry = is_array($at) ? ($this->orderOf($here, $at)[(int) $step] ?? null) : $step;
@@ -85,7 +85,7 @@ final class GuardedPatch
         $this->made[$there] = true;
     }
 
-    /** @param  list<mixed>  $list */
+    /** @param  array<mixed>  $list */
     private function followEntry(string $here, array $list, string $step, string $op): void
     {
         $order = $this->orderOf($here, $list);
@@ -99,12 +99,12 @@ final class GuardedPatch
     }
 
     /**
-     * @param  list<mixed>  $list
+     * @param  array<mixed>  $list
      * @return list<int|null>
      */
     private function orderOf(string $here, array $list): array
     {
-        return $this->order[$here] ?? array_keys($list);
+        return $this->order[$here] ?? array_keys(array_values($list));
     }
 
     /** @return array<string, mixed> */

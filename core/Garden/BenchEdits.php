@@ -9,8 +9,8 @@ use KelpTub\Core\File\PatchMaker;
 use stdClass;
 
 /**
- * Changes of which tubs stand on the bench. What refers to a tub follows it: each mark says how its own part does. As JSON Patches, of which
- * a sound garden stays sound.
+ * Changes of which tubs stand on the bench. What refers to a tub follows it: each mark says how its own part does. As JSON Patches, after
+ * which a sound garden is sound.
  */
 final readonly class BenchEdits
 {

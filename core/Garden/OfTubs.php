@@ -9,7 +9,7 @@ use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\PatchMaker;
 use stdClass;
 
-/** A list of a document whose entries each speak of one copy of a tub, by `tub` and `copy` (1 where it is not written): what goes with it. */
+/** A list of a document whose entries each speak of one copy of a tub, by `tub` and `copy` (1 where it is not written). */
 final readonly class OfTubs
 {
     /** @param  string  $member  of the document: `builds` */

@@ -141,9 +141,11 @@ it('advises no cup that is smaller than another bought one that suits as well', 
 /** A tub of three with a line, ticks at the bench and something sown in two of them, and another tub. */
 function benchOfThree(): Garden
 {
+    $stones = ['kind' => 'disc-100'];
+
     return Gardens::of([
         'tubs' => [
-            ['id' => 'a', 'name' => 'Mint', 'count' => 3, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100']],
+            ['id' => 'a', 'name' => 'Mint', 'count' => 3, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => $stones],
             ['id' => 'b', 'system' => 'passive', 'vessel' => 'jar-1'],
         ],
         'air' => [
@@ -212,7 +214,9 @@ it('leaves a garden that its own reader takes, whichever tub goes, is copied or 
 
 it('gives a copy of a tub with the longest name and id ones of its own', function () {
     $long = str_repeat('x', 120);
-    $garden = Gardens::tub(['id' => $long, 'name' => str_repeat('ä', 120)]);
+    $garden = Gardens::of(['tubs' => [
+        ['id' => $long, 'name' => str_repeat('ä', 120), 'system' => 'passive', 'vessel' => 'jar-1'],
+    ]]);
     [$id, $patch] = Gardens::planner()->bench($garden)->copy($garden->tubs[0]);
 
     expect($id)->toBe(str_repeat('x', 118).'-2')

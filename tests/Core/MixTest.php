@@ -301,7 +301,8 @@ it('follows a passive tub through its planned top-ups', function () {
 it('mends a tub that runs dry with top-ups of a size and a date, and objects to those that drown roots', function () {
     $jar = ['system' => 'passive', 'vessel' => 'jar-4', 'cup' => 'net-cup-75', 'crop' => 'sorrel', 'top_ups' => 'none'];
     $dry = array_values(array_filter(Gardens::report(Gardens::tub($jar))->findings, fn ($f) => $f->code === 'passive.dry'))[0];
-    $remedy = array_values(array_filter($dry->remedies, fn ($r) => (Gardens::deeds($r->patch)[0]->path ?? '') === '/tubs/0/planned_top_ups'))[0];
+    $isPlanned = fn ($r): bool => (Gardens::deeds($r->patch)[0]->path ?? '') === '/tubs/0/planned_top_ups';
+    $remedy = array_values(array_filter($dry->remedies, $isPlanned))[0];
     $mended = Gardens::findings(Gardens::tub(['planned_top_ups' => Gardens::deeds($remedy->patch)[0]->value] + $jar));
     $drowned = Gardens::findings(Gardens::tub(['planned_top_ups' => [['day' => 30, 'litres' => 0.9]]] + $jar));
 

@@ -337,7 +337,8 @@ it('takes the plants along when it changes the cups', function () {
     $spacing = array_values(array_filter(findingsOf($garden), fn (Finding $f) => $f->code === 'crop.spacing'))[0];
 
     expect($spacing->remedies[0]->says)->toBe('Plant one')
-        ->and(array_column(Gardens::deeds($spacing->remedies[0]->patch), 'value', 'path'))->toEqual(['/tubs/0/layout/cups' => 1, '/tubs/0/plants' => 1])
+        ->and(array_column(Gardens::deeds($spacing->remedies[0]->patch), 'value', 'path'))
+        ->toEqual(['/tubs/0/layout/cups' => 1, '/tubs/0/plants' => 1])
         ->and($spacing->remedies[0]->then)->toBe([]);
 });
 

@@ -65,7 +65,8 @@ it('wants something for a climber to climb, and buys clips with it', function ()
     $found = array_column($report->findings, null, 'code');
 
     expect($found['crop.support']->severity)->toBe('mind')
-        ->and(Gardens::deeds($found['crop.support']->remedies[0]->patch))->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/trellis', 'value' => true]])
+        ->and(Gardens::deeds($found['crop.support']->remedies[0]->patch))
+        ->toEqual([(object) ['op' => 'add', 'path' => '/tubs/0/trellis', 'value' => true]])
         ->and(Gardens::findings(Gardens::tub([...$vine, 'trellis' => true])))->not->toContain('mind crop.support')
         ->and(needs([...$vine, 'trellis' => true, 'count' => 2]))->toMatchArray(['trellis' => 2, 'clips' => 16])
         ->and(needs(['vessel' => 'tote-90', 'crop' => 'cucumber', 'layout' => ['cups' => 2], 'trellis' => true]))

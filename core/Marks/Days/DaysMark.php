@@ -24,6 +24,11 @@ final class DaysMark extends Mark
         return self::plantings()->faults($document);
     }
 
+    public function members(): array
+    {
+        return ['plantings'];
+    }
+
     public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
     {
         return self::plantings()->withoutTub($tub, $garden->document, $patch);

@@ -148,7 +148,7 @@ export class OpenGarden {
         });
     }
 
-    /** Applies a patch of the application's, made for this garden as it was when it was asked for; false where it is not for it any more. */
+    /** Applies a patch that was made for this garden as it was when it was asked for; false where it is not for it any more. */
     private applied(says: string, patch: readonly unknown[]): boolean {
         const after = patched(this.document.value, patch);
         if (after) this.go(says, after);
@@ -164,7 +164,7 @@ export class OpenGarden {
     }
 
     /**
-     * A change that brings more with it than one value: the application says what, as a patch on the garden as it is when its turn has come.
+     * A change that brings more with it than one value: the application says what, as a patch on the garden as it is when its turn comes.
      * Where the garden has changed while it was worked out, it is asked for again.
      */
     ask(says: string, path: string, body: () => unknown = () => this.document.value): Promise<{ tub?: string } | null> {
@@ -262,8 +262,8 @@ export class OpenGarden {
     }
 
     /**
-     * The application does not take a document: the edit that made it so goes, the rest stays and is kept. Where that cannot be told, all of
-     * it stays as it is, and is not saved until it is mended.
+     * The application does not take a document: the edit that made it so goes, the rest stays and is kept. Where that cannot be told, all
+     * of it stays as it is, and is not saved until it is mended.
      */
     private refuse(of: Garden | string, faults: Fault[]): boolean {
         const left = this.since.without(of, faults);

@@ -10,8 +10,11 @@ import { deeds } from './deeds';
 /** Where presses act on the work. */
 const WORK = 'main, dialog, [role=dialog], .p-select-overlay';
 /** What only goes elsewhere on the page or takes hold of a field. */
-const FREE =
-    'input:not([type=checkbox], [type=radio], [type=file], [type=range]), textarea, label:not(:has(input[type=checkbox], input[type=radio]))';
+const FREE = [
+    'input:not([type=checkbox], [type=radio], [type=file], [type=range])',
+    'label:not(:has(input[type=checkbox], input[type=radio]))',
+    'textarea',
+].join();
 
 /** What was pressed last, of what was let through. */
 let pressed: EventTarget | null = null;

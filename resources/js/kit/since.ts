@@ -52,8 +52,8 @@ export class Since {
     }
 
     /**
-     * The newest document without the edit that made one of those before it such that it is refused; the history of steps goes with it. Null
-     * where no edit of this page did.
+     * The newest document without the edit that made one of those before it such that it is refused; the history of steps goes with it.
+     * Null where no edit of this page did.
      */
     without(document: Garden | string, faults: Fault[]): { says: string; document: Garden } | null {
         const text = typeof document === 'string' ? document : JSON.stringify(document);

@@ -53,8 +53,9 @@ export const short = (text: string): string => {
 };
 
 /**
- * A text that the core reads. The latest one counts, whatever comes back first; what is pressed after it waits for it; and until it is taken
- * it stays in its field and in the browser: when nobody is there to read it, it is read later, and a page that was left finds it again.
+ * A text that the core reads. The latest one counts, whatever comes back first; what is pressed after it waits for it; and until it is
+ * taken it stays in its field and in the browser: when nobody is there to read it, it is read later, and a page that was left finds it
+ * again.
  */
 export function useTyped<T>(of: Options<T>): {
     type: (text: string) => Promise<void>;

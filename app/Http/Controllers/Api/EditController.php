@@ -117,7 +117,7 @@ final readonly class EditController
     /** How many alike a tub stands for: the garden in the body, `?tub=` and `&count=`. */
     public function count(Request $request, Planner $planner): JsonResponse
     {
-        $asked = Asked::query($request, ['count' => ['bail', 'required', 'string', 'regex:/^\d{1,2}$/', Rule::in(range(1, Tub::MOST_ALIKE))]]);
+        $asked = Asked::query($request, ['count' => ['bail', 'required', 'string', Rule::in(range(1, Tub::MOST_ALIKE))]]);
 
         return $this->onTub(
             $request,
