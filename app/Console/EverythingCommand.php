@@ -4,32 +4,41 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Backup\RowsWriter;
 use App\Gardens\Everything;
+use App\Gardens\OneMoment;
 use Illuminate\Console\Command;
 use KelpTub\Core\File\RefusedGarden;
 
 /** Writes everything as one file, or with --take-in reads one: for bin/backup and bin/restore. */
 final class EverythingCommand extends Command
 {
-    protected $signature = 'kelp:everything {file} {--take-in : Read the file and take in what is not here yet}';
+    protected $signature = 'kelp:everything {file} {--rows= : Write the rows of the database to this file too, of the same moment}
+        {--take-in : Read the file and take in what is not here yet}';
 
     protected $description = 'Writes all gardens and the Library to one file, or takes them in from one';
 
-    public function handle(Everything $everything): int
+    public function handle(Everything $everything, RowsWriter $rows): int
     {
         $path = $this->argument('file');
+        $beside = $this->option('rows');
         assert(is_string($path));
+        if ($this->option('take-in') === true) {
+            return $this->takeIn($everything, $path);
+        }
 
-        return $this->option('take-in') === true ? $this->takeIn($everything, $path) : $this->write($everything, $path);
+        return OneMoment::of(fn (): int => $this->write($everything->written(), $path)
+            + (is_string($beside) ? $this->write($rows->written(), $beside) : self::SUCCESS));
     }
 
-    private function write(Everything $everything, string $path): int
+    /** @param  iterable<string>  $pieces */
+    private function write(iterable $pieces, string $path): int
     {
         $file = fopen($path, 'w');
         if ($file === false) {
             return $this->failed("$path cannot be written.");
         }
-        foreach ($everything->written() as $piece) {
+        foreach ($pieces as $piece) {
             if (fwrite($file, $piece) !== strlen($piece)) {
                 return $this->failed("$path cannot be written to its end.");
             }
@@ -51,6 +60,9 @@ final class EverythingCommand extends Command
             $done->items,
             $done->same,
         ));
+        foreach ($done->back as $name) {
+            $this->line("Back, after it was deleted: $name");
+        }
         foreach ($done->beside as $name) {
             $this->line("Beside the garden that is here, which differs: $name");
         }

@@ -20,8 +20,7 @@ use stdClass;
 
 /**
  * All gardens and the Library's own things as one open file, and back. What is here already stays as it is: a garden that differs from
- * the one
- * in the file comes in beside it, as a copy that says so.
+ * the one in the file comes in beside it, as a copy that says so. One that was deleted here comes back as it is in the file.
  */
 final readonly class Everything
 {
@@ -48,7 +47,8 @@ final readonly class Everything
     }
 
     /**
-     * The file, piece by piece. Only columns that there were from the start are read: it is also written before an update of the tables.
+     * The file, piece by piece; whoever wants it of one moment opens a transaction around it. Only columns that there were from the start
+     * are read: it is also written before an update of the tables.
      *
      * @return iterable<string>
      */
@@ -57,8 +57,8 @@ final readonly class Everything
         $made = Carbon::now('UTC')->toIso8601String();
         yield sprintf('{"format":"%s","version":%d,"made":"%s","gardens":[', self::FORMAT, self::VERSION, $made);
         $first = true;
-        $gardens = DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document'])->orderBy('id');
-        foreach ($gardens->lazy(50) as $garden) {
+        $gardens = DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document']);
+        foreach ($gardens->lazyById(50) as $garden) {
             yield ($first ? '' : ',')."\n".sprintf(
                 '{"id":"%s","changed":"%s","document":%s}',
                 $garden->id,
@@ -117,7 +117,9 @@ final readonly class Everything
         $text = GardenFile::encode($document);
         if ($here === null) {
             $done->new[] = $this->store->create($text, id: $known)->name;
-        } elseif ($here->deleted_at === null && Differences::same(GardenFile::decode($here->document), $document)) {
+        } elseif ($here->deleted_at !== null) {
+            $done->back[] = $this->store->bringBack($here, $document)->name;
+        } elseif (Differences::same(GardenFile::decode($here->document), $document)) {
             $done->same++;
         } else {
             $name = is_string($document->name ?? null) ? $document->name : 'Garden';
@@ -179,11 +181,11 @@ final readonly class Everything
             $file = json_decode($json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
             throw RefusedGarden::because(
-                [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); everything as one file is written by this page')],
+                [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); such a file is written by "Everything as one file" and bin/backup')],
             );
         }
         if (! $file instanceof stdClass || ($file->format ?? null) !== self::FORMAT) {
-            throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; everything as one file is written by this page');
+            throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; such a file is written by "Everything as one file" and bin/backup');
         }
         $version = $file->version ?? null;
         if ($version !== self::VERSION) {

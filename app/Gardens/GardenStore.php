@@ -8,6 +8,7 @@ use App\Library\OwnLibrary;
 use App\Models\Garden;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Support\Facades\DB;
+use KelpTub\Core\File\Differences;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden as Document;
@@ -119,6 +120,26 @@ final readonly class GardenStore
                 throw new StaleRevision($garden, $garden->document, null);
             }
             $garden->delete();
+        }, self::ATTEMPTS);
+    }
+
+    /**
+     * Brings a garden back that was deleted, as the document has it; as it was when it was deleted it is in its history.
+     *
+     * @throws RefusedGarden
+     */
+    public function bringBack(Garden $garden, stdClass $document): Garden
+    {
+        $columns = $this->columns(GardenFile::encode($document));
+
+        return DB::transaction(static function () use ($garden, $document, $columns): Garden {
+            $garden->restore();
+            if (! Differences::same(GardenFile::decode($garden->document), $document)) {
+                $garden->update([...$columns, 'revision' => $garden->revision + 1]);
+                $garden->revisions()->create(['revision' => $garden->revision, 'document' => $garden->document]);
+            }
+
+            return $garden;
         }, self::ATTEMPTS);
     }
 

@@ -10,6 +10,9 @@ final class TakenIn
     /** @var list<string> names of gardens that are new here */
     public array $new = [];
 
+    /** @var list<string> names of gardens that were deleted here, and are back */
+    public array $back = [];
+
     /** Gardens and Library items that were here already. */
     public int $same = 0;
 

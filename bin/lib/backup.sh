@@ -10,9 +10,8 @@ backup_to() {
 }
 write_backup() {
     local file=$1 work=$2
-    artisan_as_owner kelp:everything "$work/kelp-tub.json" &&
-        "${as[@]}" mariadb-dump --no-defaults --user="$owner" --socket="$db_socket" --single-transaction --skip-comments --no-tablespaces --databases kelp >"$work/database.sql" &&
-        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/database.sql" &&
+    artisan_as_owner kelp:everything "$work/kelp-tub.json" --rows="$work/rows.jsonl" &&
+        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/rows.jsonl" &&
         keep_file "$work/new.zip" "$file" && sync -f "$file"
 }
 # In the folder of backups it is the owner's; elsewhere it is theirs who asked for it.
@@ -23,14 +22,52 @@ keep_file() {
     esac
 }
 
-# Takes the two files of a backup out of it, into the folder $2; they are the owner's, who may not be able to read the backup itself.
+# Takes the files of a backup out of it, into the folder $2; they are the owner's, who may not be able to read the backup itself. Versions
+# before this one kept the rows as SQL: it is read as data like the rest.
 unpack_backup() {
-    local name
-    for name in kelp-tub.json database.sql; do
+    local name rows=rows.jsonl
+    php "$root/bin/lib/zip.php" has "$1" rows.jsonl || rows=database.sql
+    for name in kelp-tub.json "$rows"; do
         php "$root/bin/lib/zip.php" take "$1" "$name" "$2/taken" && private_file "$2/$name" <"$2/taken" && rm -f "$2/taken" || return 1
     done
 }
-put_back() { sql <"$1"; }
+
+# Makes a database of the rows in $1, in a folder of its own beside the one that is there, which is not touched.
+build_aside() {
+    rm -rf "$data/mariadb.coming"
+    (
+        trap 'stop_database' EXIT
+        database "$data/mariadb.coming"
+        artisan_as_owner kelp:put-back "$1" >"$1/said" 2>&1 || fail "$(last_line "$1/said" | sed 's/^Error: //') Nothing here was changed."
+    ) || exit 1
+    sync -f "$data/mariadb.coming"
+}
+
+# Puts what was built aside in the place of what is there. Broken off at any moment, the next command that needs the database goes on with it.
+change_over() {
+    rm -rf "$data/mariadb.before"
+    date -u +%Y-%m-%dT%H:%M:%SZ | private_file "$data/changing-over"
+    sync -f "$data"
+    go_on_changing_over
+}
+go_on_changing_over() {
+    if [ -e "$data/changing-over" ]; then
+        if [ -d "$data/mariadb.coming" ]; then
+            if [ -e "$data/mariadb" ]; then
+                # One that was only half there is nothing to go back to, and nobody's to remove.
+                [ -z "$(lacking "$data/mariadb")" ] && mv -T "$data/mariadb" "$data/mariadb.before" || mv -T "$data/mariadb" "$data/mariadb.half-$(date +%Y-%m-%d-%H%M%S)"
+            fi
+            mv -T "$data/mariadb.coming" "$data/mariadb"
+            sync -f "$data"
+        fi
+        rm -f "$data/changing-over"
+    fi
+    # What was not finished was not said to be good.
+    rm -rf "$data/mariadb.coming"
+}
+
+# What broken-off backups and restores left.
+remove_left_over() { rm -rf "$running"/backup-* "$running"/restore-*; }
 
 # The database that runs, or one that is started for as long as this script needs it.
 with_database() {
@@ -45,6 +82,8 @@ with_database() {
     flock -w 3 9 || fail "Kelp Tub is starting; try again in a moment."
     trap 'rm -rf "${work:-}"; stop_database' EXIT
     stop_left_over
+    remove_left_over
+    go_on_changing_over
     forget_made
     database "$data/mariadb"
 }

@@ -51,13 +51,34 @@ holds_anything() {
     return 1
 }
 
-# The tables as this version wants them; before they are changed, what is there is kept in a file.
+version_here() { sed -n "s/.*NUMBER = '\(.*\)'.*/\1/p" "$root/app/Version.php"; }
+
+# Changes of the tables that were made by a newer version than this one.
+unknown_changes() {
+    local known
+    [ "$(sql "SELECT COUNT(*) FROM information_schema.tables WHERE table_schema = 'kelp' AND table_name = 'migrations'" | tail -n 1)" = 1 ] || return 0
+    known=$(find "$root/database/migrations" -name '*.php' -printf '%f\n' | sed 's/\.php$//' | sort)
+    comm -13 <(echo "$known") <(sql 'SELECT migration FROM kelp.migrations' | tail -n +2 | sort)
+}
+
+# The tables as this version wants them. Before another version than the last goes on with them, what is there is kept in a file.
 bring_up_to_date() {
-    if artisan_as_owner migrate:status --pending >"$run/step.log" 2>&1; then
-        if grep -q 'Pending' "$run/step.log" && holds_anything; then
-            backup_to "$backups/before-update-$(date +%Y-%m-%d-%H%M%S).zip"
-            keep_last_backups
-        fi
+    local unknown last
+    unknown=$(unknown_changes | tr '\n' ' ')
+    [ -z "$unknown" ] || fail "the gardens in $data were kept by a newer Kelp Tub than this one ($(version_here) does not know: ${unknown% }). Start that version; or bin/restore --whole with a backup of this one."
+    last=$(cat "$data/version" 2>/dev/null || true)
+    if [ "$last" != "$(version_here)" ] && holds_anything; then
+        backup_to "$backups/before-update-$(date +%Y-%m-%d-%H%M%S).zip"
+        keep_last_backups
     fi
     step "bringing the database up to date" artisan_as_owner migrate --force
+    version_here | private_file "$data/version"
+}
+
+# The database that was there before a backup was put back stays until this one answers.
+let_go_of_before() {
+    [ -d "$data/mariadb.before" ] || return 0
+    case $(curl -s --max-time 10 --noproxy '*' "http://127.0.0.1:$1/up" || true) in
+        *'"database":"answers"'*) rm -rf "$data/mariadb.before" ;;
+    esac
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Gardens\Everything;
+use App\Gardens\OneMoment;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -19,6 +20,7 @@ final readonly class EverythingController
     public function show(): StreamedResponse
     {
         // The first piece is made before anything is sent: a database that is away is said as such.
+        OneMoment::begin();
         $pieces = (fn () => yield from $this->everything->written())();
         $pieces->current();
 
@@ -26,6 +28,7 @@ final readonly class EverythingController
             for (; $pieces->valid(); $pieces->next()) {
                 echo $pieces->current();
             }
+            OneMoment::end();
         }, headers: [
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="kelp-tub-'.now()->format('Y-m-d').'.json"',

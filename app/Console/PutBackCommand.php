@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Backup\BackupRefused;
+use App\Backup\OldDump;
+use App\Backup\PutBack;
+use App\Backup\RowLines;
+use Illuminate\Console\Command;
+
+/** Fills an empty database from the files of a backup: for bin/restore. */
+final class PutBackCommand extends Command
+{
+    protected $signature = 'kelp:put-back {folder : Where rows.jsonl, or database.sql of a version before, lies}';
+
+    protected $description = 'Fills an empty database with the rows of a backup';
+
+    public function handle(PutBack $putBack): int
+    {
+        $folder = $this->argument('folder');
+        assert(is_string($folder));
+        try {
+            $counts = $putBack->from(is_file("$folder/rows.jsonl") ? new RowLines("$folder/rows.jsonl") : new OldDump("$folder/database.sql"));
+        } catch (BackupRefused $refused) {
+            $this->error("Error: {$refused->getMessage()}");
+
+            return self::FAILURE;
+        }
+        $this->line(sprintf('%d gardens with %d revisions, %d Library items', $counts['gardens'], $counts['revisions'], $counts['library_items']));
+
+        return self::SUCCESS;
+    }
+}
