@@ -8,7 +8,7 @@ return [
     'debug' => (bool) env('APP_DEBUG', false),
     'url' => env('APP_URL', 'http://127.0.0.1:8000'),
     // The names that it may be asked for by; one who puts a server of their own in front adds theirs.
-    'hosts' => ['127.0.0.1', 'localhost', '[::1]', ...array_filter(explode(',', strtolower((string) env('KELP_HOSTS', ''))))],
+    'hosts' => [...App\Http\FromHere::NAMES, ...array_filter(explode(',', strtolower((string) env('KELP_HOSTS', ''))))],
     'timezone' => 'UTC',
     'locale' => 'en',
     'fallback_locale' => 'en',

@@ -20,7 +20,8 @@ return [
             'prefix' => '',
             'strict' => true,
             'engine' => 'InnoDB',
-            'options' => [PDO::ATTR_TIMEOUT => 3],
+            // One that does not answer is taken for away soon: nobody waits for it longer (bin/lib/web.sh says how long a server reads).
+            'options' => [PDO::ATTR_TIMEOUT => 2],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],

@@ -9,6 +9,7 @@ use App\Backup\OldDump;
 use App\Backup\PutBack;
 use App\Backup\RowLines;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 /** Fills an empty database from the files of a backup: for bin/restore. */
 final class PutBackCommand extends Command
@@ -28,7 +29,7 @@ final class PutBackCommand extends Command
 
             return self::FAILURE;
         }
-        $this->line(sprintf('%d gardens with %d revisions, %d Library items', $counts['gardens'], $counts['revisions'], $counts['library_items']));
+        $this->line(sprintf('%d gardens', $counts['gardens'] - DB::table('gardens')->whereNotNull('deleted_at')->count()));
 
         return self::SUCCESS;
     }

@@ -102,8 +102,8 @@ final class Failures
             ? null
             : self::answer(
                 $request,
-                500,
-                'That did not work',
+                self::isFull($e) ? 507 : 500,
+                self::isFull($e) ? 'The disk is full' : 'That did not work',
                 self::isFull($e) ? self::FULL : 'Kelp Tub made a mistake and wrote it down in its log. Nothing was overwritten.',
             ));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Exports\PartsCsv;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Units\QuantityWriter;
@@ -87,7 +88,7 @@ final readonly class LibraryTable
             $flat['key'] = $key;
             fputcsv(
                 $stream,
-                array_map(static fn (string $column): string => self::text($flat[$column] ?? null), $columns),
+                array_map(static fn (string $column): string => self::guarded(self::text($flat[$column] ?? null)), $columns),
                 escape: '',
             );
         }
@@ -124,7 +125,7 @@ final readonly class LibraryTable
             }
             $row = new stdClass;
             foreach ($columns as $i => $column) {
-                $cell = trim((string) $cells[$i]);
+                $cell = self::unguarded(trim((string) $cells[$i]));
                 if ($cell !== '' && isset($known[$column])) {
                     $row->{$column} = isset($words[$column]) || ! is_numeric($cell) ? $cell : self::number($cell);
                 }
@@ -289,6 +290,18 @@ final readonly class LibraryTable
     private static function number(string $digits): int|float
     {
         return ctype_digit($digits) ? (int) $digits : (float) $digits;
+    }
+
+    /** What a spreadsheet would take for a formula begins with an apostrophe; a number is none. */
+    private static function guarded(string $cell): string
+    {
+        return is_numeric($cell) ? $cell : PartsCsv::safe($cell);
+    }
+
+    /** What was written so is read as what it was. */
+    private static function unguarded(string $cell): string
+    {
+        return preg_match("/^'[=+\-@]/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 
     private static function text(mixed $value): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Gardens\OneTry;
 use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
@@ -58,6 +59,7 @@ final class AppServiceProvider extends ServiceProvider
             (string) config('kelp.weather'),
         ));
         $this->app->singleton('planner.forecast', fn (): Planner => $this->planner(0, $this->app->make(ForecastService::class)));
+        $this->app->bind('db.connector.mariadb', OneTry::class);
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));
     }
 

@@ -6,6 +6,11 @@ declare(strict_types=1);
 // of any garden. Its bad days are a word in the address: slow, down, nonsense.
 // GET ?since=2027-01-01 for what changed from that day on.
 
+use App\Http\FromHere;
+
+require dirname(__DIR__).'/Http/FromHere.php';
+FromHere::orRefuse();
+
 $asked = static fn (string $name): string => is_string($_GET[$name] ?? null) ? $_GET[$name] : '';
 match ($asked('day')) {
     'slow' => sleep(8),

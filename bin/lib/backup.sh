@@ -80,7 +80,7 @@ with_database() {
     application_folder
     exec 9>>"$running/start.lock"
     flock -w 3 9 || fail "Kelp Tub is starting; try again in a moment."
-    trap 'rm -rf "${work:-}"; stop_database' EXIT
+    trap 'rm -rf "${work:-}"; stop_database; remove_sockets' EXIT
     stop_left_over
     remove_left_over
     go_on_changing_over

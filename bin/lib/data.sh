@@ -4,7 +4,7 @@
 data_folder() {
     local place=${1:-${KELP_DATA:-}}
     if [ -z "$place" ]; then
-        if [ "$(id -u)" = 0 ]; then place=/var/lib/kelp-tub; else place="${XDG_DATA_HOME:-${HOME:?}/.local/share}/kelp-tub"; fi
+        if [ "$(id -u)" = 0 ]; then place=/var/lib/kelp-tub; else [ -n "${XDG_DATA_HOME:-}${HOME:-}" ] || fail "HOME is not set, so there is no usual place for your gardens; say where with KELP_DATA=/a/folder."; place="${XDG_DATA_HOME:-${HOME:-}/.local/share}/kelp-tub"; fi
     fi
     case $place in /*) ;; *) fail "KELP_DATA is \"$place\"; it must be a whole path, from /." ;; esac
     data=${place%/}
@@ -20,10 +20,25 @@ data_folder() {
     private_folder "$data" "$running" "$logs" "$secrets" "$backups" "$storage" "$storage"/{logs,framework,framework/cache,framework/views} ||
         fail "cannot write to $data; choose another folder with KELP_DATA=/a/folder."
     "${as[@]}" test -w "$data" || fail "$owner, as whom Kelp Tub runs, cannot reach $data; choose another folder with KELP_DATA=/a/folder."
-    # Paths of sockets are short by nature.
+    # Paths of sockets are short by nature, and files of settings take no path with a space, a quote or a dollar sign in it.
     sockets=$running
-    [ $((${#running} + 16)) -lt 100 ] || { sockets=$(mktemp -d /tmp/kelp-XXXXXXXX) && private_folder "$sockets"; }
+    if [ $((${#running} + 16)) -ge 100 ] || ! is_plain "$running" || ! is_plain "$root"; then
+        sockets=$(mktemp -d /tmp/kelp-XXXXXXXX) && private_folder "$sockets"
+    fi
 }
+
+is_plain() { case $1 in *[!A-Za-z0-9/._-]*) return 1 ;; esac; }
+
+# plain PATH: the path, or where it has signs that settings do not take, a link to it that has none.
+plain() {
+    local link
+    is_plain "$1" && { echo "$1"; return; }
+    link="$sockets/$(printf '%s' "$1" | sha256sum | cut -c1-12)"
+    [ -L "$link" ] || { ln -s "$1" "$link" && { [ ${#as[@]} = 0 ] || chown -h "$owner:" "$link"; }; }
+    echo "$link"
+}
+# Takes away the folder of links and sockets, if there is one of its own.
+remove_sockets() { [ "${sockets:-}" = "${running:-}" ] || rm -rf "${sockets:-}"; }
 
 check_room() {
     local free

@@ -33,7 +33,7 @@ make_database() {
         return
     fi
     rm -rf "$folder.new"
-    step "making a database in $folder" "${as[@]}" mariadb-install-db --no-defaults --datadir="$folder.new" --auth-root-authentication-method=socket \
+    step "making a database in $folder" "${as[@]}" mariadb-install-db --no-defaults --datadir="$(plain "$(dirname "$folder")")/$(basename "$folder").new" --auth-root-authentication-method=socket \
         --auth-root-socket-user="$owner" --skip-test-db --skip-name-resolve
     sync -f "$folder.new"
     mv "$folder.new" "$folder"

@@ -1,5 +1,8 @@
 # Servers as processes: who they run as, how they are started so that none outlives its script, and how they are found and stopped. Sourced.
 
+# What lets a server bind a port that is kept for root, for as long as it is launched.
+bind=()
+
 # Who the servers run as (owner), and what makes a command run so (as). Nothing is served as root: root makes a user for it.
 account() {
     owner=$(id -un) as=()
@@ -31,7 +34,8 @@ launch() {
     local name=$1 log=$2; shift 2
     [ -e "$log" ] || : | private_file "$log"
     # 9 is the lock of bin/start: a server that holds it would speak for a script that is gone.
-    setsid "${as[@]}" setpriv --pdeathsig TERM "$@" >>"$log" 2>&1 </dev/null 9>&- &
+    # It begins in the folder of this installation, by which it is known as ours.
+    (cd "$running" && exec setsid "${as[@]:0:1}" "${bind[@]}" "${as[@]:1}" setpriv --pdeathsig TERM "$@") >>"$log" 2>&1 </dev/null 9>&- &
     launched=$!
     disown
     echo "$launched" | private_file "$running/$name.pid"
@@ -64,8 +68,27 @@ stop_group() {
     kill -KILL -- "-$pid" 2>/dev/null || true
 }
 
-# Whether process $1 is one of ours: a server by its name, which was started with a file or folder of ours or is the worker of one that was.
-is_ours() { grep -qE '^(mariadbd|nginx|php-fpm)' "/proc/$1/comm" 2>/dev/null; }
+# Whether process $1 is a server by its name, and one of this installation: it works in a folder of it. Those of the version before began in the
+# checkout, and name a file of ours.
+is_server() { grep -qE '^(mariadbd|nginx|php-fpm)' "/proc/$1/comm" 2>/dev/null; }
+is_ours() {
+    local here argument
+    is_server "$1" || return 1
+    here=$(readlink "/proc/$1/cwd" 2>/dev/null) || return 1
+    case ${here% (deleted)} in "$data" | "$data"/* | "$(readlink -f "$data")"/*) return 0 ;; "$root" | /) ;; *) return 1 ;; esac
+    while IFS= read -r argument; do
+        case $argument in "$running"/* | *"=$running"/* | *" $running"/* | *"($running"/*) return 0 ;; esac
+    done < <(tr '\0' '\n' <"/proc/$1/cmdline" 2>/dev/null)
+    return 1
+}
+
+# The process that holds the lock of this installation: bin/start, whatever was written down.
+lock_holder() {
+    local descriptor
+    for descriptor in /proc/[0-9]*/fd/9; do
+        [ ! "$descriptor" -ef "$running/start.lock" ] || { descriptor=${descriptor#/proc/}; echo "${descriptor%%/*}"; return; }
+    done
+}
 
 # What an earlier script left running: found by the pid it wrote down, and by the folder that a server was started with, whatever was written.
 stop_left_over() {
@@ -74,8 +97,10 @@ stop_left_over() {
         file="$running/$name.pid"
         pid=$(cat "$file" 2>/dev/null || true)
         case $pid in '' | *[!0-9]*) continue ;; esac
+        # A number that was written down long ago may be somebody else's by now. Workers whose master is gone have nobody to ask but its number.
         for member in $(group "$pid"); do
-            if is_ours "$member"; then
+            if is_alive "$pid" && ! is_ours "$pid"; then break; fi
+            if is_ours "$member" || { ! is_alive "$pid" && is_server "$member"; }; then
                 say "stopping $name, which an earlier start left running"
                 stop_group "$pid" 60
                 break
@@ -85,7 +110,7 @@ stop_left_over() {
     done
     for command in /proc/[0-9]*/cmdline; do
         pid=$(basename "$(dirname "$command")")
-        if is_ours "$pid" && tr '\0' '\n' <"$command" 2>/dev/null | grep -qF -- "$running/" ; then
+        if is_ours "$pid"; then
             say "stopping a server that an earlier start left running"
             stop_group "$pid" 60
         fi

@@ -1,6 +1,17 @@
 # nginx in front of PHP's process manager, both private and on loopback. Sourced.
 
-port_is_free() { php -r 'exit(@stream_socket_server("tcp://127.0.0.1:".$argv[1]) ? 0 : 1);' "$1"; }
+# Says why a port cannot be had, and nothing where it can.
+port_refused() {
+    local least
+    least=$(cat /proc/sys/net/ipv4/ip_unprivileged_port_start 2>/dev/null || echo 1024)
+    if [ "$1" -lt "$least" ] && [ "$(id -u)" != 0 ]; then
+        echo "ports below $least are kept for root, and $1 is one; choose another with KELP_PORT=8001 bin/start, or start as root"
+        return
+    fi
+    php -r '@stream_socket_server("tcp://127.0.0.1:".$argv[1], $code, $why) || exit($why."; choose another port with KELP_PORT=8001 bin/start");' "$1" |
+        sed "s/^Address already in use/port $1 is in use/; s/^Permission denied/port $1 may not be had here/"
+}
+has_ipv6() { php -r 'exit(@stream_socket_server("tcp://[::1]:0") ? 0 : 1);'; }
 free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }
 
 # PHP compiles each function once: long searches for a layout take a fifth to a third less time, and every request half a millisecond to one
@@ -26,8 +37,10 @@ copy_application() {
 # What tells the application where its files are, as NAME=VALUE.
 application_settings() {
     local name
-    echo "LARAVEL_STORAGE_PATH=$storage"
-    for name in config routes packages services events; do echo "APP_${name^^}_CACHE=$storage/framework/$name.php"; done
+    local kept
+    kept=$(plain "$storage")
+    echo "LARAVEL_STORAGE_PATH=$kept"
+    for name in config routes packages services events; do echo "APP_${name^^}_CACHE=$kept/framework/$name.php"; done
 }
 
 # A command of the application, as the owner and with the database that runs.
@@ -50,15 +63,16 @@ cache_settings() {
 php_settings() {
     printf -- '-d\n%s\n' opcache.jit=function opcache.jit_buffer_size=64M opcache.memory_consumption=128 opcache.max_accelerated_files=20000 \
         opcache.validate_timestamps=1 opcache.revalidate_freq=2 memory_limit=256M post_max_size=17M display_errors=0 log_errors=1 expose_php=0 \
-        zend.exception_ignore_args=1 pcov.enabled=0 apc.shm_size=64M max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
+        zend.exception_ignore_args=1 pcov.enabled=0 mysqlnd.net_read_timeout=2 apc.shm_size=64M max_execution_time=60 max_input_vars=1000 realpath_cache_size=4M
 }
 
 # web PORT: serves the application; pids are in php_pid and web_pid.
 web() {
     local port=$1 waited=0
+    web_port=$port
     start_php
     write_handing_over | private_file "$running/php.conf"
-    write_nginx_settings "$port" | private_file "$running/nginx.conf"
+    write_nginx_settings "$port" "$app" "$running" "$logs" | private_file "$running/nginx.conf"
     start_nginx
     until curl -s -o /dev/null --max-time 5 --noproxy '*' "http://127.0.0.1:$port/favicon.svg"; do
         is_alive "$web_pid" || fail "the web server did not start: $(last_line "$logs/nginx.log")"
@@ -71,10 +85,10 @@ start_php() {
     local waited=0 settings
     mapfile -t settings < <(php_settings)
     # Classes that every request needs are there before the first; without the list it is only slower.
-    [ ! -f "$storage/framework/preload.php" ] || settings+=(-d "opcache.preload=$storage/framework/preload.php")
+    [ ! -f "$storage/framework/preload.php" ] || settings+=(-d "opcache.preload=$(plain "$storage")/framework/preload.php")
     write_php_settings | private_file "$running/php-fpm.conf"
     rm -f "$sockets/php.sock"
-    launch php-fpm "$logs/php.log" "/usr/sbin/$(php_fpm)" --nodaemonize --fpm-config "$running/php-fpm.conf" "${settings[@]}"
+    launch php-fpm "$logs/php.log" "/usr/sbin/$(php_fpm)" --nodaemonize --fpm-config "$(plain "$running")/php-fpm.conf" "${settings[@]}"
     php_pid=$launched
     until [ -S "$sockets/php.sock" ]; do
         is_alive "$php_pid" || fail "PHP did not start: $(last_line "$logs/php.log")"
@@ -84,14 +98,16 @@ start_php() {
 }
 
 start_nginx() {
-    launch nginx "$logs/nginx.log" "$(command -v nginx || echo /usr/sbin/nginx)" -e "$logs/nginx.log" -c "$running/nginx.conf"
+    [ "$(id -u)" != 0 ] || [ "$web_port" -ge 1024 ] || bind=(--inh-caps=+net_bind_service --ambient-caps=+net_bind_service)
+    launch nginx "$logs/nginx.log" "$(command -v nginx || echo /usr/sbin/nginx)" -e "$(plain "$logs")/nginx.log" -c "$(plain "$running")/nginx.conf"
+    bind=()
     web_pid=$launched
 }
 
 write_php_settings() {
     cat <<CONF
 [global]
-error_log = $logs/php.log
+error_log = $(plain "$logs")/php.log
 daemonize = no
 process_control_timeout = 10s
 emergency_restart_threshold = 10
@@ -115,7 +131,7 @@ clear_env = yes
 listen = $sockets/weather.sock
 listen.mode = 0600
 pm = ondemand
-pm.max_children = 2
+pm.max_children = 8
 pm.process_idle_timeout = 30s
 request_terminate_timeout = 20s
 clear_env = yes
@@ -127,10 +143,10 @@ write_handing_over() {
     cat <<CONF
 fastcgi_pass unix:$sockets/php.sock;
 include /etc/nginx/fastcgi_params;
-fastcgi_param SCRIPT_FILENAME $app/public/index.php;
+fastcgi_param SCRIPT_FILENAME $(plain "$app")/public/index.php;
 fastcgi_param SCRIPT_NAME /index.php;
 fastcgi_param DOCUMENT_URI /index.php;
-fastcgi_param DOCUMENT_ROOT $app/public;
+fastcgi_param DOCUMENT_ROOT $(plain "$app")/public;
 fastcgi_param HTTP_HOST \$http_host;
 fastcgi_param HTTP_PROXY "";
 fastcgi_param SERVER_SOFTWARE "";
@@ -143,13 +159,16 @@ CONF
 }
 
 write_nginx_settings() {
-    local port=$1
+    local port=$1 app running logs files
+    app=$(plain "$2") running=$(plain "$3") logs=$(plain "$4")
+    # Who opens connections and says nothing shuts nobody out.
+    files=$(ulimit -Hn); [ "$files" != unlimited ] && [ "$files" -lt 16384 ] || files=16384
     cat <<CONF
 daemon off;
 pid $running/nginx.own.pid;
 worker_processes 2;
-worker_rlimit_nofile 2048;
-events { worker_connections 512; }
+worker_rlimit_nofile $files;
+events { worker_connections $((files / 4)); }
 http {
     include /etc/nginx/mime.types;
     default_type application/octet-stream;
@@ -182,6 +201,7 @@ http {
 
     server {
         listen 127.0.0.1:$port backlog=511;
+        $(has_ipv6 && echo "listen [::1]:$port backlog=511;")
         server_name _;
         root $app/public;
         index index.php;

@@ -131,6 +131,26 @@ describe('deeds', () => {
         expect([done, line.busy.value]).toEqual([['one', 'two', 'three'], false]);
     });
 
+    it('holds a press in its place, and what it begins comes right after it', async () => {
+        const line = new Deeds();
+        const done: string[] = [];
+        let answer: () => void = () => undefined;
+        void line.run('reading', () => new Promise<void>((then) => (answer = then)));
+        line.hold(() => {
+            done.push('press');
+            void line.run('asking', async (act) => {
+                await nextTick();
+                act(() => done.push('asked'));
+            });
+            line.do('more', () => done.push('more'));
+        });
+        line.do('later', () => done.push('later'));
+        expect([done, line.holds.value]).toEqual([[], 1]);
+        answer();
+        await line.settled();
+        expect([done, line.holds.value]).toEqual([['press', 'asked', 'more', 'later'], 0]);
+    });
+
     it('go on after one that fails', async () => {
         vi.stubGlobal('reportError', () => undefined);
         const line = new Deeds();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Http\Asked;
+use App\Http\FromHere;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,8 +26,7 @@ final class OnlyFromHere
         $claims = $request->headers->has('X-HTTP-Method-Override') || $request->query->has('_method');
 
         return match (true) {
-            // Without the port: what is served elsewhere on this machine is told apart by the origin, port and all.
-            ! in_array(preg_replace('/:\d{1,5}$/D', '', $host), (array) config('app.hosts'), true) => self::refused(
+            ! FromHere::isOurs($host, array_values((array) config('app.hosts'))) => self::refused(
                 421,
                 'Kelp Tub is not served under that name. Use http://127.0.0.1 with its port.',
             ),
@@ -45,10 +45,7 @@ final class OnlyFromHere
 
     private static function isForeign(Request $request, string $host): bool
     {
-        $origin = strtolower((string) $request->headers->get('Origin'));
-        $site = (string) $request->headers->get('Sec-Fetch-Site');
-
-        return ! in_array($origin, ['', "http://$host", "https://$host"], true) || ! in_array($site, ['', 'same-origin', 'none'], true);
+        return FromHere::isForeign($host, (string) $request->headers->get('Origin'), (string) $request->headers->get('Sec-Fetch-Site'));
     }
 
     /** A link to a page that was followed, wherever it stood. */

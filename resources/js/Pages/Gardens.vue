@@ -4,6 +4,7 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
 import { money } from '../kit/format';
+import { parse, parts } from '../kit/everything';
 import Pages from '../kit/Pages.vue';
 import { send } from '../kit/turns';
 import { newName } from '../kit/unsaved';
@@ -27,6 +28,7 @@ const props = defineProps<{ gardens: Row[]; page: number; pages: number; deleted
 /** What came of a file with everything in it. */
 interface TakenIn {
     new: string[];
+    back: string[];
     same: number;
     beside: string[];
     refused: { name: string; message: string }[];
@@ -34,7 +36,6 @@ interface TakenIn {
 }
 
 const MOST_BYTES = 2_000_000;
-const MOST_EVERYTHING = 16_000_000;
 const taken = ref<TakenIn | null>(null);
 const name = ref('');
 const message = ref('');
@@ -96,22 +97,48 @@ async function bringBack(): Promise<void> {
 async function take(files: FileList | null): Promise<void> {
     const file = files?.[0];
     if (!file) return;
-    if (file.size > MOST_EVERYTHING) return tooLarge(file);
-    const text = await file.text();
+    const text = await file.text().catch(() => null);
+    if (text === null) return say('It cannot be read any more. Choose it again.', [], file.name);
     // Which of the two kinds it is, it says at its beginning.
-    if (text.slice(0, 200).includes('"kelp-tub.everything"')) {
-        taken.value = await post<TakenIn>('everything', text, { file: file.name });
-        if (taken.value) router.reload();
-        return;
-    }
+    if (text.slice(0, 200).includes('"kelp-tub.everything"')) return takeEverything(file.name, text);
     if (file.size > MOST_BYTES) return tooLarge(file);
     const made = await post<{ id: string }>('gardens', text, { file: file.name });
     if (made) router.visit(`/gardens/${made.id}`);
 }
 
+/** How far a file with everything in it is read: things so far, and in all. */
+const progress = ref<{ file: string; done: number; of: number } | null>(null);
+const stopped = ref(false);
+
+/** Part after part, so that neither its size nor the time that it takes matters; what came in stays in, whatever comes of the rest. */
+async function takeEverything(file: string, text: string): Promise<void> {
+    const read = parse(text);
+    if (typeof read === 'string') return say(read, [], file);
+    const all = parts(read);
+    const sum: TakenIn = { new: [], back: [], same: 0, beside: [], refused: [], items: 0 };
+    const of = all.reduce((count, part) => count + part.holds, 0);
+    stopped.value = false;
+    progress.value = { file, done: 0, of };
+    for (const part of all) {
+        const came = await post<TakenIn>('everything', part.body, { file });
+        if (!came) {
+            taken.value = progress.value.done ? sum : null;
+            break;
+        }
+        for (const key of ['new', 'back', 'beside'] as const) sum[key].push(...came[key]);
+        sum.refused.push(...came.refused);
+        sum.same += came.same;
+        sum.items += came.items;
+        taken.value = sum;
+        progress.value = { ...progress.value, done: progress.value.done + part.holds };
+        if (stopped.value) break;
+    }
+    progress.value = null;
+    if (taken.value) router.reload();
+}
+
 function tooLarge(file: File): void {
-    const most = 'a garden file has at most 2 MB, and everything as one file at most 16 MB';
-    say(`It is ${(file.size / 1e6).toFixed(1)} MB, and ${most}. Nothing was saved.`, [], file.name);
+    say(`It is ${(file.size / 1e6).toFixed(1)} MB, and a garden file has at most 2 MB. Nothing was saved.`, [], file.name);
 }
 
 const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
@@ -171,13 +198,22 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             <p v-if="faults.length > 12" class="faint">and {{ faults.length - 12 }} more</p>
             <button type="button" class="word" @click="say('')">Close</button>
         </div>
-        <div v-if="taken" class="message" role="status">
+        <div v-if="progress" class="message" role="status" data-progress>
+            <p>{{ progress.file }}: {{ progress.done }} of {{ progress.of }} read.</p>
+            <button type="button" class="box" @click="stopped = true">Stop here</button>
+        </div>
+        <div v-else-if="taken" class="message" role="status">
             <p>
                 {{ counted(taken.new.length, 'garden', 'gardens') }} came in, and {{ counted(taken.items, 'thing', 'things') }} for the
-                Library; {{ counted(taken.same, 'was', 'were') }} here already. Nothing that was here was changed.
+                Library; {{ counted(taken.same, 'was', 'were') }} here already.<template v-if="stopped">
+                    You stopped it there; read the file again for the rest.</template
+                >
             </p>
-            <ul v-if="taken.beside.length + taken.refused.length">
-                <li v-for="name in taken.beside" :key="name">{{ name }}: the one here differs, so this came in beside it.</li>
+            <ul v-if="taken.back.length + taken.beside.length + taken.refused.length">
+                <li v-for="name in taken.back" :key="name">{{ name }} was deleted here, and is back as it is in the file.</li>
+                <li v-for="name in taken.beside" :key="name">
+                    {{ name }}: the one here differs and stays as it is; this came in beside it.
+                </li>
                 <li v-for="r in taken.refused" :key="r.name + r.message">{{ r.name }} could not come in: {{ r.message }}</li>
             </ul>
             <button type="button" class="word" @click="taken = null">Close</button>

@@ -23,7 +23,12 @@ export class Deeds {
     /** How many are under way that are to be done once, though they are pressed twice. */
     readonly once = ref(0);
 
+    /** How many presses are held until their turn comes. */
+    readonly holds = ref(0);
+
     private readonly queue: Waiting[] = [];
+    /** How many of what waits was begun by the deed that is under way: it comes next, in its order. */
+    private begun = 0;
     private readonly now = shallowRef<string | null>(null);
     private acting = false;
     private timer: ReturnType<typeof setTimeout> | undefined;
@@ -32,7 +37,7 @@ export class Deeds {
 
     /** Does what needs no answer: at once, or when what was done before it is done. */
     do(says: string, act: () => void): void {
-        if (this.acting || !this.busy.value) this.act(act);
+        if (this.acting ? this.begun === 0 : !this.busy.value) this.act(act);
         else
             void this.line(says, async () => {
                 this.act(act);
@@ -61,6 +66,19 @@ export class Deeds {
         }
     }
 
+    /** Holds a press, or another act of the page, until what was done before it is done; what it begins comes right after it. */
+    hold(act: () => void): void {
+        this.holds.value++;
+        void this.line('', async () => {
+            try {
+                this.act(act);
+            } finally {
+                this.holds.value--;
+            }
+            await Promise.resolve();
+        });
+    }
+
     /** When all is done that was begun so far. */
     settled(): Promise<void> {
         return this.busy.value ? this.idle : Promise.resolve();
@@ -77,12 +95,14 @@ export class Deeds {
     }
 
     private async line(says: string, begin: () => Promise<void>): Promise<void> {
-        this.queue.push({ says, begin });
+        if (this.acting) this.queue.splice(this.begun++, 0, { says, begin });
+        else this.queue.push({ says, begin });
         if (this.busy.value) return;
         this.busy.value = true;
         this.idle = new Promise((done) => (this.isIdle = done));
         for (let next = this.queue.shift(); next; next = this.queue.shift()) {
-            this.say(next.says);
+            this.begun = 0;
+            if (next.says) this.say(next.says);
             try {
                 await next.begin();
             } catch (fault) {

@@ -228,6 +228,11 @@ export class OpenGarden {
         this.stepped.value = said;
     }
 
+    /** Goes on to a tub that came of another one, where that is still looked at. */
+    follow(from: string, to: string): void {
+        if (this.chosen.value === from) this.choose(to);
+    }
+
     choose(id: string): void {
         if (id === this.chosen.value) return;
         this.chosen.value = id;

@@ -78,7 +78,8 @@ export class History {
     back(document: Garden): Garden | null {
         const step = this.past.value.at(-1);
         if (!step) return null;
-        this.past.value = this.past.value.slice(0, -1);
+        // What comes after a step back is a step of its own.
+        this.past.value = this.past.value.slice(0, -1).map((before, i, all) => (i === all.length - 1 ? { ...before, at: 0 } : before));
         this.future.value = [...this.future.value, { ...step, at: 0 }];
         return patched(document, step.back);
     }

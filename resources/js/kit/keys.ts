@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { deeds } from './deeds';
 
 /** Shortcuts are off inside fields and overlays, and can be switched off altogether; undo by Ctrl or Cmd always works. */
 export const keysOn = ref(typeof localStorage === 'undefined' || localStorage.getItem('kelp-keys') !== 'off');
@@ -47,7 +48,12 @@ function inField(target: EventTarget | null): boolean {
 export function useShortcuts(act: (key: string) => boolean): void {
     const listen = (event: KeyboardEvent): void => {
         const key = shortcut(event);
-        if (key !== null && act(key)) event.preventDefault();
+        if (key === null) return;
+        // A key comes after the presses before it.
+        if (deeds.holds.value > 0) {
+            event.preventDefault();
+            deeds.hold(() => void act(key));
+        } else if (act(key)) event.preventDefault();
     };
     onMounted(() => window.addEventListener('keydown', listen));
     onBeforeUnmount(() => window.removeEventListener('keydown', listen));

@@ -1,10 +1,11 @@
 import { router } from '@inertiajs/vue3';
+import { watch } from 'vue';
 import { deeds } from './deeds';
 
 /**
  * A press waits for what was done before it: while a text is being read, or an edit worked out, a press on the work is held and comes when
- * that is there, so that it acts on what the grower sees. Going to another mark or tub is free: what is under way keeps its place. Leaving
- * the page waits too.
+ * that is there, so that it acts on what the grower sees. Going to another mark or tub is free, unless a press is held: what is pressed must
+ * still be there. Leaving the page waits too.
  */
 
 /** Where presses act on the work. */
@@ -25,7 +26,8 @@ const released = new WeakSet<Event>();
 function isHeld(event: Event): boolean {
     const target = event.target;
     if (!deeds.busy.value || released.has(event) || !(target instanceof Element)) return false;
-    return target.closest(WORK) !== null && target.closest(FREE) === null;
+    if (target.closest(FREE) !== null) return false;
+    return deeds.holds.value > 0 || target.closest(WORK) !== null;
 }
 
 /** Holds an event and sends another like it when its turn has come, if what was pressed is still there. */
@@ -33,16 +35,13 @@ function hold(event: Event, again: () => Event): void {
     if (!isHeld(event)) return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    void release(event.target as Element, again);
-}
-
-async function release(target: Element, again: () => Event): Promise<void> {
-    // The first of several presses may begin something that the next ones wait for.
-    while (deeds.busy.value) await deeds.settled();
-    if (!target.isConnected || (target instanceof HTMLButtonElement && target.disabled)) return;
-    const event = again();
-    released.add(event);
-    target.dispatchEvent(event);
+    const target = event.target as Element;
+    deeds.hold(() => {
+        if (!target.isConnected || (target instanceof HTMLButtonElement && target.disabled)) return;
+        const next = again();
+        released.add(next);
+        target.dispatchEvent(next);
+    });
 }
 
 function press(event: MouseEvent): void {
@@ -82,6 +81,8 @@ const escape = (event: KeyboardEvent): void => {
 
 /** Sees to it for as long as the page lives. */
 export function holdPresses(): void {
+    // For whoever watches from outside: assistive programs, and tests.
+    watch(deeds.busy, (busy) => document.documentElement.toggleAttribute('data-busy', busy), { flush: 'sync' });
     document.addEventListener('click', press, { capture: true });
     document.addEventListener('keydown', escape, { capture: true });
     router.on('before', ({ detail: { visit } }) => {

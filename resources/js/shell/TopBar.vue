@@ -120,6 +120,7 @@ function flip(): void {
                 v-for="tub in tubs"
                 :key="tub.id"
                 type="button"
+                :data-to="tub.id"
                 :aria-pressed="!props.onBench && garden.selected.value === tub.id"
                 @click="emit('choose', tub.id)"
             >

@@ -110,8 +110,9 @@ const edit = (says: string, what: string, more = ''): void => void garden.ask(sa
 const remove = (): void => void garden.askOnce(`remove ${tub.value.name ?? tub.value.id}`, of('remove'));
 
 async function copy(): Promise<void> {
+    const from = tub.value.id;
     const made = await garden.askOnce('copy the tub', of('copy'));
-    if (made?.tub) garden.choose(made.tub);
+    if (made?.tub) garden.follow(from, made.tub);
 }
 
 /** A long tub leaves more room for its lid than a tall one. */
