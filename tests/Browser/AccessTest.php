@@ -25,6 +25,26 @@ function barriers(Browser $browser): array
         JS);
 }
 
+/**
+ * What axe-core has against the order of the page that is open: its landmarks, and its headings.
+ *
+ * @return list<string>
+ */
+function disorder(Browser $browser): array
+{
+    $browser->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+
+    return $browser->driver->executeAsyncScript(<<<'JS'
+        const done = arguments[arguments.length - 1];
+        const rules = [
+            'landmark-one-main', 'landmark-no-duplicate-main', 'landmark-main-is-top-level', 'landmark-unique', 'landmark-no-duplicate-banner',
+            'landmark-complementary-is-top-level', 'heading-order', 'page-has-heading-one', 'empty-heading',
+        ];
+        axe.run(document, { runOnly: { type: 'rule', values: rules } })
+            .then((r) => done(r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.html}`.slice(0, 300)))));
+        JS);
+}
+
 /** A garden with every kind of tub, some of them wrong. */
 function everyKind(): array
 {
@@ -79,7 +99,8 @@ it('has no barrier that can be found by rule, by day and by night, on a phone to
         foreach ($browser->driver->findElements(WebDriverBy::cssSelector('details:not([open]) > summary')) as $summary) {
             $browser->script('arguments[0].parentElement.open = true', $summary);
         }
-        expect(barriers($browser))->toBe([], "$path by $theme at $width");
+        expect(barriers($browser))->toBe([], "$path by $theme at $width")
+            ->and($theme === 'day' ? disorder($browser) : [])->toBe([], "$path at $width");
     }
     $browser->script('localStorage.removeItem("kelp-theme")');
 })->with([
@@ -95,6 +116,8 @@ it('has no barrier that can be found by rule, by day and by night, on a phone to
     'build' => ['/gardens/ID/a/build', '[data-step]'],
     'marking out' => ['/gardens/ID/a/marking-out', '.sheet'],
     'compare' => ['/compare?of=ID:a,ID:b', '.pictures'],
+    'history' => ['/gardens/ID/history', 'ol li'],
+    'deleted' => ['/deleted', '.leaf'],
     'library of vessels' => ['/library/vessels', '.holder svg'],
     'library of cups' => ['/library/cups', '.holder svg'],
     'library of crops' => ['/library/crops', '.holder svg'],

@@ -24,6 +24,7 @@ use Symfony\Component\Process\Process;
  */
 final class Browser
 {
+    /** So long a condition may take, s: a machine under load is slow. */
     private const WAIT_SECONDS = 90;
 
     private static ?self $shared = null;
@@ -250,7 +251,7 @@ final class Browser
     {
         $answer = null;
         try {
-            $this->driver->wait(self::WAIT_SECONDS, 40)->until(function () use ($condition, &$answer): bool {
+            $this->driver->wait((int) (getenv('KELP_WAIT_S') ?: self::WAIT_SECONDS), 40)->until(function () use ($condition, &$answer): bool {
                 try {
                     $answer = $condition();
                 } catch (StaleElementReferenceException) {

@@ -26,7 +26,7 @@ function deedsOf(int $seed): array
         ? sprintf('%.1f in', $chance->getInt($least, $most) / 25.4)
         : $chance->getInt($least, $most).' mm';
     $deeds = [];
-    $last = '';
+    $last = [];
     while (count($deeds) < DEEDS) {
         $tub = $one(['a', 'b', 'c']);
         $kinds = [
@@ -45,11 +45,12 @@ function deedsOf(int $seed): array
             'redo' => fn () => ['key' => 'Z'],
         ];
         $kind = $one(array_keys($kinds));
-        // Two of one name in one breath are one step back, and a breath is as long as the answers take.
-        if ($kind === $last) {
+        // Two of one name in one breath are one step back, and a breath is as long as the answers take: these are kept apart.
+        $name = ['fewer' => 'more', 'right' => 'left', 'wrong' => 'distance', 'undo' => count($deeds), 'redo' => count($deeds)][$kind] ?? $kind;
+        if (in_array($name, $last, true)) {
             continue;
         }
-        $last = $kind;
+        $last = [...array_slice($last, -3), $name];
         $deeds[] = [...$kinds[$kind](), 'wait' => $chance->getInt(0, 3) === 0 ? $chance->getInt(0, 300) / 100 : 0];
     }
 
@@ -82,9 +83,9 @@ function weathered(array $deeds, bool $patient): array
     $browser->see('.cards');
     if (! $patient) {
         $proxy->rules(
-            ['path' => '^/api/(read|edits)', 'most_ms' => 500, 'seed' => count($deeds)],
-            ['path' => '^/api/(preview|plan|layouts|cost)', 'most_ms' => 900],
-            ['path' => '^/api/gardens', 'method' => 'PUT', 'most_ms' => 1200],
+            ['path' => '^/api/(read|edits)', 'most_ms' => 250, 'seed' => count($deeds)],
+            ['path' => '^/api/(preview|plan|layouts|cost)', 'most_ms' => 500],
+            ['path' => '^/api/gardens', 'method' => 'PUT', 'most_ms' => 700],
         );
     }
     $browser->driver->manage()->timeouts()->setScriptTimeout(280);

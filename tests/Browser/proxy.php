@@ -121,11 +121,8 @@ final class Proxy
 
             return;
         }
-        $head = preg_replace(
-            ['/^host:.*$/mi', '#^(origin|referer): http://127\.0\.0\.1:\d+#mi', '/^connection:.*\r\n/mi'],
-            ["Host: 127.0.0.1:$this->port", "$1: http://127.0.0.1:$this->port", ''],
-            $head,
-        )."\r\nConnection: close";
+        // Its name stays as it is: pages and their parts are asked for where the browser asked.
+        $head = preg_replace('/^connection:.*\r\n/mi', '', $head)."\r\nConnection: close";
         foreach (range(0, ($rule['repeat'] ?? false) ? 1 : 0) as $time) {
             $upstream = stream_socket_client("tcp://127.0.0.1:$this->port", $code, $why, 5);
             if ($upstream === false) {

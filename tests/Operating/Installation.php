@@ -15,11 +15,14 @@ final class Installation
 
     public readonly string $data;
 
-    /** @param  array<string, string>  $environment  what is set besides */
-    public function __construct(private readonly array $environment = [])
+    /**
+     * @param  array<string, string|false>  $environment  what is set besides, or not set
+     * @param  string|null  $data  its folder, where that matters
+     */
+    public function __construct(private readonly array $environment = [], ?string $data = null)
     {
         $this->port = Database::freePort();
-        $this->data = Database::folder('operated');
+        $this->data = $data ?? Database::folder('operated');
     }
 
     /** Runs a command of bin/ to its end and gives what it said; it fails the test where it fails, unless it is to. */

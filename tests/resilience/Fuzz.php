@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Resilience;
 
 use stdClass;
+use Symfony\Component\Process\Process;
 use Tests\Operating\Installation;
 
 /** Thousands of requests that nobody means: known addresses and unknown ones, with bodies that are nearly right. */
@@ -18,24 +19,16 @@ final class Fuzz
 
     private const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS', 'TRACE', 'FETCH'];
 
-    private const ASKED = [
-        'POST /api/preview', 'POST /api/preview?tub=a', 'POST /api/plan', 'POST /api/layouts?tub=foredeck',
-        'POST /api/apart?tub=foredeck&mm=100', 'POST /api/crops?tub=well-deck', 'POST /api/vessels?tub=galley-dill',
-        'POST /api/cups', 'POST /api/edits/add', 'POST /api/edits/run?tub=foredeck&system=passive',
-        'POST /api/edits/nest?tub=foredeck&under=bucket-20', 'POST /api/edits/aerate?tub=nursery', 'POST /api/advice',
-        'POST /api/season', 'POST /api/season/correct', 'POST /api/air?tub=well-deck&day=20', 'POST /api/pumps?tub=foredeck',
-        'POST /api/pumps/curve', 'POST /api/cost', 'POST /api/savings', 'POST /api/parts?as=csv', 'POST /api/parts?as=pdf',
-        'POST /api/build?tub=foredeck&copy=1', 'POST /api/build/print?tub=cuttings&paper=a4',
-        'POST /api/template?tub=foredeck&as=svg&what=lid', 'POST /api/template?tub=well-deck&as=dxf',
-        'POST /api/template?tub=galley-dill&as=pdf&what=all&paper=letter', 'POST /api/prices/read', 'POST /api/prices/refresh',
-        'POST /api/read', 'GET /api/gardens', 'POST /api/gardens', 'GET /api/gardens/{id}', 'PUT /api/gardens/{id}',
-        'PUT /api/gardens/{id}', 'DELETE /api/gardens/{id}', 'POST /api/gardens/{id}/copy', 'POST /api/gardens/{id}/restore',
-        'GET /api/gardens/{id}/file', 'GET /api/gardens/{id}/revisions/1', 'POST /api/gardens/{id}/revisions/1/restore',
-        'GET /api/library/cups', 'POST /api/library/cups', 'POST /api/library/vessels', 'POST /api/library/crops/import',
-        'POST /api/library/saws/import', 'DELETE /api/library/cups/own-cup', 'GET /api/library/vessels/file.csv',
-        'GET /api/library/crops/file.json', 'GET /api/everything', 'POST /api/everything', 'POST /api/nothing', 'GET /',
-        'GET /library', 'GET /library/cups', 'GET /compare?of={id}', 'GET /deleted', 'GET /gardens/{id}',
-        'GET /gardens/{id}/history', 'GET /up', 'GET /gardens/{id}/foredeck/marking-out',
+    /** What stands in addresses for their parts, and after those of the API: each takes what it knows of it. */
+    private const PARTS = [
+        'garden' => '{id}', 'id' => '{id}', 'revision' => '1', 'kind' => 'cups', 'key' => 'own-cup', 'form' => 'csv', 'tub' => 'foredeck',
+        'mark' => 'air',
+    ];
+
+    private const QUERIES = [
+        '', '?tub=foredeck', '?tub=well-deck&day=20', '?tub=galley-dill&as=pdf&what=all&paper=letter', '?tub=nursery&count=2&copy=1',
+        '?tub=foredeck&system=passive&under=bucket-20&mm=100&copy=1&as=svg&what=lid&paper=a4', '?tub=cuttings&as=dxf', '?as=csv', '?as=pdf',
+        '?tub=a&count=0', '?of={id}&page=2', '?tub=foredeck&count=3',
     ];
 
     /** Values that stand where others are due. */
@@ -43,6 +36,9 @@ final class Fuzz
         null, true, false, 0, -1, 1, 1.5, -0.0, 1e308, -1e308, 1e-308, 9007199254740993, '', ' ', '0', 'a', 'null', "\u{202E}",
         "\u{0}", '../../etc', '<b>x', "'; DROP TABLE gardens; --", [], [[]], [null], ['a' => null], [1, 'a', null], '🪣🪣🪣',
     ];
+
+    /** @var list<string> what there is to ask */
+    private static array $asked = [];
 
     /** What would be right, by a part of the address; a garden elsewhere. */
     private const BODIES = [
@@ -62,6 +58,24 @@ final class Fuzz
             .'"library":{"saws":{"own-a":{"name":"A","diameter_mm":50}}}}',
     ];
 
+    /** @return list<string> every address that there is, by what answers it: `POST /api/preview` */
+    private static function addresses(): array
+    {
+        $list = new Process(['php', 'artisan', 'route:list', '--json'], dirname(__DIR__, 2));
+        $routes = json_decode($list->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+        $addresses = [];
+        foreach ($routes as $route) {
+            $path = (string) preg_replace_callback(
+                '/\{(\w+)\??\}/',
+                static fn (array $m): string => self::PARTS[$m[1]] ?? $m[1],
+                '/'.ltrim($route['uri'], '/'),
+            );
+            $addresses[] = explode('|', $route['method'])[0].' '.$path;
+        }
+
+        return $addresses;
+    }
+
     /** @return list<string> what was wrong */
     public static function run(callable $say): array
     {
@@ -72,6 +86,8 @@ final class Fuzz
         try {
             $kelp->run('start --detach');
             $demo = (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');
+            self::$asked = self::addresses();
+            $say(count(self::$asked).' addresses');
             for ($done = 0; $done < self::REQUESTS; $done += self::AT_ONCE) {
                 // A garden of the fuzz's own, now and then a new one: the others may have been deleted.
                 $id = $done % 400 === 0 ? json_decode($kelp->ask('POST', '/api/gardens', $demo)[1])->id : $id ?? '';
@@ -120,7 +136,8 @@ final class Fuzz
     /** @return array{string, string, string, list<string>} */
     private static function request(string $demo, string $id): array
     {
-        [$method, $path] = explode(' ', self::ASKED[array_rand(self::ASKED)], 2);
+        [$method, $path] = explode(' ', self::$asked[array_rand(self::$asked)], 2);
+        $path .= $method === 'POST' ? self::QUERIES[array_rand(self::QUERIES)] : '';
         $method = mt_rand(0, 9) === 0 ? self::METHODS[array_rand(self::METHODS)] : $method;
         $path = str_replace('{id}', mt_rand(0, 9) === 0 ? '01%00' : $id, $path);
         if (mt_rand(0, 5) === 0) {

@@ -17,6 +17,8 @@ final class UpController
 
     public function __invoke(): JsonResponse
     {
+        // Whoever asks how it is does not wait for one that hangs.
+        ini_set('mysqlnd.net_read_timeout', '1');
         try {
             DB::select('SELECT 1 FROM gardens LIMIT 1');
             $database = 'answers';

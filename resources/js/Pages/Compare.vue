@@ -157,8 +157,8 @@ const letters = 'ABCD';
             <h1>Compare</h1>
             <p class="faint">Two to four designs at one scale: whole gardens, or single tubs of them, each with the air it has.</p>
         </header>
-        <div class="body">
-            <aside aria-label="What to compare">
+        <main class="body">
+            <section class="choose" aria-label="What to compare">
                 <details v-for="g in all" :key="g.id" :open="all.length === 1 || picked.some((o) => o.startsWith(g.id))">
                     <summary>{{ g.name }}</summary>
                     <ul>
@@ -190,7 +190,7 @@ const letters = 'ABCD';
                 <Pages :page="page" :pages="pages" href="/compare" :of="picked.join(',')" />
                 <p v-if="all.length === 0" class="faint">There are no gardens yet.</p>
                 <p v-if="full" class="small faint">Four are as many as fit side by side.</p>
-            </aside>
+            </section>
             <div ref="area" class="area">
                 <p v-if="designs.length < 2" class="start">
                     {{ designs.length === 0 ? 'Choose two designs to set side by side.' : 'Choose another to set beside it.' }}
@@ -286,7 +286,7 @@ const letters = 'ABCD';
                     The better figure of a row is underlined. More and less are only better as far as the plants are served.
                 </p>
             </div>
-        </div>
+        </main>
     </div>
 </template>
 
@@ -307,19 +307,19 @@ header {
     grid-template-columns: 13.5rem minmax(0, 1fr);
     gap: 1.4rem;
 }
-aside ul {
+.choose ul {
     list-style: none;
     margin: 0 0 0.6rem;
     padding: 0;
 }
-aside label {
+.choose label {
     display: flex;
     gap: 0.5rem;
     align-items: center;
     min-height: 28px;
     cursor: pointer;
 }
-aside input {
+.choose input {
     accent-color: var(--ink);
     width: 16px;
     height: 16px;

@@ -31,7 +31,7 @@ async function bringBack(row: Row): Promise<void> {
 
 <template>
     <Head title="Deleted gardens" />
-    <div class="leaf">
+    <main class="leaf">
         <header>
             <Link href="/" class="back">All gardens</Link>
             <h1>Deleted gardens</h1>
@@ -51,7 +51,7 @@ async function bringBack(row: Row): Promise<void> {
                 </button>
             </li>
         </ul>
-    </div>
+    </main>
 </template>
 
 <style scoped>

@@ -96,7 +96,7 @@ function renamed(text: string, row: Row): string {
 
 <template>
     <Head :title="`History of ${name}`" />
-    <div class="leaf">
+    <main class="leaf">
         <header>
             <Link :href="`/gardens/${id}`" class="back">Back to the garden</Link>
             <h1>History of {{ name }}</h1>
@@ -132,7 +132,7 @@ function renamed(text: string, row: Row): string {
             </li>
         </ol>
         <Pages :page="page" :pages="pages" :href="`/gardens/${id}/history`" />
-    </div>
+    </main>
 </template>
 
 <style scoped>

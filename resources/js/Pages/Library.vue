@@ -222,7 +222,7 @@ const measures = (item: Draft): string => {
                 ]"
             />
         </header>
-        <div class="columns">
+        <main class="columns">
             <section class="list" aria-label="Shelf">
                 <label for="find" class="hidden-visually">Find in the Library</label>
                 <input id="find" ref="find" v-model="text" class="find" type="search" :placeholder="`Find a ${one}   /`" />
@@ -353,7 +353,7 @@ const measures = (item: Draft): string => {
                 </div>
                 <ItemForm :key="looked" :crop="crop" :kind="kind" :item="draft" @change="change" />
             </section>
-        </div>
+        </main>
     </div>
 </template>
 

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+use Tests\Browser\Database;
+use Tests\Operating\Installation;
+
+// Where it is put, what it is called by, and what else runs beside it.
+
+it('runs in a folder whose path has a space, a quote, a dollar and an umlaut in it', function () {
+    $kelp = new Installation(data: Database::folder('places')."/Günther's \$tubs and more");
+    mkdir(dirname($kelp->data), 0755, true);
+    try {
+        $kelp->run('start --detach');
+        expect($kelp->gardens())->toBe(['Marsh Lantern'])
+            ->and($kelp->ask('GET', '/gardens/x')[0])->toBe(404)
+            ->and($kelp->run('status'))->toContain('answers at');
+        $kelp->run('backup');
+        $kelp->run('stop');
+        [$backup] = glob(addcslashes("$kelp->data/backups", '[]*?').'/*.zip') ?: [''];
+        expect($kelp->run('restore --whole '.escapeshellarg($backup)))->toContain('1 gardens are back');
+    } finally {
+        $kelp->remove();
+        (new Process(['rm', '-rf', dirname($kelp->data)]))->run();
+    }
+});
+
+it('stops its own servers and no others, whatever their folders are called and whose a number that was written down is now', function () {
+    $place = Database::folder('places');
+    $one = new Installation(data: "$place/data");
+    $other = new Installation(data: "$place/more$place/data");
+    mkdir(dirname($other->data), 0755, true);
+    $sleep = new Process(['bash', '-c', 'exec -a nginx sleep 600']);
+    try {
+        $other->run('start --detach');
+        $one->run('start --detach');
+        $one->run('stop');
+        expect($other->gardens())->toBe(['Marsh Lantern']);
+
+        // A stale number, somebody else's by now: one that is called like a server, and the other installation's own server.
+        $sleep->start();
+        foreach (['nginx' => $sleep->getPid(), 'php-fpm' => $other->pid('php-fpm'), 'mariadb' => $other->pid('mariadb')] as $name => $pid) {
+            file_put_contents("$one->data/run/$name.pid", "$pid\n");
+        }
+        file_put_contents("$one->data/run/start.pid", $sleep->getPid()."\n");
+        $one->run('stop');
+        $one->run('start --detach');
+        file_put_contents("$one->data/run/start.pid", $sleep->getPid()."\n");
+        $one->run('stop');
+
+        expect($sleep->isRunning())->toBeTrue()
+            ->and($other->gardens())->toBe(['Marsh Lantern'])
+            ->and($one->ask('GET', '/up')[0])->toBe(0);
+    } finally {
+        $sleep->stop(1);
+        $one->remove();
+        $other->remove();
+        (new Process(['rm', '-rf', $place]))->run();
+    }
+});
+
+it('answers on the other loopback address too', function () {
+    $kelp = new Installation;
+    try {
+        $kelp->run('start --detach');
+        $ask = static function (string $host) use ($kelp): int {
+            $curl = curl_init("http://$host:$kelp->port/api/gardens");
+            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 10, CURLOPT_PROXY => '']);
+            curl_exec($curl);
+
+            return (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+        };
+        $has = @stream_socket_server('tcp://[::1]:0') !== false;
+        expect([$ask('127.0.0.1'), $ask('localhost'), $ask('[::1]')])->toBe([200, 200, $has ? 200 : 0]);
+
+        // A stand-in answers nobody else's page either.
+        $status = static fn (array $headers): int => $kelp->ask('GET', '/stand-ins/supplier', headers: $headers)[0];
+        expect([$status([]), $status(['Host: elsewhere.example']), $status(['Origin: http://elsewhere.example']), $status(['Sec-Fetch-Site: cross-site'])])
+            ->toBe([200, 421, 403, 403]);
+    } finally {
+        $kelp->remove();
+    }
+});
+
+it('says in one line why it cannot start', function (array $environment, array|string $as, string $why) {
+    $kelp = new Installation($environment);
+    $lines = static fn (string $said): array => array_values(preg_grep('/^(?!·)./m', explode("\n", trim($said))));
+    try {
+        $process = $kelp->process('start');
+        $process->setTimeout(100);
+        $process->run();
+        $said = $lines($process->getOutput().$process->getErrorOutput());
+        expect($process->getExitCode())->toBe(1)->and($said)->toHaveCount(1)->and($said[0])->toContain($why);
+    } finally {
+        $kelp->remove();
+    }
+})->with([
+    'a port that is none' => [['KELP_PORT' => '99999'], [], 'must be a number from 1 to 65535'],
+    'a folder that is no whole path' => [['KELP_DATA' => 'data'], [], 'must be a whole path'],
+]);
+
+it('holds no worker longer than five seconds while the database hangs, says so at once, and goes on when it is back', function () {
+    $kelp = new Installation;
+    try {
+        $kelp->run('start --detach');
+        $database = $kelp->pid('mariadb');
+        posix_kill($database, SIGSTOP);
+        $took = static function (string $path) use ($kelp): array {
+            $since = microtime(true);
+            [$status, $body] = $kelp->ask('GET', $path);
+
+            return [$status, round(microtime(true) - $since, 1), $body];
+        };
+        [$status, $seconds, $body] = $took('/api/gardens');
+        expect($status)->toBe(503)->and($seconds)->toBeLessThan(5.5)->and($body)->toContain('does not answer');
+        [$status, $seconds, $body] = $took('/up');
+        expect($status)->toBe(503)->and($seconds)->toBeLessThan(1.5)->and($body)->toContain('"database":"does not answer"');
+        posix_kill($database, SIGCONT);
+        $kelp->waitUntilUp();
+        expect($kelp->gardens())->toBe(['Marsh Lantern']);
+    } finally {
+        posix_kill($kelp->pid('mariadb'), SIGCONT);
+        $kelp->remove();
+    }
+});
+
+it('answers while eleven hundred others hold connections open and say nothing', function () {
+    $kelp = new Installation;
+    $open = [];
+    try {
+        $kelp->run('start --detach');
+        foreach (range(1, 1100) as $ignored) {
+            $socket = @stream_socket_client("tcp://127.0.0.1:$kelp->port", timeout: 5);
+            if ($socket === false) {
+                break;
+            }
+            fwrite($socket, "GET / HTTP/1.1\r\n");
+            $open[] = $socket;
+        }
+        expect(count($open))->toBeGreaterThan(1000)->and($kelp->ask('GET', '/up')[0])->toBe(200);
+    } finally {
+        array_map(fclose(...), $open);
+        $kelp->remove();
+    }
+});
