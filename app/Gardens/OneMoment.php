@@ -25,14 +25,20 @@ final class OneMoment
         }
     }
 
+    /** Within a transaction it is of one moment already. */
     public static function begin(): void
     {
-        DB::unprepared('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+        if (DB::transactionLevel() > 0) {
+            return;
+        }
+        // The database's own way to isolate, repeatable reads, keeps the first look.
         DB::unprepared('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
     }
 
     public static function end(): void
     {
-        DB::unprepared('ROLLBACK');
+        if (DB::transactionLevel() === 0) {
+            DB::unprepared('ROLLBACK');
+        }
     }
 }

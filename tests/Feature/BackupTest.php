@@ -89,7 +89,8 @@ it('writes rows and puts them back to the last letter, in an empty database', fu
     $this->postJson('/api/gardens', ['name' => "O'Reed \\ \"x\" 🌿"])->assertCreated();
     $made = $this->postJson('/api/gardens', ['name' => 'Gone'])->json('id');
     Garden::find($made)->delete();
-    $this->postJson('/api/library/saws', ['name' => 'Old saw', 'diameter_mm' => 54.0])->assertOk();
+    $this->postJson('/api/library/saws', ['name' => 'Old saw', 'diameter_mm' => 54.0])->assertCreated();
+    DB::commit();
     $all = fn (): array => array_map(fn (string $table) => DB::table($table)->orderBy('id')->get()->all(), ['gardens', 'revisions', 'library_items']);
     $before = $all();
     $file = linesFile(implode('', [...OneMoment::of(fn () => [...app(RowsWriter::class)->written()])]));
@@ -148,6 +149,7 @@ it('tells everything of one moment while others write', function () {
     foreach (range(1, 120) as $i) {
         $this->postJson('/api/gardens', ['name' => "Garden $i"])->assertCreated();
     }
+    DB::commit();
     // Another writes, through a connection of its own, between the pieces.
     $other = DB::connectUsing('other', config('database.connections.mariadb'));
     $names = OneMoment::of(function () use ($other): array {
@@ -170,7 +172,7 @@ it('tells everything of one moment while others write', function () {
 
 it('brings back a garden that was deleted when its file is read, as it is in the file, with its history', function () {
     $id = $this->postJson('/api/gardens', ['name' => 'Sill'])->json('id');
-    $file = $this->get('/api/everything')->streamedContent();
+    $file = send('GET', '/api/everything', '')->streamedContent();
     $later = json_decode(Garden::find($id)->document);
     $later->name = 'Sill, later';
     $this->putJson("/api/gardens/$id", (array) $later, ['If-Match' => '"1"'])->assertOk();

@@ -228,7 +228,7 @@ it('lists what is new or has changed of what this garden buys, and no more', fun
 
 it('ships a supplier of some sixty generic parts, with its bad days', function () {
     $ask = function (string $query): string {
-        $script = '$_GET = []; parse_str($argv[1], $_GET); include $argv[2];';
+        $script = '$_GET = []; parse_str($argv[1], $_GET); $_SERVER["HTTP_HOST"] = "127.0.0.1"; include $argv[2];';
 
         return (new Process([PHP_BINARY, '-r', $script, '--', $query, app_path('StandIns/supplier.php')]))->mustRun()->getOutput();
     };

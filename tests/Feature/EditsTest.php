@@ -8,8 +8,8 @@ it('answers with the patch that puts a tub on the bench', function () {
     $answer = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk();
 
     expect($answer->json('tub'))->toBe('bucket-20')
-        ->and(array_column($answer->json('patch'), 'path'))->toBe(['/tubs/-', '/air'])
-        ->and($answer->json('patch.0.value.crop'))->toBe('basil');
+        ->and(array_column(deedsIn($answer), 'path'))->toBe(['/tubs/-', '/air'])
+        ->and(deedsIn($answer)[0]['value']['crop'])->toBe('basil');
 });
 
 it('adds a tub with what else is known of it, and a climber with its trellis', function () {
@@ -19,7 +19,7 @@ it('adds a tub with what else is known of it, and a climber with its trellis', f
         'cup' => ['name' => 'Mine', 'lip_diameter_mm' => 90, 'top_diameter_mm' => 80, 'bottom_diameter_mm' => 60, 'height_mm' => 70],
         'cutting' => 'drilled', 'hole_mm' => 84, 'layout' => ['pattern' => 'manual', 'holes' => [['x_mm' => 0, 'y_mm' => 0]]],
     ];
-    $added = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk()->json('patch.0.value');
+    $added = deedsIn(send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk())[0]['value'];
 
     expect($added)->toMatchArray(['started' => 'seedling', 'cutting' => 'drilled', 'hole_mm' => 84, 'trellis' => true])
         ->and($added['cup']['name'])->toBe('Mine')
@@ -38,17 +38,17 @@ it('puts one\'s own vessel, cup and crop into the garden whole', function () {
     $garden = ['format' => 'kelp-tub.garden', 'version' => 1];
     $answer = send('POST', '/api/edits/add', json_encode(['garden' => $garden, 'tub' => $tub]))->assertOk();
 
-    expect($answer->json('patch.0.value.0.vessel.name'))->toBe('My keg')
-        ->and($answer->json('patch.0.value.0.vessel.key'))->toBe('own-my-keg')
+    expect(deedsIn($answer)[0]['value'][0]['vessel']['name'])->toBe('My keg')
+        ->and(deedsIn($answer)[0]['value'][0]['vessel']['key'])->toBe('own-my-keg')
         ->and($answer->json('tub'))->toBe('own-my-keg');
 });
 
 it('switches how a tub is run, and airs one', function () {
     $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-45"}]}';
 
-    expect(array_column(send('POST', '/api/edits/run?tub=a&system=raft', $garden)->assertOk()->json('patch'), 'path'))
+    expect(array_column(deedsIn(send('POST', '/api/edits/run?tub=a&system=raft', $garden)->assertOk()), 'path'))
         ->toBe(['/tubs/0/system', '/tubs/0/stones', '/air'])
-        ->and(array_column(send('POST', '/api/edits/aerate?tub=a', $garden)->assertOk()->json('patch'), 'path'))
+        ->and(array_column(deedsIn(send('POST', '/api/edits/aerate?tub=a', $garden)->assertOk()), 'path'))
         ->toBe(['/tubs/0/stones', '/tubs/0/system', '/tubs/0/water_line', '/tubs/0/top_ups', '/air']);
 });
 
@@ -57,7 +57,7 @@ it('stands a tub over its pump and takes it off again, with a line as long as th
     $garden = ['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [$tub], 'air' => [
         ['id' => 'p', 'pump' => 'pump-4w-2', 'branches' => [['tub' => 'a', 'distance_mm' => 1000]]],
     ]];
-    $nested = send('POST', '/api/edits/nest?tub=a&under=bucket-20', json_encode($garden))->assertOk()->json('patch');
+    $nested = deedsIn(send('POST', '/api/edits/nest?tub=a&under=bucket-20', json_encode($garden))->assertOk());
 
     // Half of the floor of the lower bucket, 262 across.
     expect(array_column($nested, 'value', 'path'))->toEqual([
@@ -65,7 +65,7 @@ it('stands a tub over its pump and takes it off again, with a line as long as th
         '/air/0/branches/0/distance_mm' => 131,
     ]);
     $garden['tubs'][0]['under'] = ['vessel' => 'bucket-20', 'blocks_mm' => 80];
-    expect(array_column(send('POST', '/api/edits/nest?tub=a', json_encode($garden))->assertOk()->json('patch'), 'path'))
+    expect(array_column(deedsIn(send('POST', '/api/edits/nest?tub=a', json_encode($garden))->assertOk()), 'path'))
         ->toBe(['/tubs/0/under', '/air/0/branches/0/distance_mm']);
     send('POST', '/api/edits/nest?tub=a&under=bathtub', json_encode($garden))->assertStatus(422);
 });
@@ -128,3 +128,27 @@ it('refuses what it cannot edit, and says why', function (string $path, string $
     'no vessel to advise on' => ['/api/advice', '{"vessel":"bathtub"}', 422, 'bathtub'],
     'a vessel that is none' => ['/api/advice', '{"vessel":{"stations":[]}}', 422, 'stations'],
 ]);
+
+it('takes a tub away, copies it and counts it, with what speaks of it', function () {
+    $garden = (string) json_encode([
+        'format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => [['id' => 'a', 'system' => 'passive', 'vessel' => 'jar-1', 'count' => 2]],
+        'builds' => [['tub' => 'a', 'copy' => 1], ['tub' => 'a', 'copy' => 2]],
+    ]);
+    $asked = fn (string $edit) => send('POST', "/api/edits/$edit", $garden);
+    $does = fn (string $edit): array => array_map(fn (array $o): string => "$o[op] $o[path]", deedsIn($asked($edit)->assertOk()));
+
+    expect($does('remove?tub=a'))->toBe(['remove /builds/1', 'remove /builds/0', 'remove /tubs/0'])
+        ->and($does('copy?tub=a'))->toBe(['add /tubs/1'])
+        ->and($asked('copy?tub=a')->json('tub'))->toBe('a-2')
+        ->and($does('count?tub=a&count=1'))->toBe(['remove /builds/1', 'add /tubs/0/count'])
+        ->and($does('count?tub=a&count=50'))->toBe(['add /tubs/0/count'])
+        // Each says first what it is for.
+        ->and(array_slice($asked('count?tub=a&count=1')->json('patch'), 0, 2))->toEqual([
+            ['op' => 'test', 'path' => '/builds/1/tub', 'value' => 'a'], ['op' => 'test', 'path' => '/builds/1/copy', 'value' => 2],
+        ]);
+    foreach (['count?tub=a&count=0', 'count?tub=a&count=51', 'count?tub=a&count=x', 'count?tub=a'] as $odd) {
+        $asked($odd)->assertStatus(422);
+    }
+    $asked('remove?tub=b')->assertNotFound();
+    $asked('copy')->assertNotFound();
+});

@@ -5,8 +5,11 @@ declare(strict_types=1);
 use App\Gardens\GardenStore;
 use App\Http\Failures;
 use App\Models\Garden;
+use App\Models\LibraryItem;
+use App\Weather\KeptForecasts;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\Process\Process;
 
 /** @param  array<string, string>  $headers */
 function from(array $headers, string $method = 'POST', string $uri = '/api/gardens', string $body = '{"name":"x"}'): TestResponse
@@ -180,4 +183,46 @@ it('lists very many to compare in pages', function () {
     }
     $this->get('/compare')->assertInertia(fn ($page) => $page->has('all', 30)->where('pages', 2));
     $this->get('/compare?page=2')->assertInertia(fn ($page) => $page->has('all', 5));
+});
+
+it('refuses numbers beyond all numbers, wherever they stand', function () {
+    $id = send('POST', '/api/gardens', '{"name":"x"}')->json('id');
+    $garden = '{"format":"kelp-tub.garden","version":1,';
+    $price = '"prices":[{"part":"net-cup-50","pack":1,"price":1e999}]}';
+    send('POST', '/api/preview', $garden.$price)->assertStatus(422);
+    send('POST', '/api/preview', $garden.'"money":{"cap":1e999}}')->assertStatus(422);
+    send('POST', '/api/preview', $garden.'"site":{"weather":{"kind":"typical","climate":"arid","seed":-9223372036854775808}}}')->assertStatus(422);
+    send('POST', '/api/prices/read', '{"garden":'.$garden.'"name":"x"},"text":"part;price\nnet-cup-50;1e999\n"}')
+        ->assertOk()->assertJsonPath('offers', [])->assertJsonCount(1, 'faults');
+    send('POST', '/api/read', '{"units":"metric","texts":[{"text":"1e999","dimension":"money","currency":"EUR"}]}')
+        ->assertOk()->assertJsonMissingPath('readings.0.value');
+    foreach (['99999999999999999999', '-1', '1e3'] as $revision) {
+        send('GET', "/api/gardens/$id/revisions/$revision", '')->assertNotFound();
+        send('POST', "/api/gardens/$id/revisions/$revision/restore", '{}', ['If-Match' => '"1"'])->assertNotFound();
+        send('PUT', "/api/gardens/$id", '{"name":"y"}', ['If-Match' => "\"$revision\""])->assertStatus(400);
+    }
+});
+
+it('keeps the newest forecasts and no others', function () {
+    $folder = sys_get_temp_dir().'/kelp-weather-'.bin2hex(random_bytes(4));
+    foreach (range(1, KeptForecasts::MOST + 5) as $i) {
+        @mkdir("$folder/$i", 0755, true);
+        file_put_contents("$folder/$i/days", (string) $i);
+        touch("$folder/$i/days", 1_000_000 + $i);
+    }
+    KeptForecasts::tidy($folder);
+    KeptForecasts::tidy("$folder-none");
+    $left = array_map(fn (string $file): int => (int) file_get_contents($file), glob("$folder/*/days"));
+    sort($left);
+    (new Process(['rm', '-rf', $folder]))->run();
+
+    expect($left)->toBe(range(6, KeptForecasts::MOST + 5));
+});
+
+it('writes cells of the Library that a spreadsheet would run with an apostrophe, and reads them as they were', function () {
+    send('POST', '/api/library/saws', '{"name":"=HYPERLINK(\"x\")","diameter_mm":54}')->assertCreated();
+    $csv = send('GET', '/api/library/saws/file.csv', '')->getContent();
+    expect($csv)->toContain("'=HYPERLINK")->not->toMatch('/(^|,)"?=/m');
+    send('POST', '/api/library/saws/import', (string) json_encode(['csv' => $csv]))->assertSuccessful();
+    expect(LibraryItem::query()->where('kind', 'saws')->pluck('name')->all())->toBe(['=HYPERLINK("x")']);
 });

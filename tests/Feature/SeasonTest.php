@@ -163,7 +163,7 @@ it('gets by when the forecast service is slow, down or talks nonsense', function
 
 it('answers as a forecast service does: the stand-in that ships with it', function () {
     $ask = static function (string $query): array {
-        $script = '$_GET = []; parse_str($argv[1], $_GET); require $argv[2];';
+        $script = '$_GET = []; parse_str($argv[1], $_GET); $_SERVER["HTTP_HOST"] = "127.0.0.1"; require $argv[2];';
         $process = new Symfony\Component\Process\Process([PHP_BINARY, '-r', $script, '--', $query, app_path('StandIns/weather.php')]);
         $process->mustRun();
 

@@ -27,3 +27,9 @@ function ask(string $uri, array $body): TestResponse
 {
     return send('POST', $uri, (string) json_encode($body));
 }
+
+/** What the patch of an answer does, without the tests that hold it to what it is meant for. @return list<array<string, mixed>> */
+function deedsIn(TestResponse $answer): array
+{
+    return array_values(array_filter($answer->json('patch'), static fn (array $operation): bool => $operation['op'] !== 'test'));
+}
