@@ -78,7 +78,7 @@ is_ours() {
     case ${here% (deleted)} in "$data" | "$data"/* | "$(readlink -f "$data")"/*) return 0 ;; "$root" | /) ;; *) return 1 ;; esac
     while IFS= read -r argument; do
         case $argument in "$running"/* | *"=$running"/* | *" $running"/* | *"($running"/*) return 0 ;; esac
-    done < <(tr '\0' '\n' <"/proc/$1/cmdline" 2>/dev/null)
+    done < <(tr -s '\0' '\n' <"/proc/$1/cmdline" 2>/dev/null)
     return 1
 }
 

@@ -145,7 +145,7 @@ it('puts back everything from a backup of the version before, and takes in what 
             ->and(is_file("$kelp->data/mariadb/ibdata1"))->toBeTrue()
             ->and($kelp->run('restore '.BEFORE))->toContain('untouched')->toContain('2 gardens are back')
             ->and(glob("$kelp->data/mariadb.half-*/elsewhere"))->toHaveCount(1);
-        expect($kelp->run('restore composer.json', 1))->toContain('everything as one file')
+        expect($kelp->run('restore composer.json', 1))->toContain('Everything as one file')
             ->and($kelp->run('restore nothing.zip', 1))->toContain('cannot read');
     } finally {
         $kelp->remove();

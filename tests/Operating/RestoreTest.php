@@ -97,7 +97,7 @@ it('comes out of a restore that is killed at any moment with what was there, or 
         $kelp->run("backup $good");
         addGarden($kelp, 'Later');
         $kelp->run('stop');
-        foreach ([0.8, 2.2, 3.4, 4.2] as $seconds) {
+        foreach ([1.5, 3.0] as $seconds) {
             $restore = $kelp->process("restore --whole $good");
             $restore->start();
             // The moments are the test: they differ from machine to machine, and each of them has to do.
@@ -134,7 +134,7 @@ it('goes on with a change-over that was broken off between its two steps', funct
     }
 })->with([false, true]);
 
-it('keeps a backup when another version goes on with the gardens, though no table changed, and the way back is as it is told', function () {
+it('keeps a backup when another version goes on with the gardens, though no table changed, the way back is as it is told, and newer gardens are refused', function () {
     $kelp = new Installation;
     try {
         $kelp->run('start --detach');
@@ -152,15 +152,8 @@ it('keeps a backup when another version goes on with the gardens, though no tabl
         $kelp->run("restore --whole $backup");
         $kelp->run('start --detach');
         expect($kelp->gardens())->toBe(['Of the version before', 'Marsh Lantern']);
-    } finally {
-        $kelp->remove();
-    }
-});
 
-it('does not start on gardens that a newer version has kept', function () {
-    $kelp = new Installation;
-    try {
-        $kelp->run('start --detach');
+        // What a newer version has kept is not started on.
         $owner = posix_getpwuid((int) fileowner("$kelp->data/mariadb"))['name'] ?? '';
         $as = posix_getuid() === 0 ? ['setpriv', "--reuid=$owner", '--clear-groups'] : [];
         (new Process([
@@ -168,7 +161,6 @@ it('does not start on gardens that a newer version has kept', function () {
             "INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000001_more', 9)",
         ]))->mustRun();
         $kelp->run('stop');
-
         expect($kelp->run('start', 1))->toContain('kept by a newer Kelp Tub')->toContain('2099_01_01_000001_more');
     } finally {
         $kelp->remove();

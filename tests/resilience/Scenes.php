@@ -223,4 +223,58 @@ final class Scenes
 
         return $faults;
     }
+
+    /** A restore of everything, killed at each of twenty moments: what is there then is what was there, or all of the backup. @return list<string> */
+    public static function restores(callable $say): array
+    {
+        $kelp = new Installation;
+        $good = "$kelp->data-good.zip";
+        $faults = [];
+        $ends = ['as it was' => 0, 'the backup' => 0];
+        try {
+            $kelp->run('start --detach');
+            $kelp->run("backup $good");
+            $kelp->ask('POST', '/api/gardens', '{"name":"Later"}');
+            $kelp->run('stop');
+            $since = microtime(true);
+            $kelp->run("restore --whole $good");
+            $whole = microtime(true) - $since;
+            for ($moment = 1; $moment <= 20; $moment++) {
+                $restore = $kelp->process("restore --whole $good");
+                $restore->start();
+                usleep((int) ($whole * $moment / 20 * 1e6));
+                $restore->signal(SIGKILL);
+                $restore->stop(0);
+                $kelp->run('start --detach');
+                $gardens = $kelp->gardens();
+                $end = ['Later,Marsh Lantern' => 'as it was', 'Marsh Lantern' => 'the backup'][implode(',', $gardens)] ?? null;
+                if ($end === null) {
+                    $faults[] = "killed at moment $moment it has ".json_encode($gardens);
+                } else {
+                    $ends[$end]++;
+                }
+                if ($end === 'the backup') {
+                    $kelp->ask('POST', '/api/gardens', '{"name":"Later"}');
+                }
+                $kelp->run('stop');
+            }
+            $say('twenty kills: '.json_encode($ends));
+        } finally {
+            $kelp->remove();
+            @unlink($good);
+        }
+
+        return $faults;
+    }
+
+    /** Ten storms on the page. @return list<string> */
+    public static function storms(callable $say): array
+    {
+        $storms = new Process(['bin/test', 'tests/Browser/StormTest.php'], dirname(__DIR__, 2), ['KELP_STORMS' => implode(',', range(11, 20))]);
+        $storms->setTimeout(3600);
+        $storms->run();
+        $say(trim((string) preg_replace('/\x1b\[[0-9;]*m/', '', substr($storms->getOutput(), -120))));
+
+        return $storms->isSuccessful() ? [] : [substr($storms->getOutput(), -2000)];
+    }
 }

@@ -15,6 +15,8 @@ $scenes = [
     'writers' => Scenes::writers(...),
     'shelves' => Scenes::shelves(...),
     'disk' => Scenes::disk(...),
+    'restores' => Scenes::restores(...),
+    'storms' => Scenes::storms(...),
     'fuzz' => Fuzz::run(...),
 ];
 $asked = array_slice($argv, 1) ?: array_keys($scenes);
