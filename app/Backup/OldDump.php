@@ -27,6 +27,11 @@ final class OldDump implements Rows
     {
     }
 
+    public function origin(): string
+    {
+        return 'a version before 0.8.0';
+    }
+
     public function migrations(): array
     {
         $migrations = [];

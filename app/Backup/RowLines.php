@@ -16,13 +16,29 @@ final readonly class RowLines implements Rows
     {
     }
 
+    public function origin(): string
+    {
+        $head = $this->head();
+        $said = static fn (string $what, string $form): string => is_string($head[$what] ?? null) && preg_match($form, $head[$what], $m) === 1
+            ? $m[0]
+            : 'unknown';
+
+        return $said('kelp_tub', '/^\d+(\.\d+){1,3}$/D').' on '.$said('made', '/^\d{4}-\d\d-\d\d/');
+    }
+
+    /** @return array<array-key, mixed> */
+    private function head(): array
+    {
+        foreach ($this->lines() as $line) {
+            return $line;
+        }
+
+        return [];
+    }
+
     public function migrations(): array
     {
-        $head = null;
-        foreach ($this->lines() as $line) {
-            $head = $line;
-            break;
-        }
+        $head = $this->head();
         if (($head['format'] ?? null) !== RowsWriter::FORMAT) {
             throw BackupRefused::damaged('it does not begin as one');
         }

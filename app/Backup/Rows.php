@@ -7,6 +7,9 @@ namespace App\Backup;
 /** The rows of a backup, whichever way they are written: read as data, and nothing of it is carried out. */
 interface Rows
 {
+    /** Which version made it and when, in words. */
+    public function origin(): string;
+
     /**
      * The changes of the tables that had been made where it was written.
      *

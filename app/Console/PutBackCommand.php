@@ -23,12 +23,14 @@ final class PutBackCommand extends Command
         $folder = $this->argument('folder');
         assert(is_string($folder));
         try {
-            $counts = $putBack->from(is_file("$folder/rows.jsonl") ? new RowLines("$folder/rows.jsonl") : new OldDump("$folder/database.sql"));
+            $rows = is_file("$folder/rows.jsonl") ? new RowLines("$folder/rows.jsonl") : new OldDump("$folder/database.sql");
+            $counts = $putBack->from($rows);
         } catch (BackupRefused $refused) {
             $this->error("Error: {$refused->getMessage()}");
 
             return self::FAILURE;
         }
+        $this->line('the backup was made by '.$rows->origin());
         $this->line(sprintf('%d gardens', $counts['gardens'] - DB::table('gardens')->whereNotNull('deleted_at')->count()));
 
         return self::SUCCESS;

@@ -199,6 +199,6 @@ it('takes in everything from one file and says what came of it', function () {
     $browser = Browser::shared()->size(1280, 800)->open($server->url);
     $browser->driver->findElement(WebDriverBy::id('file'))->setFileDetector(new LocalFileDetector)->sendKeys($file);
     unlink($file);
-    $browser->waitForText('Nothing that was here was changed.')->waitForText('In the file (from a file of');
+    $browser->waitForText('the one here differs and stays as it is')->waitForText('In the file (from a file of');
     expect($server->document($id)->name)->toBe('Changed since');
 });

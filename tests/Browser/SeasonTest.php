@@ -209,7 +209,7 @@ it('takes a pump of one\'s own from its box, and refuses one that cannot be', fu
     $browser->press(Browser::text('Use it here', 'button'))->waitForText('the free flow is nothing');
     $browser->write(Browser::field('Free flow'), '300 L/h')->write(Browser::field('Pressure'), '0.2 bar');
     $browser->press(Browser::text('Use it here', 'button'));
-    saved($browser);
+    $browser->until(fn (): bool => is_object($server->document($id)->air[0]->pump), 'for it to be kept');
     $pump = $server->document($id)->air[0]->pump;
     expect((float) $pump->free_flow_l_min)->toEqualWithDelta(5.0, 1e-9)->and((float) $pump->max_pressure_kpa)->toEqualWithDelta(20.0, 1e-9);
 });

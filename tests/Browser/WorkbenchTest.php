@@ -78,7 +78,7 @@ it('follows what is typed, shows what it understood, and refuses what it cannot 
     expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 
     $browser->write($hole, '0 mm')->waitForText('it must be above 0');
-    $browser->waitForText('Not saved:');
+    $browser->waitForText('Not taken:');
     expect($server->document($id)->tubs[0]->hole_mm)->toBe(53.975);
 
     $browser->write($hole, '')->until(fn (): bool => figure($browser, 'Hole') === '51', 'for the saw’s own hole');

@@ -56,6 +56,8 @@ async function post<T>(
     body: string,
     options: { method?: 'DELETE'; revision?: number; file?: string } = {},
 ): Promise<T | null> {
+    // Entered twice it is sent once.
+    if (busy.value) return null;
     busy.value = true;
     taken.value = null;
     const { file = '', ...how } = options;

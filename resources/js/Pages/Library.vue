@@ -85,6 +85,8 @@ function change(item: Draft): void {
 
 async function save(item: Draft = draft.value): Promise<void> {
     const { own: _, ...body } = item;
+    // Entered twice it is kept once.
+    if (busy.value) return;
     const kind = props.kind;
     busy.value = true;
     const answer = await send<{ key: string }>('Keeping it on your shelf', `library/${kind}`, { body: JSON.stringify(body) });

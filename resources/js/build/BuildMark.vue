@@ -215,7 +215,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         label="The line is at"
                         dimension="length"
                         :model-value="measured.line_mm ?? null"
-                        @update:model-value="measuring('line_mm')"
+                        v-bind="{ 'onUpdate:modelValue': measuring('line_mm') }"
                     />
                     <Measure
                         :key="`litres ${copy}`"
@@ -223,7 +223,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         label="It took"
                         dimension="volume"
                         :model-value="measured.litres ?? null"
-                        @update:model-value="measuring('litres')"
+                        v-bind="{ 'onUpdate:modelValue': measuring('litres') }"
                     />
                     <button
                         v-if="measured.line_mm && measured.litres && !taken"

@@ -8,6 +8,7 @@ import { deeds, type Act } from './deeds';
 import type { Units } from './format';
 import { History } from './history';
 import { patched } from './patch';
+import { send } from './turns';
 import { Since } from './since';
 import type { Library } from './library';
 import { Previewer } from './previewer';
@@ -306,9 +307,11 @@ export class OpenGarden {
 
     /** A garden of its own with what is here. */
     async copy(called = 'copy'): Promise<string | null> {
+        // What was done before it is in it.
+        await deeds.settled();
         const copy = clone(this.document.value);
         copy.name = `${(copy.name ?? 'Garden').slice(0, 110)} ${called}`;
-        const answer = await call<{ id: string }>('gardens', { body: JSON.stringify(copy), key: newName() });
+        const answer = await send<{ id: string }>('Copying', 'gardens', { body: JSON.stringify(copy), key: newName() });
         return answer.kind === 'done' ? answer.data.id : null;
     }
 

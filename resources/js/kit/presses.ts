@@ -45,14 +45,14 @@ function hold(event: Event, again: () => Event): void {
 }
 
 function press(event: MouseEvent): void {
-    if (!isHeld(event)) {
-        pressed = event.target;
-        return;
-    }
     // What is to be done once is not done again because it takes long.
-    if (deeds.once.value > 0 && event.target === pressed) {
+    if (deeds.once.value > 0 && event.target === pressed && !released.has(event)) {
         event.preventDefault();
         event.stopImmediatePropagation();
+        return;
+    }
+    if (!isHeld(event)) {
+        pressed = event.target;
         return;
     }
     hold(
