@@ -79,7 +79,7 @@ final class GuardedPatch
     private function followMember(string $here, stdClass $object, string $member): void
     {
         $there = "$here/".PatchMaker::escaped($member);
-        if (! isset($this->made[$there]) && property_exists($object, $member)) {
+        if (property_exists($object, $member)) {
             $this->tests[$there] = $object->{$member};
         }
         $this->made[$there] = true;
