@@ -99,7 +99,7 @@ async function bringBack(): Promise<void> {
 .waiting {
     position: fixed;
     left: 50%;
-    bottom: 1.2rem;
+    top: 4.3rem;
     transform: translateX(-50%);
     z-index: 5;
     max-width: 90vw;
@@ -110,6 +110,7 @@ async function bringBack(): Promise<void> {
 }
 @media (max-width: 760px) {
     .waiting {
+        top: auto;
         bottom: 68px;
     }
 }
