@@ -1,6 +1,6 @@
 # Everything in one file: gardens and Library as open JSON, and the database as it is. Sourced.
 
-# backup_to FILE: whole or not at all.
+# backup_to FILE: whole or not at all. What is read again are the two files of JSON; the SQL is for going back to a version before 0.8.0.
 backup_to() {
     local file=$1 work
     work=$(mktemp -d "$running/backup-XXXXXXXX")
@@ -11,7 +11,8 @@ backup_to() {
 write_backup() {
     local file=$1 work=$2
     artisan_as_owner kelp:everything "$work/kelp-tub.json" --rows="$work/rows.jsonl" &&
-        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/rows.jsonl" &&
+        "${as[@]}" mariadb-dump --no-defaults --user="$owner" --socket="$db_socket" --single-transaction --skip-comments --no-tablespaces --databases kelp >"$work/database.sql" &&
+        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/rows.jsonl" "$work/database.sql" &&
         keep_file "$work/new.zip" "$file" && sync -f "$file"
 }
 # In the folder of backups it is the owner's; elsewhere it is theirs who asked for it.

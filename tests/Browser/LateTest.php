@@ -216,6 +216,16 @@ it('walks back and forth through marks, tubs and panels, and not out of the gard
     expect($browser->see('.p-select, h1')->isDisplayed())->toBeTrue();
 });
 
+it('goes forward to a page of its own, and not to the bench', function () {
+    [$browser, , $id] = late(twoBuckets(), '/a/tub');
+    $browser->press(Browser::text('History', 'a'));
+    $browser->see(Browser::text('History of Two', 'h1'));
+    $browser->driver->navigate()->back();
+    $browser->see('.mark h1');
+    $browser->driver->navigate()->forward();
+    expect($browser->see(Browser::text('History of Two', 'h1'))->isDisplayed())->toBeTrue();
+});
+
 it('comes back to a garden as it is kept, and not as it was when it was left', function () {
     [$browser, $server, $id] = late(twoBuckets(), '/a/tub');
     typeIn($browser, '#tub-name', 'Mint');

@@ -26,18 +26,27 @@ const keys = ref(false);
 const mark = ref<Mark | 'bench'>('bench');
 const home = `/gardens/${props.id}`;
 
+const isHere = (tub: string | undefined): tub is string => garden.document.value.tubs?.some((t) => t.id === tub) ?? false;
+
+/** Goes where an address says; false where that is not of this page, as the garden's history is not. */
 function open(path: string): boolean {
-    if (path !== home && !path.startsWith(`${home}/`)) return false;
-    const [tub, to] = path
+    const [tub, to, more] = path
         .slice(home.length + 1)
         .split('/')
         .map(decodeURIComponent);
-    const isHere = garden.document.value.tubs?.some((t) => t.id === tub) ?? false;
-    if (tub && isHere) garden.choose(tub);
-    mark.value = isHere && isMark(to) ? to : 'bench';
-    return path === home || to === undefined || isMark(to);
+    const isOurs = path === home || (path.startsWith(`${home}/`) && isMark(to) && more === undefined);
+    if (!isOurs) return false;
+    if (isHere(tub)) garden.choose(tub);
+    mark.value = isHere(tub) && isMark(to) ? to : 'bench';
+    return true;
 }
-open(window.location.pathname);
+if (!open(window.location.pathname)) {
+    const [tub] = window.location.pathname
+        .slice(home.length + 1)
+        .split('/')
+        .map(decodeURIComponent);
+    if (isHere(tub)) garden.choose(tub);
+}
 
 watch(garden.selected, (tub) => {
     if (tub === null) mark.value = 'bench';
