@@ -19,9 +19,11 @@ final readonly class RowLines implements Rows
     public function origin(): string
     {
         $head = $this->head();
-        $said = static fn (string $what, string $form): string => is_string($head[$what] ?? null) && preg_match($form, $head[$what], $m) === 1
-            ? $m[0]
-            : 'unknown';
+        $said = static function (string $what, string $form) use ($head): string {
+            $text = $head[$what] ?? null;
+
+            return is_string($text) && preg_match($form, $text, $m) === 1 ? $m[0] : 'unknown';
+        };
 
         return $said('kelp_tub', '/^\d+(\.\d+){1,3}$/D').' on '.$said('made', '/^\d{4}-\d\d-\d\d/');
     }

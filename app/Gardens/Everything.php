@@ -31,6 +31,8 @@ final readonly class Everything
     /** The largest such file that a page may send, bytes; read, it takes some ten times that of memory, and at worst thirty. */
     public const MOST_BYTES = 16_000_000;
 
+    private const WRITTEN_BY = '; such a file is written by "Everything as one file" and bin/backup';
+
     private const MOST_DEPTH = 80;
 
     private const NAME_LENGTH = 120;
@@ -181,11 +183,11 @@ final readonly class Everything
             $file = json_decode($json, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
             throw RefusedGarden::because(
-                [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).'); such a file is written by "Everything as one file" and bin/backup')],
+                [new Fault('', 'is not JSON ('.lcfirst($e->getMessage()).')'.self::WRITTEN_BY)],
             );
         }
         if (! $file instanceof stdClass || ($file->format ?? null) !== self::FORMAT) {
-            throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"; such a file is written by "Everything as one file" and bin/backup');
+            throw RefusedGarden::one('/format', 'is not "'.self::FORMAT.'"'.self::WRITTEN_BY);
         }
         $version = $file->version ?? null;
         if ($version !== self::VERSION) {

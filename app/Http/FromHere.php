@@ -27,7 +27,8 @@ final class FromHere
     {
         $host = strtolower($host);
 
-        return ! in_array(strtolower($origin), ['', "http://$host", "https://$host"], true) || ! in_array($site, ['', 'same-origin', 'none'], true);
+        return ! in_array(strtolower($origin), ['', "http://$host", "https://$host"], true)
+            || ! in_array($site, ['', 'same-origin', 'none'], true);
     }
 
     /** For a stand-in: answers and ends where it is not for it. */

@@ -37,7 +37,8 @@ function disorder(Browser $browser): array
     return $browser->driver->executeAsyncScript(<<<'JS'
         const done = arguments[arguments.length - 1];
         const rules = [
-            'landmark-one-main', 'landmark-no-duplicate-main', 'landmark-main-is-top-level', 'landmark-unique', 'landmark-no-duplicate-banner',
+            'landmark-one-main', 'landmark-no-duplicate-main', 'landmark-main-is-top-level', 'landmark-unique',
+            'landmark-no-duplicate-banner',
             'landmark-complementary-is-top-level', 'heading-order', 'page-has-heading-one', 'empty-heading',
         ];
         axe.run(document, { runOnly: { type: 'rule', values: rules } })

@@ -251,7 +251,8 @@ final class Browser
     {
         $answer = null;
         try {
-            $this->driver->wait((int) (getenv('KELP_WAIT_S') ?: self::WAIT_SECONDS), 40)->until(function () use ($condition, &$answer): bool {
+            $seconds = (int) (getenv('KELP_WAIT_S') ?: self::WAIT_SECONDS);
+            $this->driver->wait($seconds, 40)->until(function () use ($condition, &$answer): bool {
                 try {
                     $answer = $condition();
                 } catch (StaleElementReferenceException) {

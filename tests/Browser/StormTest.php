@@ -12,10 +12,8 @@ use Tests\Browser\Server;
  * A storm: presses, texts, changes of tub and mark, steps back and forth, as fast as they come, while answers are late at random. What is
  * kept afterwards is what the same deeds give one after another.
  *
- *     KELP_STORMS=4,5,6 bin/test tests/Browser/StormTest.php      other seeds
+ *     KELP_STORMS=4,5,6 KELP_DEEDS=300 bin/test tests/Browser/StormTest.php      other seeds, and so many deeds
  */
-
-const DEEDS = 100;
 
 /** @return list<array<string, mixed>> so many deeds by chance; the fourth tub is never named */
 function deedsOf(int $seed): array
@@ -27,7 +25,8 @@ function deedsOf(int $seed): array
         : $chance->getInt($least, $most).' mm';
     $deeds = [];
     $last = [];
-    while (count($deeds) < DEEDS) {
+    $most = (int) (getenv('KELP_DEEDS') ?: 100);
+    while (count($deeds) < $most) {
         $tub = $one(['a', 'b', 'c']);
         $kinds = [
             'name' => fn () => ['tub' => $tub, 'mark' => 'tub', 'type' => 'Name', 'text' => 'Tub '.$chance->getInt(1, 99)],
@@ -37,8 +36,12 @@ function deedsOf(int $seed): array
             'left' => fn () => ['tub' => $tub, 'mark' => 'tub', 'press' => '[aria-label="Move it left on the bench"]'],
             'right' => fn () => ['tub' => $tub, 'mark' => 'tub', 'press' => '[aria-label="Move it right on the bench"]'],
             'distance' => fn () => ['tub' => $tub, 'mark' => 'air', 'type' => 'Pump to tub', 'text' => $length(300, 2500)],
-            'saws' => fn () => ['tub' => $tub, 'mark' => 'lid', 'type' => 'Saws you have', 'text' => $chance->getInt(30, 60).', '.$chance->getInt(61, 80)],
-            'cap' => fn () => ['tub' => $tub, 'mark' => 'cost', 'type' => 'Spend at most, EUR', 'text' => (string) $chance->getInt(50, 500)],
+            'saws' => fn () => [
+                'tub' => $tub, 'mark' => 'lid', 'type' => 'Saws you have', 'text' => $chance->getInt(30, 60).', '.$chance->getInt(61, 80),
+            ],
+            'cap' => fn () => [
+                'tub' => $tub, 'mark' => 'cost', 'type' => 'Spend at most, EUR', 'text' => (string) $chance->getInt(50, 500),
+            ],
             'wrong' => fn () => ['tub' => $tub, 'mark' => 'air', 'type' => 'Pump to tub', 'text' => $one(['abc', '12 parsecs', '-'])],
             'units' => fn () => ['key' => 'u'],
             'undo' => fn () => ['key' => 'z'],
@@ -46,7 +49,8 @@ function deedsOf(int $seed): array
         ];
         $kind = $one(array_keys($kinds));
         // Two of one name in one breath are one step back, and a breath is as long as the answers take: these are kept apart.
-        $name = ['fewer' => 'more', 'right' => 'left', 'wrong' => 'distance', 'undo' => count($deeds), 'redo' => count($deeds)][$kind] ?? $kind;
+        $step = (string) count($deeds);
+        $name = ['fewer' => 'more', 'right' => 'left', 'wrong' => 'distance', 'undo' => $step, 'redo' => $step][$kind] ?? $kind;
         if (in_array($name, $last, true)) {
             continue;
         }
@@ -67,7 +71,10 @@ function stormGarden(): array
         'name' => 'Storm',
         'tubs' => array_map($tub, $ids),
         'air' => [[
-            'id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => array_map(fn (string $id): array => ['tub' => $id], $ids),
+            'id' => 'p',
+            'pump' => 'pump-8w-4',
+            'check_valve' => true,
+            'branches' => array_map(fn (string $id): array => ['tub' => $id], $ids),
         ]],
         'builds' => [['tub' => 'a', 'copy' => 3], ['tub' => 'b', 'copy' => 2], ['tub' => 'd', 'copy' => 3]],
     ];

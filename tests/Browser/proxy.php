@@ -15,7 +15,7 @@ declare(strict_types=1);
 
 final class Proxy
 {
-    /** @var array<int, array{socket: resource, in: string, out: string, upstream: ?resource, answer: string, due: float, rule: array<string, mixed>}> */
+    /** @var array<int, array<string, mixed>> who asks, what came in, what goes out and when, and by which rule */
     private array $open = [];
 
     /** @var list<array<string, mixed>> */

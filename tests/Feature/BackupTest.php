@@ -41,15 +41,18 @@ const TABLE = "CREATE TABLE `gardens` (\n  `id` char(26) NOT NULL,\n  `document`
     ."  PRIMARY KEY (`id`),\n  KEY `x` (`revision`)\n) ENGINE=InnoDB;\n";
 
 it('reads rows of a dump as the client wrote them, whatever stands in their texts', function () {
-    $texts = ["it's", 'a "b" \\ c', "line\nline\r\ttab", '), (1,2);', '\\! touch x', "nul\0nul", 'naïve 🌿', '', '-- no', '/*! x */', "\x1a\x08"];
+    $texts = [
+        "it's", 'a "b" \\ c', "line\nline\r\ttab", '), (1,2);', '\\! touch x', "nul\0nul", 'naïve 🌿', '', '-- no', '/*! x */', "\x1a\x08",
+    ];
     $quoted = static fn (string $text): string => "'".strtr($text, [
         '\\' => '\\\\', "'" => "\\'", '"' => '\\"', "\n" => '\\n', "\r" => '\\r', "\0" => '\\0', "\x1a" => '\\Z',
     ])."'";
     $values = array_map(static fn (string $text, int $i): string => "({$quoted("id$i")},{$quoted($text)},$i)", $texts, array_keys($texts));
 
-    expect(array_column(array_column(rowsIn(TABLE.'INSERT INTO `gardens` VALUES '.implode(',', $values).";\n"), 1), 'document'))->toBe($texts)
+    $read = static fn (string $rows): array => array_column(array_column(rowsIn(TABLE."INSERT INTO `gardens` VALUES$rows;\n"), 1), 'document');
+    expect($read(' '.implode(',', $values)))->toBe($texts)
         // The newer client breaks its statement after each row.
-        ->and(array_column(array_column(rowsIn(TABLE."INSERT INTO `gardens` VALUES\n".implode(",\n", $values).";\n"), 1), 'document'))->toBe($texts);
+        ->and($read("\n".implode(",\n", $values)))->toBe($texts);
 
     expect(rowsIn(TABLE."INSERT INTO `gardens` VALUES ('a',NULL,-1.5e3);\n"))
         ->toBe([['gardens', ['id' => 'a', 'document' => null, 'revision' => '-1.5e3']]]);
@@ -61,7 +64,8 @@ it('looks at nothing else in a dump, and refuses what is no plain value', functi
     expect(rowsIn($other.TABLE."INSERT INTO `gardens` VALUES ('a','b',1);\n"))->toHaveCount(1);
 
     foreach ([
-        "('a',LOAD_FILE('/etc/passwd'),1)", "('a',(SELECT 1),1)", "('a',@@datadir,1)", "('a','b'),", "('a','b',1) ON DUPLICATE", "('a','b',1", 'x',
+        "('a',LOAD_FILE('/etc/passwd'),1)", "('a',(SELECT 1),1)", "('a',@@datadir,1)", "('a','b'),", "('a','b',1) ON DUPLICATE",
+        "('a','b',1", 'x',
         "('a','b',1,2)", "('a',_binary 'x',1)", "('a','b' 'c',1)",
     ] as $values) {
         expect(fn () => rowsIn(TABLE."INSERT INTO `gardens` VALUES $values;\n"))->toThrow(BackupRefused::class);
@@ -91,7 +95,8 @@ it('writes rows and puts them back to the last letter, in an empty database', fu
     Garden::find($made)->delete();
     $this->postJson('/api/library/saws', ['name' => 'Old saw', 'diameter_mm' => 54.0])->assertCreated();
     DB::commit();
-    $all = fn (): array => array_map(fn (string $table) => DB::table($table)->orderBy('id')->get()->all(), ['gardens', 'revisions', 'library_items']);
+    $rows = fn (string $table): array => DB::table($table)->orderBy('id')->get()->all();
+    $all = fn (): array => array_map($rows, ['gardens', 'revisions', 'library_items']);
     $before = $all();
     $file = linesFile(implode('', [...OneMoment::of(fn () => [...app(RowsWriter::class)->written()])]));
     DB::statement('SET FOREIGN_KEY_CHECKS = 0');
@@ -121,7 +126,10 @@ it('says what is wrong with rows that are not whole, not known, or of a newer ve
         'whose id is none',
     ],
     'a newer program' => [
-        fn (array $lines) => [str_replace('"migrations":[', '"migrations":["2099_01_01_000001_more",', $lines[0]), ...array_slice($lines, 1)],
+        fn (array $lines) => [
+            str_replace('"migrations":[', '"migrations":["2099_01_01_000001_more",', $lines[0]),
+            ...array_slice($lines, 1),
+        ],
         'made by a newer Kelp Tub',
     ],
     'a newer way to write it' => [fn (array $lines) => [str_replace('"version":1', '"version":2', $lines[0])], 'made by a newer Kelp Tub'],
@@ -135,7 +143,8 @@ it('unpacks no more than a backup of its size holds', function () {
     $zip->open("$folder/bomb.zip", ZipArchive::CREATE);
     $zip->addFromString('kelp-tub.json', str_repeat(' ', 270_000_000));
     $zip->close();
-    $take = new Process(['php', 'bin/lib/zip.php', 'take', "$folder/bomb.zip", 'kelp-tub.json', "$folder/out"], dirname(__DIR__, 2), timeout: 100);
+    $command = ['php', 'bin/lib/zip.php', 'take', "$folder/bomb.zip", 'kelp-tub.json', "$folder/out"];
+    $take = new Process($command, dirname(__DIR__, 2), timeout: 100);
     $take->run();
     $size = is_file("$folder/out") ? (int) filesize("$folder/out") : 0;
     (new Process(['rm', '-rf', $folder]))->run();

@@ -191,7 +191,8 @@ it('refuses numbers beyond all numbers, wherever they stand', function () {
     $price = '"prices":[{"part":"net-cup-50","pack":1,"price":1e999}]}';
     send('POST', '/api/preview', $garden.$price)->assertStatus(422);
     send('POST', '/api/preview', $garden.'"money":{"cap":1e999}}')->assertStatus(422);
-    send('POST', '/api/preview', $garden.'"site":{"weather":{"kind":"typical","climate":"arid","seed":-9223372036854775808}}}')->assertStatus(422);
+    $weather = '"weather":{"kind":"typical","climate":"arid","seed":-9223372036854775808}';
+    send('POST', '/api/preview', "$garden\"site\":{{$weather}}}")->assertStatus(422);
     send('POST', '/api/prices/read', '{"garden":'.$garden.'"name":"x"},"text":"part;price\nnet-cup-50;1e999\n"}')
         ->assertOk()->assertJsonPath('offers', [])->assertJsonCount(1, 'faults');
     send('POST', '/api/read', '{"units":"metric","texts":[{"text":"1e999","dimension":"money","currency":"EUR"}]}')

@@ -78,7 +78,8 @@ it('answers on both loopback addresses, while others hold connections open and s
         // A stand-in answers nobody else's page either.
         $status = static fn (array $headers): int => $kelp->ask('GET', '/stand-ins/supplier', headers: $headers)[0];
         expect([
-            $status([]), $status(['Host: elsewhere.example']), $status(['Origin: http://elsewhere.example']), $status(['Sec-Fetch-Site: cross-site']),
+            $status([]), $status(['Host: elsewhere.example']),
+            $status(['Origin: http://elsewhere.example']), $status(['Sec-Fetch-Site: cross-site']),
         ])->toBe([200, 421, 403, 403]);
 
         foreach (range(1, 1100) as $ignored) {

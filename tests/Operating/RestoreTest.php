@@ -46,17 +46,25 @@ it('leaves what is there as it is when a backup is no good, and puts back a good
 
                 return "$kelp->data-no.zip";
             })(),
-            'The backup is damaged' => $made[] = changedBackup($good, 'rows.jsonl', static fn (string $rows): string => substr($rows, 0, -40)),
+            'The backup is damaged' => $made[] = changedBackup(
+                $good,
+                'rows.jsonl',
+                static fn (string $rows): string => substr($rows, 0, -40),
+            ),
             'made by a newer Kelp Tub' => $made[] = changedBackup($good, 'rows.jsonl', static fn (string $rows): string => str_replace(
                 '"migrations":[',
                 '"migrations":["2099_01_01_000001_more",',
                 $rows,
             )),
-            'something other than plain values' => $made[] = changedBackup(FROM_BEFORE, 'database.sql', static fn (string $sql): string => str_replace(
-                'INSERT INTO `gardens` VALUES',
-                "INSERT INTO `gardens` VALUES ('x',LOAD_FILE('/etc/passwd'),",
-                $sql,
-            )),
+            'something other than plain values' => $made[] = changedBackup(
+                FROM_BEFORE,
+                'database.sql',
+                static fn (string $sql): string => str_replace(
+                    'INSERT INTO `gardens` VALUES',
+                    "INSERT INTO `gardens` VALUES ('x',LOAD_FILE('/etc/passwd'),",
+                    $sql,
+                ),
+            ),
         ];
         foreach ($bad as $why => $file) {
             expect($kelp->run("restore --whole $file", 1))->toContain($why)
@@ -68,11 +76,14 @@ it('leaves what is there as it is when a backup is no good, and puts back a good
         $kelp->run('stop');
 
         // What a client for SQL would run is only read.
-        $evil = $made[] = changedBackup(FROM_BEFORE, 'database.sql', static fn (string $sql): string => "\\! touch $pwned\nsystem touch $pwned\n"
-            ."CREATE USER evil@localhost;\nGRANT ALL ON *.* TO evil@localhost;\n$sql\nSELECT 1 INTO OUTFILE '$pwned';\n");
+        $before = "\\! touch $pwned\nsystem touch $pwned\nCREATE USER evil@localhost;\nGRANT ALL ON *.* TO evil@localhost;\n";
+        $after = "\nSELECT 1 INTO OUTFILE '$pwned';\n";
+        $evil = $made[] = changedBackup(FROM_BEFORE, 'database.sql', static fn (string $sql): string => $before.$sql.$after);
         $said = $kelp->run("restore --whole $evil");
         preg_match('/restore --whole (\S+\.zip) puts it back/', $said, $m);
-        expect($said)->toContain('2 gardens are back')->and(is_file($pwned))->toBeFalse()->and(is_dir("$kelp->data/mariadb.before"))->toBeTrue();
+        expect($said)->toContain('2 gardens are back')
+            ->and(is_file($pwned))->toBeFalse()
+            ->and(is_dir("$kelp->data/mariadb.before"))->toBeTrue();
         $kelp->run('start --detach');
         expect($kelp->gardens())->toBe(['Reed shelf', 'Marsh Lantern'])
             // It answers: what was there before is let go.
@@ -134,7 +145,7 @@ it('goes on with a change-over that was broken off between its two steps', funct
     }
 })->with([false, true]);
 
-it('keeps a backup when another version goes on with the gardens, though no table changed, the way back is as it is told, and newer gardens are refused', function () {
+it('keeps a backup at an update though no table changed, goes back as it is told, and refuses newer gardens', function () {
     $kelp = new Installation;
     try {
         $kelp->run('start --detach');

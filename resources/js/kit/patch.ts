@@ -3,8 +3,8 @@ import { applyOperation, deepClone, getValueByPointer, type Operation } from 'fa
 /**
  * Applies patches of the core (RFC 6902) to documents that may have changed since. Such a patch begins with `test` operations: the names
  * of the list entries that it goes through (`id`, or `tub` and `copy`) and the values that it replaces. An entry is found by its name,
- * wherever it stands by now; a value that is not what it was, a member that is there though nothing was, and an entry that is gone mean that
- * the patch is not for this document.
+ * wherever it stands by now; a value that is not what it was, a member that is there though nothing was, and an entry that is gone mean
+ * that the patch is not for this document.
  */
 
 /** What an entry is known by. */

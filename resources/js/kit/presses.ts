@@ -4,8 +4,8 @@ import { deeds } from './deeds';
 
 /**
  * A press waits for what was done before it: while a text is being read, or an edit worked out, a press on the work is held and comes when
- * that is there, so that it acts on what the grower sees. Going to another mark or tub is free, unless a press is held: what is pressed must
- * still be there. Leaving the page waits too.
+ * that is there, so that it acts on what the grower sees. Going to another mark or tub is free, unless a press is held: what is pressed
+ * must still be there. Leaving the page waits too.
  */
 
 /** Where presses act on the work. */
