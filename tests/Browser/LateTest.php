@@ -145,6 +145,18 @@ it('keeps a text over a reload, and while nobody reads it, and takes it then', f
     expect($document->saws_mm)->toEqual([35, 50.8]);
 });
 
+it('waits with leaving the page for what was written there, and with going to another tub for nothing', function () {
+    [$browser, $server, $id] = late(twoBuckets(), '/a/air', ['path' => '^/api/read', 'ms' => 1200]);
+    typeIn($browser, Browser::field('Pump to tub'), '777 mm');
+    $browser->script('document.activeElement.blur()');
+    $browser->keys(']');
+    $browser->until(fn (): bool => str_contains($browser->driver->getCurrentURL(), '/b/air'), 'the other tub');
+    $browser->press(Browser::text('All gardens', 'a'))->see('.gardens');
+    $lines = keptAs($browser, $server, $id, fn (object $d): bool => isset($d->air[0]->branches[0]->distance_mm), 'the text')->air[0]->branches;
+
+    expect($lines[0]->distance_mm)->toEqual(777)->and($lines[1])->not->toHaveProperty('distance_mm');
+});
+
 it('takes of two texts the later one, whichever is answered first', function () {
     [$browser, $server, $id, $proxy] = late(
         twoBuckets(),
