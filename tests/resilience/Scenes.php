@@ -208,6 +208,23 @@ final class Scenes
             if ($read[0] !== 200 || json_decode($read[1])->revision !== $revision) {
                 $faults[] = "what was acknowledged is not there on a full disk: $read[0]";
             }
+            // The last of the room too: nothing can be written any more, and every address answers, or says so.
+            (new Process(['sh', '-c', "cat /dev/zero > $kelp->data/rest"]))->run();
+            $demo = (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');
+            foreach ([
+                'GET /', 'GET /library', 'GET /compare', 'GET /deleted', "GET /gardens/$id", "GET /gardens/$id/history", 'GET /up',
+                'GET /api/gardens', 'GET /api/everything', 'POST /api/gardens', 'POST /api/preview', 'POST /api/plan', 'POST /api/cost',
+                'POST /api/layouts?tub=foredeck', 'POST /api/crops?tub=well-deck', 'POST /api/build?tub=foredeck', 'POST /api/parts?as=pdf',
+                'POST /api/template?tub=foredeck&as=pdf&what=all',
+            ] as $address) {
+                [$method, $path] = explode(' ', $address);
+                [$status, $answer] = $kelp->ask($method, $path, $method === 'POST' ? $demo : '');
+                $says = in_array($status, [503, 507], true) && preg_match('/The disk is full|disk_free_mb/', $answer) === 1;
+                if ($status !== 200 && $status !== 201 && ! $says) {
+                    $faults[] = "on a full disk $address answers $status ".mb_substr($answer, 0, 120);
+                }
+            }
+            unlink("$kelp->data/rest");
             unlink("$kelp->data/filler");
             $kelp->waitUntilUp();
             [$status] = $kelp->ask('PUT', "/api/gardens/$id", $document(99), ["If-Match: \"$revision\""]);
