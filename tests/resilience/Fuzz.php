@@ -120,11 +120,15 @@ final class Fuzz
 
     private static function isDue(string $path, int $status, string $type, string $body): bool
     {
+        $isExport = preg_match('#^/api/(parts|template|build/print)#', $path) === 1;
         $file = $status !== 200 ? null : match (true) {
-            str_contains($path, 'file.csv'), str_contains($path, 'as=csv') => 'text/csv',
-            str_contains($path, 'as=pdf'), str_contains($path, '/print') => 'application/pdf',
+            str_contains($path, 'file.csv') => 'text/csv',
+            ! $isExport => null,
+            str_contains($path, '/print') => 'application/pdf',
+            str_contains($path, '/parts') => str_contains($path, 'as=pdf') ? 'application/pdf' : 'text/csv',
             str_contains($path, 'as=svg') => 'image/svg+xml',
             str_contains($path, 'as=dxf') => 'image/vnd.dxf',
+            default => 'application/pdf',
             default => null,
         };
 
