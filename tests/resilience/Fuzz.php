@@ -129,7 +129,6 @@ final class Fuzz
             str_contains($path, 'as=svg') => 'image/svg+xml',
             str_contains($path, 'as=dxf') => 'image/vnd.dxf',
             default => 'application/pdf',
-            default => null,
         };
 
         return $file !== null
