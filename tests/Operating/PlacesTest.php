@@ -72,7 +72,8 @@ it('answers on both loopback addresses, while others hold connections open and s
 
             return (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
         };
-        $has = @stream_socket_server('tcp://[::1]:0') !== false;
+        $addresses = is_file('/proc/net/if_inet6') ? (string) file_get_contents('/proc/net/if_inet6') : '';
+        $has = str_contains($addresses, str_repeat('0', 31).'1 ');
         expect([$ask('127.0.0.1'), $ask('localhost'), $ask('[::1]')])->toBe([200, 200, $has ? 200 : 0]);
 
         // A stand-in answers nobody else's page either.
@@ -83,7 +84,7 @@ it('answers on both loopback addresses, while others hold connections open and s
         ])->toBe([200, 421, 403, 403]);
 
         foreach (range(1, 1100) as $ignored) {
-            $socket = @stream_socket_client("tcp://127.0.0.1:$kelp->port", timeout: 5);
+            $socket = stream_socket_client("tcp://127.0.0.1:$kelp->port", timeout: 5);
             if ($socket === false) {
                 break;
             }
