@@ -20,7 +20,8 @@ function giveFile(Browser $browser, string $name, string $content): void
     $file = sys_get_temp_dir().'/'.$name;
     file_put_contents($file, $content);
     $browser->driver->findElement(WebDriverBy::id('file'))->setFileDetector(new LocalFileDetector)->sendKeys($file);
-    unlink($file);
+    // The page reads it when it gets to it: it stays until the tests are done.
+    register_shutdown_function(static fn (): bool => is_file($file) && unlink($file));
 }
 
 it('makes, renames, copies, deletes and brings back a garden', function () {

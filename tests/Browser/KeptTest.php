@@ -198,7 +198,7 @@ it('takes in everything from one file and says what came of it', function () {
     elsewhere($server, $id, fn ($g) => $g->name = 'Changed since');
     $browser = Browser::shared()->size(1280, 800)->open($server->url);
     $browser->driver->findElement(WebDriverBy::id('file'))->setFileDetector(new LocalFileDetector)->sendKeys($file);
-    unlink($file);
     $browser->waitForText('the one here differs and stays as it is')->waitForText('In the file (from a file of');
+    unlink($file);
     expect($server->document($id)->name)->toBe('Changed since');
 });
