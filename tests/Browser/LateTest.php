@@ -152,7 +152,8 @@ it('waits with leaving the page for what was written there, and with going to an
     $browser->keys(']');
     $browser->until(fn (): bool => str_contains($browser->driver->getCurrentURL(), '/b/air'), 'the other tub');
     $browser->press(Browser::text('All gardens', 'a'))->see('.gardens');
-    $lines = keptAs($browser, $server, $id, fn (object $d): bool => isset($d->air[0]->branches[0]->distance_mm), 'the text')->air[0]->branches;
+    $isKept = fn (object $d): bool => isset($d->air[0]->branches[0]->distance_mm);
+    $lines = keptAs($browser, $server, $id, $isKept, 'the text')->air[0]->branches;
 
     expect($lines[0]->distance_mm)->toEqual(777)->and($lines[1])->not->toHaveProperty('distance_mm');
 });
