@@ -50,7 +50,7 @@ final readonly class PutBack
     }
 
     /** @return array<string, string> the file of each change of the tables that this program knows */
-    public static function known(): array
+    private static function known(): array
     {
         $files = glob(database_path('migrations/*.php'));
 

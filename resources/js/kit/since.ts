@@ -10,8 +10,6 @@ interface Edit {
     after: Garden;
 }
 
-const clone = (garden: Garden): Garden => JSON.parse(JSON.stringify(garden)) as Garden;
-
 /**
  * What was edited since the last document that the application took, so that an edit that it does not take can be told from the rest, and
  * the rest goes on without it.
@@ -73,23 +71,23 @@ export class Since {
             this.add(edit.says, now, after);
             now = after;
         }
-        return { says: culprit.says, document: now === this.sound ? clone(now) : now };
+        return { says: culprit.says, document: now };
     }
 }
 
 /** An edit as a patch that says what it is meant for: the entries of lists by their names, and the values that it replaces. */
 function guarded({ before, after }: Edit): Operation[] {
-    const operations = compare(before, after);
+    const operations = compare(before, after, true);
     const names = new Map<string, Operation>();
     for (const { path } of operations)
-        for (const [entry] of path.matchAll(/\/\d+(?=\/|$)/g)) {
-            const pointer = path.slice(0, path.indexOf(entry) + entry.length);
+        for (const entry of path.matchAll(/\/\d+(?=\/|$)/g)) {
+            const pointer = path.slice(0, entry.index + entry[0].length);
             for (const name of ['id', 'tub']) {
                 const value = valueAt(before, `${pointer}/${name}`);
                 if (typeof value === 'string') names.set(`${pointer}/${name}`, { op: 'test', path: `${pointer}/${name}`, value });
             }
         }
-    return [...names.values(), ...compare(before, after, true)];
+    return [...names.values(), ...operations];
 }
 
 function valueAt(document: object, pointer: string): unknown {
