@@ -13,6 +13,7 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
@@ -66,7 +67,9 @@ final class PlanCommand extends GardenCommand
         $air = $plan->get(AirPlans::class)->tubs[$tub->tub->id];
         $label = $tub->tub->body->vessel->labelLitres;
         $distance = $tub->holes->arrangement->holeDistance;
-        $dry = $tub->water->dryDay();
+        $run = $plan->get(FeedPlans::class)->of($tub->tub->id)->run();
+        $dry = $run?->dryDay();
+        $harvest = $run?->harvestDay();
         $output->writeln(['', $tub->tub->name.($tub->tub->count > 1 ? " × {$tub->tub->count}" : '')], OutputInterface::OUTPUT_RAW);
         (new Table($output))->setStyle('compact')->setRows([
             ['  vessel', $tub->tub->body->vessel->name.', '.$tub->tub->system->value],
@@ -133,9 +136,9 @@ final class PlanCommand extends GardenCommand
             ],
             [
                 '  days',
-                $tub->water->use === null ? 'no crop' : sprintf(
-                    'harvest on day %s, dry %s if nobody tops up',
-                    $w->number($tub->water->use->harvestDay, 0),
+                $run === null ? 'no crop' : sprintf(
+                    '%s, dry %s if nobody tops up',
+                    $harvest === null ? 'no harvest' : 'harvest on day '.$w->number($harvest, 0),
                     $dry === null ? 'never' : 'on day '.$w->number(floor($dry), 0),
                 ),
             ],

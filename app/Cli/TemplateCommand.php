@@ -10,7 +10,7 @@ use App\Exports\TooManySheets;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Build\Templates;
-use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
@@ -35,7 +35,7 @@ final class TemplateCommand extends GardenCommand
         if (is_string($tub)) {
             return self::refused($output, $tub);
         }
-        $sheets = (new Templates($planner->plan($garden)->get(TubPlans::class)->tubs[$tub->id], $garden))->all();
+        $sheets = (new Templates($planner->plan($garden)->get(FeedPlans::class)->of($tub->id), $garden))->all();
         $what = (string) $input->getOption('what');
         $what = $what === '' ? (string) array_key_first($sheets) : $what;
         if ($what !== 'all' && ! isset($sheets[$what])) {

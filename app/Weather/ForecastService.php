@@ -8,6 +8,7 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Http\Client\Factory;
 use KelpTub\Core\Season\Forecasts;
 use KelpTub\Core\Season\GivenWeather;
+use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\Weather;
 use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Season\WeatherDay;
@@ -19,7 +20,8 @@ use Throwable;
  */
 final class ForecastService implements Forecasts
 {
-    private const DAYS = 500;
+    /** As many as a season may have. */
+    private const DAYS = Season::MOST_DAYS;
 
     private const SECONDS = 2;
 
@@ -50,9 +52,9 @@ final class ForecastService implements Forecasts
     {
     }
 
-    public function from(WeatherClimate $climate, int $seed, string $start, ?float $lightHours): ?Weather
+    public function from(WeatherClimate $climate, int $seed, string $start): ?Weather
     {
-        $key = "days $climate->key $seed $start";
+        $key = "by date $climate->key $seed $start";
         $last = $this->kept->get($key);
         $known = is_array($last) ? self::read($last['days'] ?? null) : null;
         $age = $known === null ? INF : time() - (int) $last['at'];
@@ -65,7 +67,7 @@ final class ForecastService implements Forecasts
         $days ??= $known;
         $this->ageHours = $days === null ? null : $age / self::AN_HOUR_S;
 
-        return $days === null ? null : new GivenWeather(array_map(self::day(...), $days), $lightHours);
+        return $days === null ? null : new GivenWeather(array_map(self::day(...), $days), $start);
     }
 
     /** @return non-empty-list<array<string, int|float>>|null null where it does not answer, or not in days of weather */

@@ -101,6 +101,20 @@ final readonly class OxygenBalance
         return $rootDemand * $submergedShare * 2 ** (($celsius - 20) / 10);
     }
 
+    /**
+     * How bad an oxygen is: 3 under what roots live on, 2 under the floor of the tub's school, 1 with nothing to spare; null where it is
+     * well.
+     */
+    public static function judged(float $oxygen, float $floor): ?int
+    {
+        return match (true) {
+            $oxygen < self::STOP_MG_L => 3,
+            $oxygen < $floor => 2,
+            $oxygen < self::MIND_MG_L => 1,
+            default => null,
+        };
+    }
+
     /** Oxygen at which supply equals uptake with the air running, mg/L. */
     public function steady(): float
     {

@@ -6,7 +6,11 @@ namespace KelpTub\Core\Crop;
 
 use stdClass;
 
-/** A crop of the Library: what one mature plant needs, by the roomy school. Field names and units follow the crop table's columns. */
+/**
+ * A crop of the Library: what one mature plant needs, by the roomy school. Field names and units follow the crop table's columns.
+ *
+ * The least air and the daily light that a crop of one's own does not give are those of its group; `hardinessGiven` is false then.
+ */
 final readonly class Crop
 {
     public function __construct(
@@ -38,6 +42,9 @@ final readonly class Crop
         public string $habit,
         private bool $own = false,
         public StartedFrom $started = StartedFrom::Plug,
+        public float $leastAirC = 0.0,
+        public float $lightMolDay = 12.0,
+        public bool $hardinessGiven = true,
     ) {
     }
 
@@ -53,6 +60,9 @@ final readonly class Crop
             (float) $row->root_oxygen_mg_h, (float) $row->water_temp_low_c, (float) $row->water_temp_high_c,
             $row->support, (float) $row->light_hours, (float) $row->yield_g, (float) $row->cup_min_mm,
             (float) $row->mature_mass_g, (float) $row->mature_height_mm, $row->habit, $row->own ?? false,
+            leastAirC: (float) ($row->least_air_c ?? CropGroup::from($row->group)->leastAirC()),
+            lightMolDay: (float) ($row->light_mol_day ?? CropGroup::from($row->group)->lightMolDay()),
+            hardinessGiven: isset($row->least_air_c, $row->light_mol_day),
         );
     }
 

@@ -134,13 +134,14 @@ final readonly class CropMix
         return $uses === [] ? null : new TubWaterUse($uses);
     }
 
-    /** @return list<CropDraw> what each crop takes out of the water */
-    public function draws(float $climate): array
+    /** @return list<CropStand> what grows of each crop, drinking as at a climate */
+    public function stands(float $climate): array
     {
-        return array_map(fn (CropShare $s): CropDraw => new CropDraw(
+        return array_map(fn (CropShare $s): CropStand => new CropStand(
+            $s->crop,
+            $s->plants,
             Capacity::waterUse($s->crop, $this->density, $climate, $s->plants),
-            $s->crop->middleEc(),
-            $this->density->useShare() * $s->plants * $s->crop->rootOxygenMgH,
+            $this->density,
         ), $this->shares);
     }
 
@@ -159,13 +160,18 @@ final readonly class CropMix
     }
 
     /**
-     * Where the crops' pH windows meet; null without plants, or where they do not.
+     * Where the crops' pH windows meet; where they do not, from the lowest to the highest of their middles. Null without plants.
      *
      * @return array{float, float}|null from and to
      */
     public function phWindow(): ?array
     {
-        return self::meet($this->crops(), static fn (Crop $c): array => [$c->phLow, $c->phHigh]);
+        $crops = $this->crops();
+        $middles = array_map(static fn (Crop $c): float => ($c->phLow + $c->phHigh) / 2, $crops);
+
+        return $middles === []
+            ? null
+            : (self::meet($crops, static fn (Crop $c): array => [$c->phLow, $c->phHigh]) ?? [min($middles), max($middles)]);
     }
 
     /**
@@ -182,12 +188,6 @@ final readonly class CropMix
         }
 
         return $crops === [] || $low > $high ? null : [$low, $high];
-    }
-
-    /** Whether any of them bears fruit. */
-    public function bearsFruit(): bool
-    {
-        return array_filter($this->crops(), static fn (Crop $c): bool => $c->group === CropGroup::Fruit) !== [];
     }
 
     /** @param  callable(Crop): float  $figure */

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace KelpTub\Core\Cup;
 
 /**
- * Where the water stands, in mm above the inside floor: for grown plants, at the start, and the highest it may ever have.
+ * Where the water stands, in mm above the inside floor: for grown plants, at the first fill, and the highest it may ever have.
  *
- * Source: handbook, rules section 4. For `third` the line is that of the first fill (a passive tub lives on it);
+ * An aerated tub with a gap is filled up to its cups for plants that come with short roots; they drink it down to the line.
+ * Source: handbook, rules section 4 and season (the first fill). For `third` the line is that of the first fill (a passive tub lives on it);
  * the third of the cup-bottom height at which it is held later is `held`.
  */
 final readonly class WaterLine
@@ -45,7 +46,7 @@ final readonly class WaterLine
      * @param  float  $hangingBottom  height of the cup's bottom as it hangs in the lid, mm; a raft's cups float instead
      * @param  float  $raftBelowRim  how far below the rim a raft's water stands, mm
      * @param  float  $stemBelowCup  how far a cloner's stems hang out of the cup's bottom, mm
-     * @param  bool  $fromSeed  seeds lie on the pebbles: an aerated tub starts high, so that they are wetted from below
+     * @param  bool  $fromSeed  seeds are sown in the tub: it is filled to its line, and they are wetted from above
      */
     public static function of(
         GrowingSystem $system,
@@ -77,13 +78,10 @@ final readonly class WaterLine
             default => match ($choice) {
                 LineChoice::Touch => [$bottom, $bottom, null],
                 LineChoice::HighStart => [$bottom + self::HIGH_START_MM, $bottom + self::HIGH_START_MM, null],
-                LineChoice::DrawnDown => [$bottom * 2 / 3, $bottom, null],
-                default => [$bottom - self::GAP_MM, $bottom, null],
+                LineChoice::DrawnDown => [$bottom * 2 / 3, $fromSeed ? $bottom * 2 / 3 : $bottom, null],
+                default => [$bottom - self::GAP_MM, $fromSeed ? $bottom - self::GAP_MM : $bottom, null],
             },
         };
-        if ($fromSeed && $system === GrowingSystem::Aerated) {
-            $start = $bottom + self::HIGH_START_MM;
-        }
         $inside = static fn (float $level): float => max(0.0, min($rim, $level));
 
         return new self($bottom, $inside($grown), $inside($start), $held === null ? null : $inside($held));

@@ -63,17 +63,29 @@ final readonly class FeedProduct
     }
 
     /**
-     * The share of the label's dose that brings water to an EC: `k = (c − s)/(label EC)`, kept within 0 to 1.25. Worked: 0.6667 for
-     * 1.2 from 0.4 with a label of 1.2.
+     * The share of the label's dose that brings water to an EC: `k = max(c − s, c/2)/(label EC)`, kept within 0 to 1.25. Worked: 0.6667
+     * for 1.2 from 0.4 with a label of 1.2; 0.3333 for 0.8 from hard water of 0.8, which comes to 1.2.
      *
      * @param  float  $wanted  c, mS/cm
      * @param  float  $source  s, of the water, mS/cm
      */
     public function shareFor(float $wanted, float $source, Stage $stage): float
     {
+        return min(self::MOST_OF_LABEL, $this->shareNeeded($wanted, $source, $stage));
+    }
+
+    /** The same with no end: over 1.25 the feed is too weak for what is wanted. */
+    public function shareNeeded(float $wanted, float $source, Stage $stage): float
+    {
         $label = $this->labelEc($stage);
 
-        return $label === null ? 1.0 : max(0.0, min(self::MOST_OF_LABEL, ($wanted - $source) / $label));
+        return $label === null ? 1.0 : self::added($wanted, $source) / $label;
+    }
+
+    /** What feed has to add to water: the rest to what is wanted, and half of it at least, since what is in hard water is no food, mS/cm. */
+    public static function added(float $wanted, float $source): float
+    {
+        return max($wanted - $source, $wanted / 2);
     }
 
     /**

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Feed;
 
-/** How one tub's water is made up on a day: to which EC, with how much of each part. */
+/** How one tub's water is made up at a stage of its plants: to which EC, with how much of each part. */
 final readonly class Mixing
 {
-    /** @param  FeedProduct|null  $product  null where none is chosen: then water is made up to the target and doses are not known */
+    /**
+     * @param  FeedProduct|null  $product  null where none is chosen: then the EC runs as if the target were met, and there are no doses
+     * @param  Target|null  $target  null without plants
+     * @param  float  $source  EC of the water, mS/cm
+     */
     public function __construct(
         public ?FeedProduct $product,
         private Strength $strength,
@@ -16,44 +20,74 @@ final readonly class Mixing
     ) {
     }
 
-    public function stageOn(float $day): Stage
+    /** Whether the label's dose is given from the start. */
+    public function isSimple(): bool
     {
-        return $this->target?->stageOn($day) ?? Stage::Grow;
+        return $this->product !== null && ($this->strength === Strength::Simple || $this->target === null);
     }
 
-    /** Share of the label's dose that goes in on a day; null without a feed. */
-    public function shareOn(float $day): ?float
+    /** Share of the label's dose that goes in at a stage; null without a feed. */
+    public function shareAt(Stage $stage): ?float
+    {
+        return match (true) {
+            $this->product === null => null,
+            $this->isSimple() => 1.0,
+            $this->isPlain($stage) => 0.0,
+            default => $this->product->shareFor($this->target?->at($stage) ?? 0.0, $this->source, $stage),
+        };
+    }
+
+    /** EC that the tub has when it is made up at a stage, mS/cm; null where the feed's is not known. */
+    public function ecAt(Stage $stage): ?float
     {
         if ($this->product === null) {
-            return null;
+            return $this->target === null || $this->isPlain($stage)
+                ? $this->source
+                : $this->source + FeedProduct::added($this->target->at($stage), $this->source);
         }
-        $stage = $this->stageOn($day);
-        if ($this->strength === Strength::Simple || $this->target === null) {
-            return 1.0;
-        }
-
-        return $stage === Stage::Sprouting ? 0.0 : $this->product->shareFor($this->target->on($day), $this->source, $stage);
-    }
-
-    /** EC that the tub has when it is made up on a day, mS/cm; null where the feed's is not known. */
-    public function ecOn(float $day): ?float
-    {
-        $share = $this->shareOn($day);
-        if ($share === null) {
-            return $this->target === null ? $this->source : max($this->source, $this->target->on($day));
-        }
-        $label = $this->product?->labelEc($this->stageOn($day));
+        $share = $this->shareAt($stage) ?? 0.0;
+        $label = $this->product->labelEc($stage);
 
         return $label === null ? ($share === 0.0 ? $this->source : null) : $this->source + $share * $label;
     }
 
+    /** The strongest that this feed makes of the water at a stage, mS/cm; without a feed there is no end, null where it is not known. */
+    public function strongest(Stage $stage): ?float
+    {
+        $label = $this->product?->labelEc($stage);
+
+        return match (true) {
+            $this->product === null => INF,
+            $label === null => null,
+            default => $this->source + FeedProduct::MOST_OF_LABEL * $label,
+        };
+    }
+
     /**
-     * What goes into so many litres on a day at a share of full strength (0 plain water, 1 as a fill).
+     * What goes into so many litres at a stage at a share of full strength (0 plain water, 1 as a fill).
      *
      * @return list<Dose>
      */
-    public function doses(float $litres, float $day, float $part = 1.0): array
+    public function doses(float $litres, Stage $stage, float $part = 1.0): array
     {
-        return $this->product?->doses($part * ($this->shareOn($day) ?? 0.0), $litres, $this->stageOn($day)) ?? [];
+        return $this->product?->doses($part * ($this->shareAt($stage) ?? 0.0), $litres, $stage) ?? [];
+    }
+
+    /**
+     * What brings so many litres up by an EC at a stage: parts `(c − E)·V/(label EC)`.
+     *
+     * @return list<Dose>
+     */
+    public function dosesUp(float $ec, float $litres, Stage $stage): array
+    {
+        $label = $this->product?->labelEc($stage);
+
+        return $this->product === null || $label === null ? [] : $this->product->doses($ec / $label, $litres, $stage);
+    }
+
+    /** Whether seeds get water alone. */
+    private function isPlain(Stage $stage): bool
+    {
+        return $stage === Stage::Sprouting && $this->target !== null && ! $this->target->isOnce();
     }
 }

@@ -20,8 +20,10 @@ enum PhSchool: string
 
     private const STRICT = [5.5, 5.8];
 
+    private const STRICT_TARGET = 5.65;
+
     /**
-     * The window to stay in and the pH to aim at: 5.8 drawn into the window; null where it is not looked at.
+     * The window to stay in and the pH to aim at: 5.8 drawn into the window, 5.65 where it is strict; null where it is not looked at.
      *
      * @param  array{float, float}|null  $window  of the crops
      * @return array{low: float, high: float, target: float}|null
@@ -31,7 +33,10 @@ enum PhSchool: string
         if ($this === self::None) {
             return null;
         }
-        [$low, $high] = $this === self::Strict ? self::STRICT : ($window ?? [self::DEFAULT_LOW, self::DEFAULT_HIGH]);
+        if ($this === self::Strict) {
+            return ['low' => self::STRICT[0], 'high' => self::STRICT[1], 'target' => self::STRICT_TARGET];
+        }
+        [$low, $high] = $window ?? [self::DEFAULT_LOW, self::DEFAULT_HIGH];
 
         return ['low' => $low, 'high' => $high, 'target' => max($low, min($high, self::TARGET))];
     }

@@ -5,81 +5,91 @@ declare(strict_types=1);
 namespace KelpTub\Core\Feed;
 
 /**
- * The EC that a tub is fed to on a day from transplanting, mS/cm.
+ * The EC that a tub is fed to at a stage, and what its plants like there, mS/cm.
  *
- * Before sprouting plain water; under 0.15 of the way to the first harvest half of the crops' middle; then their middle; from 0.6 of it
- * the upper figure for fruiting crops. A passive tub that is filled once gets 0.75 of the middle, since it concentrates.
+ * Before sprouting plain water; while young half of the crops' middle; then their middle; in bloom half-way from it to their upper figure.
+ * A tub that is filled once gets its one strength from the start, and so, once sprouted, does one for which an EC is aimed at.
  * Source: handbook, season (target by stage).
  */
 final readonly class Target
 {
-    private const SEEDLING_SHARE = 0.5;
-
-    private const ONE_FILL_SHARE = 0.75;
-
-    private const ROUNDING_DAYS = 1.0e-9;
+    private const YOUNG_SHARE = 0.5;
 
     /**
-     * @param  float  $middle  of where the crops' windows meet
-     * @param  float|null  $upper  of it, where a crop bears fruit
+     * @param  float  $low  of where the crops' windows meet
+     * @param  float  $high  of it
      * @param  float  $plain  EC of the water alone
-     * @param  float  $sprouts  day on which seeds in the tub have sprouted; 0 without seeds
-     * @param  float  $firstDay  day from which growth counts
-     * @param  float  $harvestDay  of the first harvest of all
+     * @param  float|null  $once  strength of a first fill that is the last
+     * @param  float|null  $aim  the same all through, as the grower wants it
      */
     public function __construct(
-        private float $middle,
-        private ?float $upper,
+        public float $low,
+        public float $high,
         private float $plain,
-        private float $sprouts,
-        private float $firstDay,
-        private float $harvestDay,
-        private bool $filledOnce,
+        private ?float $once = null,
+        private ?float $aim = null,
     ) {
     }
 
-    public function stageOn(float $day): Stage
+    public function isOnce(): bool
     {
-        $x = ($day - $this->firstDay) / max(1.0e-9, $this->harvestDay - $this->firstDay);
-
-        return match (true) {
-            $day < $this->sprouts => Stage::Sprouting,
-            $x < Stage::SEEDLING_TO => Stage::Seedling,
-            $this->upper !== null && $x >= Stage::BLOOM_FROM => Stage::Bloom,
-            default => Stage::Grow,
-        };
+        return $this->once !== null;
     }
 
-    public function on(float $day): float
+    public function middle(): float
     {
-        if ($this->filledOnce) {
-            return self::ONE_FILL_SHARE * $this->middle;
-        }
+        return ($this->low + $this->high) / 2;
+    }
 
-        return match ($this->stageOn($day)) {
-            Stage::Sprouting => $this->plain,
-            Stage::Seedling => self::SEEDLING_SHARE * $this->middle,
-            Stage::Bloom => $this->upper ?? $this->middle,
-            Stage::Grow => $this->middle,
+    public function at(Stage $stage): float
+    {
+        return match (true) {
+            $this->aim !== null && ($stage !== Stage::Sprouting || $this->once !== null) => $this->aim,
+            $this->once !== null => $this->once,
+            default => match ($stage) {
+                Stage::Sprouting => $this->plain,
+                Stage::Seedling => self::YOUNG_SHARE * $this->middle(),
+                Stage::Grow => $this->middle(),
+                Stage::Bloom => ($this->middle() + $this->high) / 2,
+            },
         };
     }
 
     /**
-     * The first whole day of each stage, or of what would be one, in their order.
+     * What plants like at a stage: while young from half of the lower figure on, later the window; seeds want nothing.
      *
-     * @return list<int>
+     * @return array{float, float} from and to
      */
-    public function turns(): array
+    public function likes(Stage $stage): array
     {
-        $growing = $this->harvestDay - $this->firstDay;
-        $days = [0.0, $this->sprouts, $this->grownFrom(), max($this->sprouts, $this->firstDay + Stage::BLOOM_FROM * $growing)];
-
-        return array_map(static fn (float $day): int => (int) ceil($day - self::ROUNDING_DAYS), $days);
+        return [self::least($this->low, $stage), $this->high];
     }
 
-    /** The first day on which plants are fed as grown ones. */
-    public function grownFrom(): float
+    /** The least that a crop with a lower figure likes at a stage. */
+    public static function least(float $low, Stage $stage): float
     {
-        return max($this->sprouts, $this->firstDay + Stage::SEEDLING_TO * ($this->harvestDay - $this->firstDay));
+        return match ($stage) {
+            Stage::Sprouting => 0.0,
+            Stage::Seedling => self::YOUNG_SHARE * $low,
+            default => $low,
+        };
+    }
+
+    /**
+     * The strength of a first fill that is the last: what the plants will eat, and the least they like in what remains.
+     *
+     * `E₀ = min(high, max(low, (e·W₁·√climate + low·V_end)/V))`, `V_end = max(0, V − W₁·climate)`. Source: handbook, season.
+     *
+     * @param  float  $eaten  e·W₁ of all plants: middle EC times use to the first harvest at climate 1, mS/cm × L
+     * @param  float  $drunk  W₁, litres
+     * @param  float  $fill  V, litres
+     */
+    public static function once(float $low, float $high, float $eaten, float $drunk, float $climate, float $fill): float
+    {
+        if ($fill <= 0.0) {
+            return $low;
+        }
+
+        return min($high, max($low, ($eaten * sqrt($climate) + $low * max(0.0, $fill - $drunk * $climate)) / $fill));
     }
 }

@@ -46,9 +46,13 @@ final readonly class Water
         return $this->ec >= self::HARD_FROM_MS_CM;
     }
 
-    /** The share of pure water that brings water over a target down to it: `x = 1 − c/s`; 0 where it is under it. */
+    /**
+     * The share of pure water that makes water fit to be fed: `x = 1 − c/(2s)`, so that a fill comes to c; 0 where it is fit already.
+     *
+     * @param  float  $wanted  c, mS/cm
+     */
     public function dilutionFor(float $wanted): float
     {
-        return $this->ec > 0.0 ? max(0.0, 1 - $wanted / $this->ec) : 0.0;
+        return $this->ec > 0.0 ? max(0.0, 1 - $wanted / (2 * $this->ec)) : 0.0;
     }
 }

@@ -285,6 +285,7 @@ final readonly class TubReader
             ChangeSchool::from($raw->reservoir_change ?? ChangeSchool::defaultFor($system)->value),
             TopUpStrength::from($raw->top_up_strength ?? TopUpStrength::Half->value),
             $raw->feed ?? null,
+            $raw->strengthening ?? true,
         );
     }
 

@@ -22,6 +22,7 @@ final readonly class TubWater
      * @param  list<TopUp>  $plannedTopUps  of a passive tub
      * @param  float|null  $lowest  the level down to which the water is of use, mm, where the grower has set it
      * @param  string|null  $feed  id of the feed that it gets
+     * @param  bool  $strengthens  whether the water that is there is made stronger when the plants want more
      */
     public function __construct(
         public GrowingSystem $system,
@@ -36,13 +37,14 @@ final readonly class TubWater
         public ChangeSchool $change,
         public TopUpStrength $strength,
         public ?string $feed,
+        public bool $strengthens = true,
     ) {
     }
 
     /** How it is looked after through the season. */
     public function policy(): Policy
     {
-        return new Policy($this->topUps, $this->strength, $this->change, $this->plannedTopUps);
+        return new Policy($this->topUps, $this->strength, $this->change, $this->plannedTopUps, $this->strengthens);
     }
 
     /** The water line the tub is planned with: the one asked for where its system has it. */

@@ -7,10 +7,6 @@ namespace KelpTub\Core\Season;
 /** Where days of a climate come from. */
 interface Forecasts
 {
-    /**
-     * The days from a date on; null where there are none to be had, and the site's own figures have to do.
-     *
-     * @param  float|null  $lightHours  of lamps, where it grows indoors
-     */
-    public function from(WeatherClimate $climate, int $seed, string $start, ?float $lightHours): ?Weather;
+    /** The days from a date on; null where there are none to be had, and the site's own figures have to do. */
+    public function from(WeatherClimate $climate, int $seed, string $start): ?Weather;
 }

@@ -4,26 +4,34 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Season;
 
+use DateTimeImmutable;
+
 /** Days as somebody else forecasts them; after the last of them they begin anew. */
 final readonly class GivenWeather implements Weather
 {
+    private DateTimeImmutable $start;
+
     /**
      * @param  non-empty-list<WeatherDay>  $days
-     * @param  float|null  $lightHours  of lamps, in place of the day's own
+     * @param  string  $start  date of the first of them
      */
-    public function __construct(private array $days, private ?float $lightHours = null)
+    public function __construct(private array $days, string $start)
     {
+        $this->start = new DateTimeImmutable($start.' 12:00:00 UTC');
     }
 
     public function on(int $day): WeatherDay
     {
-        $on = $this->days[$day % count($this->days)];
-
-        return $this->lightHours === null ? $on : $on->changed(0.0, $this->lightHours);
+        return $this->days[$day % count($this->days)];
     }
 
     public function isSteady(): bool
     {
         return false;
+    }
+
+    public function dayOfYear(int $day): int
+    {
+        return (int) $this->start->modify("+$day days")->format('z') + 1;
     }
 }

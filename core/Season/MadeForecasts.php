@@ -7,8 +7,8 @@ namespace KelpTub\Core\Season;
 /** Made up here and now, always the same for the same seed. */
 final readonly class MadeForecasts implements Forecasts
 {
-    public function from(WeatherClimate $climate, int $seed, string $start, ?float $lightHours): Weather
+    public function from(WeatherClimate $climate, int $seed, string $start): Weather
     {
-        return new TypicalWeather($climate, $seed, $start, $lightHours);
+        return new TypicalWeather($climate, $seed, $start);
     }
 }

@@ -5,164 +5,351 @@ declare(strict_types=1);
 namespace KelpTub\Core\Season;
 
 use KelpTub\Core\Crop\Climate;
-use KelpTub\Core\Crop\TopUps;
-use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Crop\CropStand;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Feed\Stage;
 
 /**
- * A season simulated day by day: a pure function of one tub's plan, its feed, a policy, a weather and what-ifs.
+ * How a tub fares from day to day: a state, and one pure step from it to the next.
  *
- * Each day: the water's warmth, what the plants drink and eat, rain in the open, and in the evening what the policy brings: a change when
- * it is due, else a top-up when its trigger is met. Water and salt close on every day. Source: handbook, season.
+ * A step is a day: weather, the water's warmth, growth and what cold or heat ends, what is drunk and eaten, pH, rain; then what is done in
+ * the evening; then the level, the oxygen and how well the plants fared. A season is that step repeated, under a policy or anybody else who
+ * keeps the tub, from its start or from any state. Water and salt close on every day. Source: handbook, season (a day of the simulation).
  */
 final readonly class Season
 {
+    /** Two years are simulated; what has not come to harvest by then has none. */
+    public const MOST_DAYS = 730;
+
     /** † share of the rain on a lid that gets in. */
     private const RAIN_IN = 0.08;
 
-    private const ROUNDING_L = 1.0e-9;
+    /** Water this warm kills, °C; so does water that has been freezing for so many days on end. */
+    public const KILLING_C = 38.0;
+
+    private const FREEZING_DAYS = 3;
+
+    /** Under so much oxygen on so many evenings on end an aerated tub's plants die on the day after, mg/L. */
+    private const AIRLESS_MG_L = 1.0;
+
+    private const AIRLESS_EVENINGS = 3;
+
+    /** † uptake at an EC of E, of what is eaten at the middle e: `1.25·E/(E + 0.25·e)`. */
+    private const UPTAKE_MOST = 1.25;
+
+    private const UPTAKE_HALF = 0.25;
+
+    /** Of the salt that is there plants take no more than this share in a day. */
+    private const SALT_SHARE = 0.5;
+
+    private const MINUTES_AN_HOUR = 60.0;
 
     /**
      * @param  list<WhatIf>  $whatIfs
      * @param  float  $drinks  times what the crops' figures say; 0.75 to 1.25 is the range of the estimate
      * @param  float  $eats  the same of salts
-     * @param  bool  $inSun  whether the site stands in full sun
      */
     public function __construct(
-        private SeasonTub $tub,
+        public SeasonTub $tub,
         private Weather $weather,
-        private bool $inSun,
         private array $whatIfs = [],
         private float $drinks = 1.0,
         private float $eats = 1.0,
     ) {
     }
 
-    public function run(): SeasonRun
+    /** How the tub stands when it has been filled and planted. */
+    public function start(): SeasonState
     {
         $tub = $this->tub;
-        $policy = $tub->policy;
-        $days = $doses = [];
-        $startEc = $tub->mixing->ecOn(0.0);
-        $volume = $tub->fill;
-        $salt = $startEc === null ? null : $startEc * $volume;
-        $water = $tub->warmth->start;
-        $doses = $tub->mixing->doses($tub->fill, 0.0);
-        $drunk = array_map(static fn ($draw): float => $draw->until(0.0), $tub->draws);
-        [$changed, $sinceChange, $missed] = [0, 0.0, []];
-        $dry = $volume <= 0.0;
-        $poured = $tub->fill;
-        $even = $this->whatIfs === [] && $this->weather->isSteady() ? $this->weather->on(0) : null;
-        $same = $even === null ? 1.0 : $this->climateOf($even) / $tub->climate;
-        for ($day = 0, $last = $tub->days(); $day < $last; $day++) {
-            [$weather, $warmer, $away] = $even === null ? $this->dayOf($day) : [$even, 0.0, false];
-            $water = $tub->warmth->after($water, $weather->air, $volume, $warmer);
-            $wants = $eaten = 0.0;
-            $ratio = ($even === null ? $this->climateOf($weather) / $tub->climate : $same) * $this->drinks;
-            foreach ($tub->draws as $i => $draw) {
-                $until = $draw->until($day + 1.0);
-                $litres = $until - $drunk[$i];
-                $drunk[$i] = $until;
-                $wants += $litres * $ratio;
-                $eaten += $draw->middleEc * $litres / $tub->climate * $this->eats;
+        $ages = array_fill(0, count($tub->stands), 0.0);
+        $none = array_fill(0, count($tub->stands), null);
+        $stage = $tub->stage($tub->leader($ages, $none) ?? 0, 0.0);
+        $ec = $tub->mixing->ecAt($stage);
+
+        return new SeasonState(
+            0, $tub->start, $ec === null ? null : $ec * $tub->start, $tub->warmth->start,
+            $tub->start > 0.0 ? $tub->acidity->poured : null, $ages, $none, $none, $none,
+            $ages, $ages, array_fill(0, count($ages), false), 0, 0, 0, 0, 0.0, $stage, false,
+        );
+    }
+
+    /** From a state, the start where none is given, until nothing lives in the tub any more, or two years have gone. */
+    public function run(?Keeper $keeper = null, ?SeasonState $from = null): SeasonRun
+    {
+        $keeper ??= $this->tub->policy;
+        $state = $start = $from ?? $this->start();
+        $days = [];
+        while ($state->day < self::MOST_DAYS && $this->tub->leader($state->ages, $state->died) !== null) {
+            $days[] = $day = $this->step($state, $keeper);
+            $state = $day->after;
+        }
+
+        return new SeasonRun($this, $start, $days);
+    }
+
+    /** The fractional day on which a tub that nobody comes to any more passes a volume; null where it never does. */
+    public function dryFrom(SeasonState $state, float $litres): ?float
+    {
+        $nobody = new Nobody;
+        while ($state->day < self::MOST_DAYS && $this->tub->leader($state->ages, $state->died) !== null) {
+            $day = $this->step($state, $nobody);
+            if ($state->volume - $day->use < $litres - 1.0e-9) {
+                return $day->day + SeasonRun::part($state->volume - $litres, $day->use);
             }
-            if ($dry) {
-                $days[] = new SeasonDay($day, 0.0, $salt === null ? null : 0.0, 0.0, 0.0, 0.0, null, false, 0.0, $salt, $water);
+            $state = $day->after;
+        }
+
+        return null;
+    }
+
+    /** One day. */
+    public function step(SeasonState $now, Keeper $keeper): SeasonDay
+    {
+        $tub = $this->tub;
+        [$weather, $warmer, $away, $air, $hoursCut] = $this->dayOf($now->day);
+        $water = max(0.0, $tub->warmth->after($now->water, $weather->air, $now->volume, $warmer));
+        $frost = $water <= 0.0 && ! $now->isDry() ? $now->frost + 1 : 0;
+        $climate = Climate::factor($weather->air, $weather->humidity, $weather->lightHours, $tub->inSun);
+        $ec = $now->ec();
+        $dayOfYear = $tub->light->goesByDate() ? $this->weather->dayOfYear($now->day) : null;
+
+        [$ages, $died, $harvests, $lasts, $bears] = [$now->ages, $now->died, $now->harvests, $now->lasts, $now->bears];
+        $grown = $thirsts = [];
+        $wants = $eaten = 0.0;
+        foreach ($tub->stands as $i => $stand) {
+            $age = $ages[$i];
+            if ($died[$i] !== null || $stand->isDone($age)) {
+                $grown[$i] = null;
 
                 continue;
             }
-            $use = min($volume, $wants);
-            $uptake = $salt === null ? null : min($salt, $eaten);
-            $volume -= $use;
-            $salt = $salt === null ? null : $salt - $uptake;
-            $dry = $volume <= 0.0;
-            $rain = $spill = 0.0;
-            if (! $dry && $tub->lidArea !== null && $weather->rain > 0.0) {
-                $rain = self::RAIN_IN * $weather->rain * $tub->lidArea;
-                $volume += $rain;
-                $spill = max(0.0, $volume - $tub->brim);
-                $salt = $salt === null ? null : $salt * (1 - $spill / $volume);
-                $volume -= $spill;
-            }
-            $topUp = 0.0;
-            $topUpEc = null;
-            $change = false;
-            if (! $dry && ! $away) {
-                $evening = $day + 1.0;
-                $due = $policy->change === ChangeSchool::ByVolume
-                    ? $sinceChange >= $tub->fill - self::ROUNDING_L
-                    : $policy->change->days() !== null && $day + 1 - $changed >= $policy->change->days();
-                if ($due && $this->isMissed($day, $missed)) {
-                    [$due, $changed, $sinceChange] = [false, $day + 1, 0.0];
-                }
-                if ($due) {
-                    $change = true;
-                    [$changed, $sinceChange, $volume] = [$day + 1, 0.0, $tub->fill];
-                    $ec = $tub->mixing->ecOn($evening);
-                    $salt = $ec === null ? null : $ec * $volume;
-                    $doses = Dose::sum($doses, $tub->mixing->doses($volume, $evening));
-                    $poured += $volume;
-                } else {
-                    $topUp = $this->topUp($day, $volume);
-                }
-                if ($topUp > 0.0) {
-                    $full = $tub->mixing->ecOn($evening);
-                    $share = $policy->strength->share();
-                    $source = $tub->mixing->source;
-                    $topUpEc = $share === 0.0 ? $source : ($full === null ? null : $source + $share * ($full - $source));
-                    $salt = $salt === null || $topUpEc === null ? null : $salt + $topUpEc * $topUp;
-                    $volume += $topUp;
-                    $sinceChange += $topUp;
-                    $poured += $topUp;
-                    $doses = Dose::sum($doses, $tub->mixing->doses($topUp, $evening, $share));
-                }
-            }
-            $days[] = new SeasonDay($day, $use, $uptake, $rain, $spill, $topUp, $topUpEc, $change, $volume, $salt, $water);
-        }
+            if ($this->isKilled($stand, $now, $weather->air, $water, $frost)) {
+                $died[$i] = $now->day;
+                $grown[$i] = 0.0;
 
-        return new SeasonRun($tub, $startEc, $days, $doses, $poured, $this->whatIfs);
-    }
-
-    /** What is poured in on an evening, litres. */
-    private function topUp(int $day, float $volume): float
-    {
-        $tub = $this->tub;
-        $policy = $tub->policy;
-        $litres = 0.0;
-        $gone = $tub->fill - $volume;
-        if (
-            $policy->topUps !== TopUps::None && $tub->usable > 0.0
-            && $gone >= $policy->topUps->usedShare() * $tub->usable - self::ROUNDING_L
-        ) {
-            $litres = match ($policy->topUps) {
-                TopUps::Quarter => min($gone, $tub->fill / 4),
-                TopUps::Half => min($gone, $tub->fill / 2),
-                default => $gone,
-            };
-        }
-        foreach ($policy->planned as $planned) {
-            if ((int) floor($planned->day) === $day) {
-                $litres += $planned->litres;
+                continue;
+            }
+            $byLight = CropStand::growthByLight($tub->light->share($stand->crop, $weather, $dayOfYear));
+            $grown[$i] = $growth = $stand->growthByAir($weather->air) * $byLight;
+            $ages[$i] = $age + $growth;
+            if ($harvests[$i] === null && $ages[$i] >= $stand->use->harvestDay) {
+                $harvests[$i] = $now->day + self::within($age, $growth, $stand->use->harvestDay);
+                $bears[$i] = ! $now->isDry();
+            }
+            if ($stand->isDone($ages[$i])) {
+                $lasts[$i] = $now->day + self::within($age, $growth, $stand->use->lastDay);
+            }
+            // In heat growth slows and thirst does not.
+            $thirst = $stand->drunkBy($age + ($stand->isHot($weather->air) ? $byLight : $growth)) - $stand->drunkBy($age);
+            $wants += $thirsts[$i] = $thirst;
+            if ($ec !== null && $ec > 0.0) {
+                $middle = $stand->crop->middleEc();
+                $eaten += $middle * $thirst * self::UPTAKE_MOST * $ec / ($ec + self::UPTAKE_HALF * $middle);
             }
         }
+        $use = min($now->volume, $wants * $climate / $tub->climate * $this->drinks);
+        $uptake = $now->salt === null || $now->isDry()
+            ? ($now->salt === null ? null : 0.0)
+            : min(self::SALT_SHARE * $now->salt, $eaten / $tub->climate * sqrt($climate) * $this->eats);
+        $drunk = $now->drunk;
+        foreach ($wants > 0.0 ? $thirsts : [] as $i => $thirst) {
+            $drunk[$i] += $use * $thirst / $wants;
+        }
+        $volume = $now->volume - $use;
+        $salt = $now->salt === null ? null : $now->salt - $uptake;
+        $ph = $now->ph === null || $volume <= 0.0 ? null : $tub->acidity->afterDay($now->ph);
+        $rain = $spill = 0.0;
+        if ($volume > 0.0 && $tub->lidArea !== null && $weather->rain > 0.0) {
+            $rain = self::RAIN_IN * $weather->rain * $tub->lidArea;
+            $volume += $rain;
+            $spill = max(0.0, $volume - $tub->brim);
+            $salt = $salt === null ? null : $salt * (1 - $spill / $volume);
+            $volume -= $spill;
+        }
 
-        return max(0.0, min($litres, $tub->brim - $volume));
+        $leader = $tub->leader($ages, $died) ?? $tub->leader($now->ages, $now->died) ?? 0;
+        $stage = $tub->stage($leader, $ages[$leader]);
+        $evening = new SeasonState(
+            $now->day + 1, $volume, $salt, $water, $ph, $ages, $died, $harvests, $lasts, $drunk, $now->thriven, $bears, $frost,
+            $now->airless, $now->drowned, $now->changed, $now->toppedUp, $stage, $now->turned || $stage !== $now->stage, $now->missed,
+        );
+        // Nobody comes to a dry tub, nor on the evening on which the last of its plants has died.
+        $missed = $this->missed($evening);
+        $deeds = $away || $volume <= 0.0 || $this->areAllDead($died) ? Deeds::none() : $keeper->deeds($tub, $evening, $missed !== null);
+
+        return $this->closed($evening, $deeds, $grown, [$use, $uptake, $rain, $spill], $air, $hoursCut, $missed);
     }
 
     /**
-     * The weather with what happens in it, how much warmer that is, and whether nobody is there.
+     * The evening's deeds done, and the day told.
      *
-     * @return array{WeatherDay, float, bool}
+     * @param  array<int, float|null>  $grown  days of its own that each stand grew; null of one that was gone before
+     * @param  array{float, float|null, float, float}  $moved  use, uptake, rain and spill
+     * @param  int|null  $missed  the what-if by which a change that is due is missed
+     */
+    private function closed(
+        SeasonState $evening,
+        Deeds $deeds,
+        array $grown,
+        array $moved,
+        float $air,
+        float $hoursCut,
+        ?int $missed,
+    ): SeasonDay {
+        $tub = $this->tub;
+        [$volume, $salt, $ph] = [$evening->volume, $evening->salt, $evening->ph];
+        $stronger = $deeds->stronger * $volume;
+        $salt = $salt === null ? null : $salt + $stronger;
+        $topUpEc = null;
+        $before = $deeds->change || $deeds->topUp > 0.0 ? $tub->gapAt($tub->reservoir->levelFor($volume)) : null;
+        if ($deeds->change) {
+            $volume = $tub->fill;
+            $ec = $tub->mixing->ecAt($evening->stage);
+            $salt = $ec === null ? null : $ec * $volume;
+            $ph = $tub->acidity->poured;
+        } elseif ($deeds->topUp > 0.0) {
+            $full = $tub->mixing->ecAt($evening->stage);
+            $source = $tub->mixing->source;
+            $topUpEc = $deeds->topUpShare === 0.0 ? $source : ($full === null ? null : $source + $deeds->topUpShare * ($full - $source));
+            $salt = $salt === null || $topUpEc === null ? null : $salt + $topUpEc * $deeds->topUp;
+            $ph = $ph === null ? null : $tub->acidity->mixed($ph, $volume, $deeds->topUp);
+            $volume += $deeds->topUp;
+        }
+        $level = $tub->reservoir->levelFor($volume);
+        $gap = $tub->gapAt($level);
+        $drowned = $before !== null && Fare::drowns($before, $gap) ? Fare::DROWNED_DAYS : $evening->drowned;
+        $oxygen = $this->oxygen($evening, $volume, $salt, $level, $air, $hoursCut);
+        $fares = [];
+        $thriven = $evening->thriven;
+        foreach ($tub->stands as $i => $stand) {
+            $grew = $grown[$i];
+            $fares[$i] = $fare = $grew === null ? null : ($volume <= 0.0 || $evening->died[$i] !== null ? 0.0 : $this->fare(
+                $stand,
+                $evening->ages[$i],
+                $oxygen,
+                $salt === null ? null : $salt / $volume,
+                $ph,
+                $gap,
+                $drowned > 0,
+            ));
+            $thriven[$i] += ($grew ?? 0.0) * ($fare ?? 0.0);
+        }
+        $isAirless = $tub->system === GrowingSystem::Aerated && $oxygen !== null && $oxygen < self::AIRLESS_MG_L;
+
+        return new SeasonDay(
+            $evening->day - 1, $moved[0], $moved[1], $stronger, $moved[2], $moved[3], $deeds->topUp, $topUpEc, $deeds->change, $level, $oxygen,
+            $fares,
+            new SeasonState(
+                $evening->day, $volume, $salt, $evening->water, $ph, $evening->ages, $evening->died, $evening->harvests, $evening->lasts,
+                $evening->drunk, $thriven, $evening->bears, $evening->frost, $isAirless ? $evening->airless + 1 : 0, max(0, $drowned - 1),
+                $deeds->change || $deeds->misses ? $evening->day : $evening->changed,
+                $deeds->change ? 0.0 : ($deeds->misses ? 0.0 : $evening->toppedUp) + $deeds->topUp,
+                $evening->stage,
+                $evening->turned && ! $deeds->change && ! $deeds->settled && $stronger <= 0.0,
+                $deeds->misses && $missed !== null ? $evening->missed + [$missed => true] : $evening->missed,
+            ),
+        );
+    }
+
+    /** Cold air, water that is too hot or has been freezing for days, or roots without oxygen for days, end a crop. */
+    private function isKilled(CropStand $stand, SeasonState $now, float $air, float $water, int $frost): bool
+    {
+        return $air < $stand->crop->leastAirC
+            || (! $now->isDry() && ($water > self::KILLING_C || $frost >= self::FREEZING_DAYS))
+            || $now->airless >= self::AIRLESS_EVENINGS;
+    }
+
+    private function fare(CropStand $stand, float $age, ?float $oxygen, ?float $ec, ?float $ph, float $gap, bool $drowned): float
+    {
+        $x = $stand->wayTo($age);
+        $stage = $this->tub->fedAt(Stage::of($x, $stand->bearsFruit(), $stand->hasSprouted($age)));
+
+        return Fare::byOxygen($oxygen) * Fare::byEc($ec, $stand->crop, $stage) * Fare::byPh($ph, $stand->crop)
+            * ($this->tub->system === GrowingSystem::Passive ? Fare::byGap($gap, $x > 0.5, $drowned) : 1.0);
+    }
+
+    /** Oxygen on an evening, or as low as a power cut brings it; null of a passive tub, or a dry one. */
+    private function oxygen(SeasonState $evening, float $volume, ?float $salt, float $level, float $air, float $hoursCut): ?float
+    {
+        if ($this->tub->breath === null || $volume <= 0.0) {
+            return null;
+        }
+        $balance = $this->tub->breath->balance(
+            $this->rootDemand($evening->ages, $evening->died),
+            $evening->water,
+            $salt === null ? 0.0 : $salt / $volume,
+            $level,
+            $air,
+        );
+
+        return $hoursCut > 0.0 ? $balance->afterMinutes($hoursCut * self::MINUTES_AN_HOUR, $volume) : $balance->steady();
+    }
+
+    /**
+     * What living roots ask for, mg/h at 20 °C.
+     *
+     * @param  array<int, float>  $ages
+     * @param  array<int, int|null>  $died
+     */
+    public function rootDemand(array $ages, array $died): float
+    {
+        $demand = 0.0;
+        foreach ($this->tub->stands as $i => $stand) {
+            $demand += $died[$i] === null ? $stand->oxygenAt($ages[$i]) : 0.0;
+        }
+
+        return $demand;
+    }
+
+    /** @param  array<int, int|null>  $died */
+    private function areAllDead(array $died): bool
+    {
+        foreach ($died as $day) {
+            if ($day === null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Part of a day on which an age is reached. */
+    private static function within(float $age, float $growth, float $wanted): float
+    {
+        return $growth > 0.0 ? max(0.0, min(1.0, ($wanted - $age) / $growth)) : 0.0;
+    }
+
+    /** The what-if by which a change that is due on an evening is missed, and has not had its day yet; null where none is. */
+    private function missed(SeasonState $evening): ?int
+    {
+        foreach ($this->whatIfs as $i => $event) {
+            if ($event->kind === WhatIfKind::MissedChange && $evening->day >= $event->from && ! isset($evening->missed[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The weather with what happens in it: how much warmer that is, whether nobody is there, the share of the air that comes, and for how
+     * many hours up to some time on the day there was no power.
+     *
+     * @return array{WeatherDay, float, bool, float, float}
      */
     private function dayOf(int $day): array
     {
         $weather = $this->weather->on($day);
         if ($this->whatIfs === []) {
-            return [$weather, 0.0, false];
+            return [$weather, 0.0, false, 1.0, 0.0];
         }
-        $warmer = 0.0;
-        $light = null;
-        $away = false;
+        [$warmer, $light, $away, $air, $cut] = [0.0, null, false, 1.0, 0.0];
         foreach ($this->whatIfs as $event) {
+            // A long cut goes on over several days.
+            if ($event->kind === WhatIfKind::PowerCut && $day >= $event->from && ($day - $event->from) * 24 < $event->amount) {
+                $cut = max($cut, min($event->amount, ($day - $event->from + 1) * 24));
+            }
             if (! $event->isOn($day)) {
                 continue;
             }
@@ -170,33 +357,11 @@ final readonly class Season
                 WhatIfKind::Heat, WhatIfKind::HotRoom => $warmer += $event->amount,
                 WhatIfKind::Cloudy => $light = $event->amount,
                 WhatIfKind::Away => $away = true,
+                WhatIfKind::WindDown => $air *= $event->amount,
                 default => null,
             };
         }
 
-        return [$weather->changed($warmer, $light), $warmer, $away];
-    }
-
-    private function climateOf(WeatherDay $day): float
-    {
-        return Climate::factor($day->air, $day->humidity, $day->lightHours, $this->inSun);
-    }
-
-    /**
-     * Whether a change that is due is the one that is missed.
-     *
-     * @param  array<int, true>  $missed  what-ifs that have had their day
-     */
-    private function isMissed(int $day, array &$missed): bool
-    {
-        foreach ($this->whatIfs as $i => $event) {
-            if ($event->kind === WhatIfKind::MissedChange && $day >= $event->from - 1 && ! isset($missed[$i])) {
-                $missed[$i] = true;
-
-                return true;
-            }
-        }
-
-        return false;
+        return [$weather->changed($warmer, $light), $warmer, $away, $air, $cut];
     }
 }

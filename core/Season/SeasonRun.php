@@ -7,50 +7,41 @@ namespace KelpTub\Core\Season;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Feed\Dose;
 
-/** A season as it went: its days, and what they come to. Litres, mS/cm, mm, mg/L, °C. */
+/** A season as it went: its days, and what they come to. Litres, mS/cm, mm, mg/L, °C, days, g. */
 final class SeasonRun
 {
-    /** EC so far over the window is held against a grower, mS/cm. */
-    public const STRONG_BY = 0.3;
+    private const ROUNDING_L = 1.0e-9;
 
-    private const MINUTES_AN_HOUR = 60.0;
+    public readonly SeasonTub $tub;
 
-    /** @var array<int, float> level by day; −1 is the start */
-    private array $levels = [];
+    /** @var list<Dose>|null of each part, for the first fill, top-ups, changes and strengthening */
+    private ?array $doses = null;
 
-    /** @var array<int, float|null> */
-    private array $oxygen = [];
+    private float|false|null $dryDay = false;
 
-    /**
-     * @param  float|null  $startEc  of the first fill; null where the feed's EC is not known
-     * @param  list<SeasonDay>  $days
-     * @param  list<Dose>  $doses  of each part, for the first fill, top-ups and changes
-     * @param  float  $poured  litres of all fills and top-ups
-     * @param  list<WhatIf>  $whatIfs
-     */
-    public function __construct(
-        public readonly SeasonTub $tub,
-        public readonly ?float $startEc,
-        public readonly array $days,
-        public readonly array $doses,
-        public readonly float $poured,
-        private readonly array $whatIfs,
-    ) {
+    private ?float $startOxygen = null;
+
+    /** @param  list<SeasonDay>  $days */
+    public function __construct(private readonly Season $season, public readonly SeasonState $start, public readonly array $days)
+    {
+        $this->tub = $season->tub;
     }
 
-    /** The same days in the same tub with other air. */
-    public function breathing(SeasonTub $tub): self
+    /** The state from which a day goes out. */
+    public function before(int $index): SeasonState
     {
-        $run = new self($tub, $this->startEc, $this->days, $this->doses, $this->poured, $this->whatIfs);
-        $run->levels = &$this->levels;
+        return $index <= 0 ? $this->start : $this->days[$index - 1]->after;
+    }
 
-        return $run;
+    private function end(): SeasonState
+    {
+        return $this->before(count($this->days));
     }
 
     /** Level in mm at the end of a day; of day −1 at the start. */
     public function level(int $day): float
     {
-        return $this->levels[$day] ??= $this->tub->reservoir->levelFor($day < 0 ? $this->tub->fill : $this->days[$day]->volume);
+        return $day < 0 ? $this->tub->reservoir->levelFor($this->start->volume) : $this->days[$day]->level;
     }
 
     public function gap(int $day): float
@@ -58,76 +49,56 @@ final class SeasonRun
         return $this->tub->gapAt($this->level($day));
     }
 
+    /** Level at a moment, straight between the ends of days; null after the last of them. */
+    public function levelAt(float $day): ?float
+    {
+        $row = (int) ceil($day - self::ROUNDING_L) - 1;
+        if ($row >= count($this->days)) {
+            return null;
+        }
+
+        return $row < 0 ? $this->level(-1) : $this->level($row - 1) + ($day - $row) * ($this->level($row) - $this->level($row - 1));
+    }
+
     /** Oxygen at the end of a day, or as low as a power cut brings it on that day; null of a passive tub, or a dry one. */
     public function oxygen(int $day): ?float
     {
-        if (! array_key_exists($day, $this->oxygen)) {
-            $this->oxygen[$day] = $this->breathed($day);
-        }
-
-        return $this->oxygen[$day];
+        return $day < 0
+            ? ($this->startOxygen ??= $this->balance(-1)?->steady())
+            : $this->days[$day]->oxygen;
     }
 
-    private function breathed(int $day): ?float
-    {
-        $balance = $this->balance($day);
-        $hours = $this->hoursCut($day);
-
-        return $hours > 0.0 && $balance !== null
-            ? $balance->afterMinutes($hours * self::MINUTES_AN_HOUR, $day < 0 ? $this->tub->fill : $this->days[$day]->volume)
-            : $balance?->steady();
-    }
-
-    /** What oxygen comes in and goes out at the end of a day; null of a passive tub, or a dry one. */
+    /** What oxygen comes in and goes out at the end of a day, the air as planned; null of a passive tub, or a dry one. */
     public function balance(int $day): ?OxygenBalance
     {
-        $tub = $this->tub;
-        if ($tub->breath === null || ($day < 0 ? $tub->fill : $this->days[$day]->volume) <= 0.0) {
-            return null;
-        }
-        $demand = 0.0;
-        foreach ($tub->draws as $draw) {
-            $demand += $draw->oxygenOn($day + 1.0);
-        }
+        $state = $day < 0 ? $this->start : $this->days[$day]->after;
 
-        return $tub->breath->balance(
-            $demand,
-            $day < 0 ? $tub->warmth->start : $this->days[$day]->water,
-            ($day < 0 ? $this->startEc : $this->days[$day]->ec()) ?? 0.0,
+        return $state->isDry() ? null : $this->tub->breath?->balance(
+            $this->season->rootDemand($state->ages, $state->died),
+            $state->water,
+            $state->ec() ?? 0.0,
             $this->level($day),
-            $this->air($day),
         );
     }
 
-    /** Share of the pump's air that comes on a day. */
-    private function air(int $day): float
+    /** The age of the oldest living plant at the end of a day, from transplanting; null where none is living. */
+    public function age(SeasonDay $day): ?float
     {
-        $share = 1.0;
-        foreach ($this->whatIfs as $event) {
-            $share *= $event->kind === WhatIfKind::WindDown && $event->isOn($day) ? $event->amount : 1.0;
-        }
-
-        return $share;
-    }
-
-    /** Hours without power up to some time on a day: a long cut goes on over several. */
-    private function hoursCut(int $day): float
-    {
-        $hours = 0.0;
-        foreach ($this->whatIfs as $event) {
-            if ($event->kind === WhatIfKind::PowerCut && $day >= $event->from && ($day - $event->from) * 24 < $event->amount) {
-                $hours = max($hours, min($event->amount, ($day - $event->from + 1) * 24));
+        $age = null;
+        foreach ($day->after->ages as $i => $grown) {
+            if ($day->after->died[$i] === null) {
+                $age = max($age ?? -INF, $this->tub->stands[$i]->sinceTransplanting($grown));
             }
         }
 
-        return $hours;
+        return $age;
     }
 
     /** The first day on which nothing is left; null where there always is something. */
     public function dryOn(): ?int
     {
         foreach ($this->days as $day) {
-            if ($day->volume <= 0.0) {
+            if ($day->after->isDry()) {
                 return $day->day;
             }
         }
@@ -139,7 +110,7 @@ final class SeasonRun
     public function firstBelowUsable(): ?int
     {
         foreach ($this->days as $day) {
-            if ($day->volume < $this->tub->fill - $this->tub->usable - 1.0e-9) {
+            if ($day->after->volume < $this->tub->dryLitres - self::ROUNDING_L) {
                 return $day->day;
             }
         }
@@ -148,15 +119,177 @@ final class SeasonRun
     }
 
     /**
+     * The fractional day on which the tub, with no visit at all, passes its lowest useful level: within a day straight by its use, before
+     * any rain; null if it never does.
+     */
+    public function dryDay(): ?float
+    {
+        return $this->dryDay === false ? ($this->dryDay = $this->runDry()) : $this->dryDay;
+    }
+
+    private function runDry(): ?float
+    {
+        $least = $this->tub->dryLitres;
+        // Until the first visit it is the season itself.
+        foreach ($this->days as $i => $day) {
+            $before = $this->before($i)->volume;
+            if ($before - $day->use < $least - self::ROUNDING_L) {
+                return $day->day + self::part($before - $least, $day->use);
+            }
+            if ($day->isVisited()) {
+                return $this->season->dryFrom($this->before($i), $least);
+            }
+        }
+
+        return null;
+    }
+
+    /** Part of a day's use after which so much is gone. */
+    public static function part(float $litres, float $use): float
+    {
+        return max(0.0, min(1.0, $litres / $use));
+    }
+
+    /** The day, fractional, on which every crop has come to its first harvest; null where one never does. */
+    public function harvestDay(): ?float
+    {
+        return self::latest($this->end()->harvests);
+    }
+
+    /** The day, fractional, of the last harvest; null where a crop never comes to its own. */
+    public function lastDay(): ?float
+    {
+        return self::latest($this->end()->lasts);
+    }
+
+    /** @param  array<int, float|null>  $days */
+    private static function latest(array $days): ?float
+    {
+        return $days === [] || in_array(null, $days, true) ? null : max($days);
+    }
+
+    /** The day of a stand's first harvest, and of its last. */
+    public function harvestOf(int $stand): ?float
+    {
+        return $this->end()->harvests[$stand];
+    }
+
+    public function lastOf(int $stand): ?float
+    {
+        return $this->end()->lasts[$stand];
+    }
+
+    /**
+     * What a stand drinks up to a moment, within a day straight.
+     *
+     * @param  float|null  $until  all of the season where it is null
+     */
+    public function drunkBy(int $stand, ?float $until): float
+    {
+        $row = $until === null ? count($this->days) : (int) floor($until);
+        $drunk = $this->before(min($row, count($this->days)))->drunk[$stand];
+
+        return isset($this->days[$row]) && $until !== null
+            ? $drunk + ($until - $row) * ($this->days[$row]->after->drunk[$stand] - $drunk)
+            : $drunk;
+    }
+
+    /** The day, fractional, on which a stand comes to an age; null where it never does. */
+    public function dayOfAge(int $stand, float $age): ?float
+    {
+        foreach ($this->days as $i => $day) {
+            [$from, $to] = [$this->before($i)->ages[$stand], $day->after->ages[$stand]];
+            if ($to >= $age && $to > $from) {
+                return $day->day + max(0.0, $age - $from) / ($to - $from);
+            }
+        }
+
+        return null;
+    }
+
+    /** Half-way from transplanting to the first harvest of the stand that the tub is fed for; null where it never comes so far. */
+    public function halfWay(): ?float
+    {
+        $stand = $this->tub->leader($this->start->ages, $this->start->died) ?? 0;
+        $use = $this->tub->stands[$stand]->use;
+
+        return $this->dayOfAge($stand, ($use->firstDay + $use->harvestDay) / 2);
+    }
+
+    /** The day on which a stand died; null where it did not. */
+    public function diedOn(int $stand): ?int
+    {
+        return $this->end()->died[$stand];
+    }
+
+    /** The first day on which any of the stands died; null where none did. */
+    public function killedOn(): ?int
+    {
+        $died = array_filter($this->end()->died, static fn (?int $day): bool => $day !== null);
+
+        return $died === [] ? null : min($died);
+    }
+
+    /** The age at which a stand was cleared, died, or was left. */
+    public function endAge(int $stand): float
+    {
+        return $this->end()->ages[$stand];
+    }
+
+    /**
+     * What is picked of a stand, g: its yield by how well it fared over its life; nothing where its first harvest never came, or found it
+     * dry. Source: handbook, season (harvest).
+     */
+    public function harvest(int $stand): float
+    {
+        $end = $this->end();
+
+        return $end->harvests[$stand] === null || ! $end->bears[$stand] || $end->ages[$stand] <= 0.0
+            ? 0.0
+            : $this->tub->stands[$stand]->yield() * $end->thriven[$stand] / $end->ages[$stand];
+    }
+
+    /** What is picked of all of them, g. */
+    public function harvested(): float
+    {
+        return (float) array_sum(array_map($this->harvest(...), array_keys($this->tub->stands)));
+    }
+
+    /**
+     * What is drunk up to a moment, within a day straight.
+     *
+     * @param  float|null  $until  all of the season where it is null
+     */
+    public function drunk(?float $until = null): float
+    {
+        $litres = 0.0;
+        foreach ($this->days as $day) {
+            if ($until !== null && $day->day >= $until) {
+                break;
+            }
+            $litres += $day->use * ($until === null ? 1.0 : min(1.0, $until - $day->day));
+        }
+
+        return $litres;
+    }
+
+    /** The most that is drunk on one day. */
+    public function mostDrunk(): float
+    {
+        return max([0.0, ...array_map(static fn (SeasonDay $d): float => $d->use, $this->days)]);
+    }
+
+    /**
      * What is put in up to a day, that day's not in it.
      *
+     * @param  float|null  $day  all of the season where it is null
      * @return array{litres: float, top_ups: int, changes: int}
      */
-    public function putInBefore(float $day): array
+    public function putInBefore(?float $day): array
     {
         [$litres, $topUps, $changes] = [0.0, 0, 0];
         foreach ($this->days as $d) {
-            if ($d->day >= $day) {
+            if ($day !== null && $d->day >= $day) {
                 break;
             }
             $litres += $d->topUp;
@@ -167,11 +300,47 @@ final class SeasonRun
         return ['litres' => $litres, 'top_ups' => $topUps, 'changes' => $changes];
     }
 
-    public function drunk(): float
+    /** @return list<Dose> of each part, for the first fill, top-ups, changes and strengthening */
+    public function doses(): array
     {
-        $litres = 0.0;
+        return $this->doses ??= $this->dosed();
+    }
+
+    /** @return list<Dose> */
+    private function dosed(): array
+    {
+        $doses = $this->start->day === 0 ? $this->tub->mixing->doses($this->start->volume, $this->start->stage) : [];
+        foreach ($this->days as $i => $day) {
+            if ($day->isVisited()) {
+                $doses = Dose::sum($doses, $this->dosesOn($i));
+            }
+        }
+
+        return $doses;
+    }
+
+    /** @return list<Dose> what is put in on the evening of a day */
+    public function dosesOn(int $index): array
+    {
+        $day = $this->days[$index];
+        $mixing = $this->tub->mixing;
+        if ($day->change) {
+            return $mixing->doses($this->tub->fill, $day->after->stage);
+        }
+        $volume = $day->after->volume - $day->topUp;
+        $doses = $day->stronger > 0.0 ? $mixing->dosesUp($day->stronger / $volume, $volume, $day->after->stage) : [];
+
+        return $day->topUp > 0.0
+            ? Dose::sum($doses, $mixing->doses($day->topUp, $day->after->stage, $this->tub->policy->strength->share()))
+            : $doses;
+    }
+
+    /** Litres of all fills and top-ups. */
+    public function poured(): float
+    {
+        $litres = $this->start->day === 0 ? $this->start->volume : 0.0;
         foreach ($this->days as $day) {
-            $litres += $day->use;
+            $litres += $day->change ? $this->tub->fill : $day->topUp;
         }
 
         return $litres;
@@ -179,36 +348,30 @@ final class SeasonRun
 
     public function spilled(): float
     {
-        $litres = 0.0;
-        foreach ($this->days as $day) {
-            $litres += $day->spill;
-        }
-
-        return $litres;
+        return (float) array_sum(array_map(static fn (SeasonDay $d): float => $d->spill, $this->days));
     }
 
     /** Visits a week that the policy asks for. */
     public function attention(): float
     {
-        $visits = 0;
-        foreach ($this->days as $day) {
-            $visits += $day->isVisited() ? 1 : 0;
-        }
+        $visits = count(array_filter($this->days, static fn (SeasonDay $d): bool => $d->isVisited()));
 
         return $this->days === [] ? 0.0 : $visits / count($this->days) * 7;
     }
 
     /**
-     * The lowest and the highest EC with their days; null where none is known. The start is day 0.
+     * The lowest and the highest EC with their days; null where none is known. The start is day 0; the last of a tub that is as good as
+     * dry does not count.
      *
      * @return array{low: float, low_day: int, high: float, high_day: int}|null
      */
     public function ecRange(): ?array
     {
-        if ($this->startEc === null) {
+        $start = $this->start->ec();
+        if ($start === null) {
             return null;
         }
-        $range = ['low' => $this->startEc, 'low_day' => 0, 'high' => $this->startEc, 'high_day' => 0];
+        $range = ['low' => $start, 'low_day' => $this->start->day, 'high' => $start, 'high_day' => $this->start->day];
         foreach ($this->days as $day) {
             $ec = $day->ec();
             if ($ec !== null && $ec < $range['low']) {
@@ -231,9 +394,8 @@ final class SeasonRun
     {
         $low = null;
         foreach ($this->days as $day) {
-            $oxygen = $this->oxygen($day->day);
-            if ($oxygen !== null && ($low === null || $oxygen < $low[0])) {
-                $low = [$oxygen, $day->day];
+            if ($day->oxygen !== null && ($low === null || $day->oxygen < $low[0])) {
+                $low = [$day->oxygen, $day->day];
             }
         }
 
@@ -241,42 +403,32 @@ final class SeasonRun
     }
 
     /**
-     * Days on which the EC is over, or under, a mark, from a day on.
+     * By how much the EC of each day is over, or under, what plants like at that stage; days on which it is within are left out.
      *
-     * @return list<int>
+     * @return array<int, float> by day: over is above 0, under below it
      */
-    public function daysOver(float $mark, float $from = 0.0): array
+    public function outOfEc(): array
     {
-        return $this->daysWhere(static fn (float $ec): bool => $ec > $mark, $from);
-    }
-
-    /** @return list<int> */
-    public function daysUnder(float $mark, float $from = 0.0): array
-    {
-        return $this->daysWhere(static fn (float $ec): bool => $ec < $mark, $from);
-    }
-
-    /**
-     * @param  callable(float): bool  $is
-     * @return list<int>
-     */
-    private function daysWhere(callable $is, float $from): array
-    {
-        $days = [];
-        foreach ($this->days as $day) {
+        $out = [];
+        $target = $this->tub->mixing->target;
+        foreach ($target === null ? [] : $this->days as $day) {
             $ec = $day->ec();
-            if ($day->day >= $from && $ec !== null && $is($ec)) {
-                $days[] = $day->day;
+            if ($ec === null) {
+                continue;
+            }
+            [$low, $high] = $target?->likes($day->after->stage) ?? [0.0, INF];
+            if ($ec > $high + 1.0e-9 || $ec < $low - 1.0e-9) {
+                $out[$day->day] = $ec > $high ? $ec - $high : $ec - $low;
             }
         }
 
-        return $days;
+        return $out;
     }
 
     /** Days on which oxygen is under a mark, mg/L. */
     public function daysShortOfOxygen(float $mark): int
     {
-        return count(array_filter($this->days, fn (SeasonDay $d): bool => ($this->oxygen($d->day) ?? INF) < $mark));
+        return count(array_filter($this->days, static fn (SeasonDay $d): bool => ($d->oxygen ?? INF) < $mark));
     }
 
     public function lowestGap(): ?float

@@ -4,67 +4,67 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Season;
 
-use KelpTub\Core\Crop\CropDraw;
+use KelpTub\Core\Crop\CropStand;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\Mixing;
+use KelpTub\Core\Feed\Stage;
 use KelpTub\Core\Vessel\Reservoir;
 
-/** What a season goes by: one tub as it was planned, filled and planted. Litres, mm, m², °C, days. */
+/** What a season goes by: one tub, filled and planted, and where it stands. Litres, mm, m², °C, days. */
 final readonly class SeasonTub
 {
+    /** So many stands of living plants there may be before a tub is thought of as bare. */
+    private const NONE = -1;
+
+    public float $dryLitres;
+
     /**
-     * @param  float  $fill  working volume at the water line
+     * @param  float  $start  litres of the first fill
+     * @param  float  $fill  working volume at the water line, to which changes and top-ups go
      * @param  float  $usable  of it, down to the lowest useful level
      * @param  float  $brim  litres at the overflow hole, or at the rim where there is none
-     * @param  non-empty-list<CropDraw>  $draws  at the site's climate
+     * @param  non-empty-list<CropStand>  $stands  drinking as at the site's climate
      * @param  float  $climate  of the site
-     * @param  float  $lastDay  of the last harvest
-     * @param  float  $harvestDay  of the first harvest of all
      * @param  Breath|null  $breath  null of a passive tub
      * @param  float|null  $lidArea  on which rain falls; null under a roof
+     * @param  bool  $inSun  whether leaves stand in full sun
      * @param  float|null  $jam  level at which a raft comes to hang in the walls, mm; null where cups hang in a lid
      * @param  float  $line  the water line at which a raft's cups have their bottom where it is said, mm
      */
     public function __construct(
+        public GrowingSystem $system,
+        public float $start,
         public float $fill,
         public float $usable,
         public float $brim,
         public float $cupBottom,
         public Reservoir $reservoir,
-        public array $draws,
+        public array $stands,
         public float $climate,
-        public float $harvestDay,
-        public float $lastDay,
         public Mixing $mixing,
+        public Acidity $acidity,
         public Policy $policy,
         public ?Breath $breath,
         public Warmth $warmth,
-        public ?float $lidArea,
+        public DayLight $light,
+        public ?float $lidArea = null,
+        public bool $inSun = false,
         private ?float $jam = null,
         private float $line = 0.0,
     ) {
+        $this->dryLitres = $fill - $usable;
     }
 
     /** The same with other air. */
     public function breathing(?Breath $breath): self
     {
-        return new self(
-            $this->fill,
-            $this->usable,
-            $this->brim,
-            $this->cupBottom,
-            $this->reservoir,
-            $this->draws,
-            $this->climate,
-            $this->harvestDay,
-            $this->lastDay,
-            $this->mixing,
-            $this->policy,
-            $breath,
-            $this->warmth,
-            $this->lidArea,
-            $this->jam,
-            $this->line,
-        );
+        return new self(...[...$this->given(), 'breath' => $breath]);
+    }
+
+    /** The same looked after otherwise. */
+    public function under(Policy $policy): self
+    {
+        return new self(...[...$this->given(), 'policy' => $policy]);
     }
 
     /** Air between cups and water at a level, mm; a raft's cups go down with the water until it jams. */
@@ -73,8 +73,51 @@ final readonly class SeasonTub
         return $this->cupBottom - ($this->jam === null ? $level : $this->line - max(0.0, $this->jam - $level));
     }
 
-    public function days(): int
+    /**
+     * By whose stage the tub is fed: of the living the stand whose own first harvest is last, of equals the first; null where none lives.
+     *
+     * @param  array<int, float>  $ages
+     * @param  array<int, int|null>  $died
+     */
+    public function leader(array $ages, array $died): ?int
     {
-        return (int) ceil($this->lastDay - 1.0e-9);
+        $leader = self::NONE;
+        foreach ($this->stands as $i => $stand) {
+            if (
+                $died[$i] === null && ! $stand->isDone($ages[$i])
+                && ($leader === self::NONE || $stand->use->harvestDay > $this->stands[$leader]->use->harvestDay)
+            ) {
+                $leader = $i;
+            }
+        }
+
+        return $leader === self::NONE ? null : $leader;
+    }
+
+    /** The stage of a stand at an age, as it is fed. */
+    public function stage(int $stand, float $age): Stage
+    {
+        $of = $this->stands[$stand];
+
+        return $this->fedAt(Stage::of($of->wayTo($age), $of->bearsFruit(), $of->hasSprouted($age)));
+    }
+
+    /** Still water has no young stage: what is in it once cannot be made stronger, and top-ups are too few to do so. */
+    public function fedAt(Stage $stage): Stage
+    {
+        return match (true) {
+            $this->system !== GrowingSystem::Passive => $stage,
+            $stage === Stage::Seedling => $this->policy->isOneFill() ? Stage::Seedling : Stage::Grow,
+            default => $stage,
+        };
+    }
+
+    /** @return array<string, mixed> as it was made */
+    private function given(): array
+    {
+        $given = get_object_vars($this);
+        unset($given['dryLitres']);
+
+        return $given;
     }
 }

@@ -20,4 +20,9 @@ final readonly class SteadyWeather implements Weather
     {
         return true;
     }
+
+    public function dayOfYear(int $day): ?int
+    {
+        return null;
+    }
 }

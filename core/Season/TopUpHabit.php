@@ -5,49 +5,27 @@ declare(strict_types=1);
 namespace KelpTub\Core\Season;
 
 use KelpTub\Core\Crop\TopUps;
-use KelpTub\Core\Crop\TubWaterUse;
 
-/**
- * A tub's top-ups to the first harvest as its policy brings them, looked at on the evening of each whole day, and what they come to as a
- * habit. Litres and days; day 0 is the first.
- *
- * Source: handbook, season: `level` tops up to the line when a third of what can be used is gone, `quarter` a quarter of the fill then,
- * `half` a half of it when a half is gone.
- */
+/** The top-ups of a season up to the first harvest, and what they come to as a habit. Litres and days; day 0 is the first. */
 final readonly class TopUpHabit
 {
-    /** More than this many days are no plan. */
-    private const MOST_DAYS = 400;
-
-    private const ROUNDING_L = 1.0e-9;
-
     /** @param  non-empty-list<TopUp>  $topUps */
     private function __construct(public array $topUps)
     {
     }
 
-    /** Null where nothing has to be topped up before the first harvest, or nothing can be. */
-    public static function of(TubWaterUse $use, TopUps $policy, float $fill, float $usable): ?self
+    /** Null where nothing is topped up before the first harvest, or no school asks for it. */
+    public static function of(SeasonRun $run): ?self
     {
-        $trigger = $policy->usedShare() * $usable;
-        if ($policy === TopUps::None || $trigger <= 0.0) {
+        if ($run->tub->policy->topUps === TopUps::None) {
             return null;
         }
+        $harvest = $run->harvestDay() ?? INF;
         $topUps = [];
-        $added = 0.0;
-        $last = min((float) self::MOST_DAYS, $use->harvestDay);
-        for ($day = 0.0; $day + 1.0 < $last; $day++) {
-            $gone = $use->until($day + 1.0) - $added;
-            if ($gone < $trigger - self::ROUNDING_L) {
-                continue;
+        foreach ($run->days as $day) {
+            if ($day->topUp > 0.0 && $day->day < $harvest) {
+                $topUps[] = new TopUp((float) $day->day, $day->topUp);
             }
-            $litres = match ($policy) {
-                TopUps::Quarter => min($gone, $fill / 4),
-                TopUps::Half => min($gone, $fill / 2),
-                default => $gone,
-            };
-            $added += $litres;
-            $topUps[] = new TopUp($day, $litres);
         }
 
         return $topUps === [] ? null : new self($topUps);

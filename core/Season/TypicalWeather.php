@@ -5,63 +5,21 @@ declare(strict_types=1);
 namespace KelpTub\Core\Season;
 
 use DateTimeImmutable;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
 /**
- * Made-up days of a climate: temperatures and humidity drift by a first-order autoregression about the month's means, rain comes by a
- * chain of wet and dry days. The same seed gives the same days on every machine: chance is drawn in whole numbers and added up, with no
- * function whose last digit a machine might round its own way.
+ * Made-up days of a climate from a date on. Each calendar year has a stream of its own, so that a date has its weather whenever one begins.
  *
- * Source: C. W. Richardson, "Stochastic simulation of daily precipitation, temperature, and solar radiation", Water Resources Research
- * 17 (1981), for the shape; the figures are made up.
+ * Source: handbook, season (weather by date).
  */
 final class TypicalWeather implements Weather
 {
-    /** † how much of a day's departure from the mean is left on the next. */
-    private const PERSISTENCE = 0.65;
-
-    /** √(1 − 0.65²): what chance adds, so that the spread stays. */
-    private const INNOVATION = 0.759934207678533;
-
-    /** † how likelier rain is after a wet day, of what is not yet sure. */
-    private const WET_CLINGS = 0.35;
-
-    /** † wet days are so much damper, %, and have this share of the sun. */
-    private const WET_DAMPER = 12.0;
-
-    private const WET_SUN = 0.35;
-
-    /** † and are so much cooler where it is warm, °C. */
-    private const WET_COOLER = 1.5;
-
-    private const DAYS_A_MONTH = 30.4375;
-
-    private const DRAWS = 12;
-
-    private const FINE = 1_000_000;
-
-    private readonly Randomizer $chance;
-
     private readonly DateTimeImmutable $start;
 
-    /** @var list<WeatherDay> */
-    private array $days = [];
+    /** @var array<int, WeatherYear> by year */
+    private array $years = [];
 
-    private float $warmth = 0.0;
-
-    private float $damp = 0.0;
-
-    private bool $wet = false;
-
-    /** @param  float|null  $lightHours  of lamps, where it grows indoors; null for the day's own */
-    public function __construct(
-        private readonly WeatherClimate $climate,
-        int $seed,
-        string $start,
-        private readonly ?float $lightHours = null,
-    ) {
-        $this->chance = new Randomizer(new Mt19937($seed));
+    public function __construct(private readonly WeatherClimate $climate, private readonly int $seed, string $start)
+    {
         $this->start = new DateTimeImmutable($start.' 12:00:00 UTC');
     }
 
@@ -72,54 +30,15 @@ final class TypicalWeather implements Weather
 
     public function on(int $day): WeatherDay
     {
-        while (count($this->days) <= $day) {
-            $this->days[] = $this->next(count($this->days));
-        }
-
-        return $this->days[$day];
-    }
-
-    private function next(int $day): WeatherDay
-    {
         $date = $this->start->modify("+$day days");
-        $at = (int) $date->format('n') - 1 + ((int) $date->format('j') - 0.5) / (int) $date->format('t');
-        $of = fn (string $figure): float => WeatherClimate::between($this->climate->{$figure}, $at);
-        $rainDays = min(0.95, $of('rainDays') / self::DAYS_A_MONTH);
-        $likely = $this->wet ? $rainDays + self::WET_CLINGS * (1 - $rainDays) : $rainDays * (1 - self::WET_CLINGS);
-        $this->wet = $this->evenly() < $likely;
-        $this->warmth = self::PERSISTENCE * $this->warmth + self::INNOVATION * $this->normal();
-        $this->damp = self::PERSISTENCE * $this->damp + self::INNOVATION * $this->normal();
-        // Heavy days are rarer than light ones: two draws multiplied, with the month's amount as their mean.
-        $amount = 4 * $this->evenly() * $this->evenly();
-        $sun = min(16.0, $of('sun') * ($this->wet ? self::WET_SUN : 1.15) * (0.7 + 0.6 * $this->evenly()));
+        $year = (int) $date->format('Y');
+        $this->years[$year] ??= new WeatherYear($this->climate, $this->seed, $year);
 
-        return new WeatherDay(
-            round($of('air') + $of('airSpread') * $this->warmth - ($this->wet ? self::WET_COOLER : 0.0), 2),
-            round(
-                max(15.0, min(98.0, $of('humidity') + $of('humiditySpread') * $this->damp
-                    + ($this->wet ? self::WET_DAMPER : 0.0))),
-                1,
-            ),
-            $this->lightHours ?? round(max(8.0, min(18.0, 9.0 + 0.75 * $sun)), 2),
-            round($sun, 2),
-            $this->wet ? round($amount * $of('rainMm'), 2) : 0.0,
-        );
+        return $this->years[$year]->on((int) $date->format('z'));
     }
 
-    /** From 0 to 1. */
-    private function evenly(): float
+    public function dayOfYear(int $day): int
     {
-        return $this->chance->getInt(0, self::FINE) / self::FINE;
-    }
-
-    /** About normal, of mean 0 and spread 1: twelve even draws less six. */
-    private function normal(): float
-    {
-        $sum = 0;
-        for ($i = 0; $i < self::DRAWS; $i++) {
-            $sum += $this->chance->getInt(0, self::FINE);
-        }
-
-        return $sum / self::FINE - self::DRAWS / 2;
+        return (int) $this->start->modify("+$day days")->format('z') + 1;
     }
 }

@@ -11,4 +11,7 @@ interface Weather
 
     /** Whether every day is the same. */
     public function isSteady(): bool;
+
+    /** The day of the year, 1 on the first of January; null where days have no date. */
+    public function dayOfYear(int $day): ?int;
 }

@@ -176,7 +176,7 @@ final readonly class AirLook
         $run = $feed->run();
         $on = max(0, min($day, count($run->days ?? []) - 1));
         $today = $run?->balance($on);
-        $volume = $run === null ? $litres : $run->days[$on]->volume;
+        $volume = $run === null ? $litres : $run->days[$on]->volume();
         $watts = array_sum(array_map(static fn (Pump $p): float => $p->watts, $plans->pumpsOf($tub->id)));
         $battery = self::batteryHours($plans, $tub, $batteryWh);
         $span = self::span($air->balance, $litres, $today, $volume);

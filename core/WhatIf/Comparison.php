@@ -38,7 +38,7 @@ final class Comparison
         $lids = $sum(static fn (TubPlan $tub): float => $tub->cutting->lid->outline->area() / 1.0e6);
         $labels = array_map(static fn (TubPlan $tub): ?float => $tub->tub->body->vessel->labelLitres, $tubs);
         $harvests = array_filter(
-            array_map(static fn (TubPlan $tub): ?float => $tub->water->use?->harvestDay, $tubs),
+            array_map(static fn (FeedPlan $feed): ?float => $feed->run()?->harvestDay(), $plan->get(FeedPlans::class)->all()),
             static fn (?float $day): bool => $day !== null,
         );
         // Sums over the tubs and those alike of what their seasons come to.
@@ -59,12 +59,12 @@ final class Comparison
             'litres_per_plant' => $plants > 0 ? $working / $plants : null,
             'plants_per_m2' => $lids > 0.0 ? $plants / $lids : null,
             'mass_kg' => $plans->mass(),
-            'water_to_harvest_l' => $sum(static fn (TubPlan $tub): float => $tub->water->use->toHarvest ?? 0.0),
+            'water_to_harvest_l' => $season(static fn (SeasonRun $run): float => $run->harvestDay() === null ? 0.0 : $run->drunk($run->harvestDay())),
             'harvest_day' => $harvests === [] ? null : max($harvests),
             'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),
-            'top_ups' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->tub->harvestDay)['top_ups']),
-            'changes' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->tub->harvestDay)['changes']),
-            'season_l' => $season(static fn (SeasonRun $run): float => $run->poured),
+            'top_ups' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->harvestDay())['top_ups']),
+            'changes' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->harvestDay())['changes']),
+            'season_l' => $season(static fn (SeasonRun $run): float => $run->poured()),
             'oxygen_mg_l' => self::least(
                 array_map(static fn (TubAir $air): ?float => $air->balance?->steady(), $plan->get(AirPlans::class)->tubs),
             ),

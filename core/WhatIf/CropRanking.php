@@ -13,6 +13,7 @@ use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
 
@@ -24,7 +25,7 @@ use stdClass;
  */
 final readonly class CropRanking
 {
-    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen', 'raft.'];
+    private const ABOUT_CROP = ['crop.', 'passive.', 'lid.heavy-plant', 'air.oxygen', 'raft.', 'season.'];
 
     public function __construct(private GardenReader $reader, private Planner $planner, private Library $library)
     {
@@ -72,7 +73,7 @@ final readonly class CropRanking
             'crop' => $crop->key,
             'name' => $crop->name,
             'plants' => $planned->plants->count,
-            'harvest_day' => $planned->water->use?->harvestDay,
+            'harvest_day' => $plan->get(FeedPlans::class)->of($tub->id)->run()?->harvestDay(),
             ...$verdict->toAnswer(),
         ];
     }

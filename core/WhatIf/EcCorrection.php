@@ -49,7 +49,7 @@ final readonly class EcCorrection
         $most = $source + FeedProduct::MOST_OF_LABEL * ($label ?? 0.0);
         $do = Correction::of($litres ?? $full, $now, $wanted, max($full, $litres ?? $full), $source, $most);
         $share = $label === null ? 0.0 : max(0.0, $do->ec - $source) / $label;
-        $stage = $feed->mixing->stageOn($feed->season->harvestDay ?? 0.0);
+        $stage = $feed->grownStage();
 
         return (object) [
             'litres' => $litres ?? $full,

@@ -6,7 +6,6 @@ namespace KelpTub\Core\WhatIf;
 
 use InvalidArgumentException;
 use KelpTub\Core\Cost\Dearness;
-use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
@@ -19,7 +18,9 @@ use KelpTub\Core\Marks\Feed\FeedParts;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Feed\FeedReport;
+use KelpTub\Core\Marks\Feed\SeasonReport;
 use KelpTub\Core\Season\Absence;
+use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\WhatIf;
@@ -58,21 +59,23 @@ final readonly class SeasonRuns
         $patch = $ask->patch($tub, new PatchMaker($plan->garden->document, $this->library));
         $planned = $patch === [] ? $plan : $this->planner->planAgain($plan, $patch);
         $feed = $planned->get(FeedPlans::class)->of($tub->id);
-        $last = $feed->season?->lastDay;
+        $whole = $feed->run();
+        $last = $whole === null ? null : (float) count($whole->days);
         if ($last === null && $ask->whatIfs !== []) {
             throw new InvalidArgumentException('nothing grows in this tub, and so nothing can happen to it; choose a crop first');
         }
         $whatIfs = array_map(static fn (string $text): WhatIf => WhatIf::read($text, $last ?? 0.0), $ask->whatIfs);
-        $run = $feed->with($whatIfs);
+        $season = $feed->with($whatIfs);
+        $run = $season?->run();
 
         return (object) [
             'policy' => (object) $ask->policy,
             'what_ifs' => $ask->whatIfs,
             'patch' => GuardedPatch::of($plan->garden->document, $patch),
-            'season' => (object) FeedReport::season($run, true),
+            'season' => (object) SeasonReport::of($feed, $run, true),
             'band' => $run === null ? null : $this->band($feed, $whatIfs),
-            'events' => $run === null ? [] : self::events($feed, $run),
-            'away_days' => $run === null ? [] : self::away($feed, $run),
+            'events' => $run === null ? [] : self::events($run),
+            'away_days' => $season === null || $run === null ? [] : self::away($feed, $season, $run),
             'figures' => $run === null ? null : $this->figures($planned, $feed, $run),
         ];
     }
@@ -84,10 +87,10 @@ final readonly class SeasonRuns
      */
     private function band(FeedPlan $feed, array $whatIfs): stdClass
     {
-        $thirsty = $feed->with($whatIfs, 1 + self::RANGE, 1 - self::RANGE);
-        $hungry = $feed->with($whatIfs, 1 - self::RANGE, 1 + self::RANGE);
+        $thirsty = $feed->with($whatIfs, 1 + self::RANGE, 1 - self::RANGE)?->run();
+        $hungry = $feed->with($whatIfs, 1 - self::RANGE, 1 + self::RANGE)?->run();
         $of = /** @return list<stdClass> */ static fn (?SeasonRun $run): array => array_map(
-            static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $run?->level($day->day), 'ec_ms_cm' => $day->ec()],
+            static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $day->level, 'ec_ms_cm' => $day->ec()],
             $run->days ?? [],
         );
 
@@ -95,27 +98,29 @@ final readonly class SeasonRuns
     }
 
     /** @return list<int> from the evening of each day on, the days that one can be away */
-    private static function away(FeedPlan $feed, SeasonRun $run): array
+    private static function away(FeedPlan $feed, Season $season, SeasonRun $run): array
     {
-        $absence = new Absence($run->tub, $run, $feed->window[1] ?? null);
+        $absence = new Absence($season, $run, $feed->window[1] ?? null, $feed->tub->tub->planting->density->oxygenFloor());
 
         return array_map(static fn (SeasonDay $day): int => $absence->from($day->day), $run->days);
     }
 
     /** @return list<stdClass> what is put in on which evening, with the doses for it */
-    private static function events(FeedPlan $feed, SeasonRun $run): array
+    private static function events(SeasonRun $run): array
     {
         $events = [];
-        foreach ($run->days as $day) {
+        foreach ($run->days as $i => $day) {
             if ($day->isVisited()) {
                 $litres = $day->change ? $run->tub->fill : $day->topUp;
-                $share = $day->change ? 1.0 : $run->tub->policy->strength->share();
+                $doses = $run->dosesOn($i);
                 $events[] = (object) [
                     'day' => $day->day,
                     'change' => $day->change,
+                    'stronger' => $day->stronger,
                     'litres' => $litres,
-                    'ec_ms_cm' => $day->change ? $day->ec() : $day->topUpEc,
-                    'parts' => array_map(FeedReport::dose(...), $feed->mixing->doses($litres, $day->day + 1.0, $share)),
+                    'ec_ms_cm' => $day->change ? $day->ec() : ($day->topUp > 0.0 ? $day->topUpEc : $day->ec()),
+                    'parts' => array_map(FeedReport::dose(...), $doses),
+                    'batch' => FeedReport::batch($doses, $litres > 0.0 ? $litres : $day->volume()),
                 ];
             }
         }
@@ -125,25 +130,22 @@ final readonly class SeasonRuns
 
     private function figures(Plan $plan, FeedPlan $feed, SeasonRun $run): stdClass
     {
-        $window = $feed->window;
-        $grown = $feed->mixing->target?->grownFrom() ?? 0.0;
+        $out = $feed->window === null || $run->start->salt === null ? null : $run->outOfEc();
         $dry = $run->dryOn();
         $below = $run->firstBelowUsable();
 
         return (object) [
-            'water_l' => $run->poured,
-            'feed' => array_map(FeedReport::dose(...), $run->doses),
+            'water_l' => $run->poured(),
+            'feed' => array_map(FeedReport::dose(...), $run->doses()),
             'visits_a_week' => $run->attention(),
-            'days_out_of_ec' => $window === null || $run->startEc === null
-                ? null
-                : count($run->daysOver($window[1])) + count($run->daysUnder($window[0], $grown)),
-            'days_over_ec' => $window === null || $run->startEc === null ? null : count($run->daysOver($window[1])),
+            'days_out_of_ec' => $out === null ? null : count($out),
+            'days_over_ec' => $out === null ? null : count(array_filter($out, static fn (float $by): bool => $by > 0.0)),
             'days_under_oxygen' => $run->tub->breath === null ? null : $run->daysShortOfOxygen(self::OXYGEN_FLOOR),
             'lowest_gap_mm' => $run->lowestGap(),
             'below_usable_day' => $below,
             'dry_day' => $dry,
             'cost' => $this->cost($plan, $feed, $run),
-            'yield_g' => self::harvest($feed, $run),
+            'yield_g' => $run->harvested(),
         ];
     }
 
@@ -151,8 +153,8 @@ final readonly class SeasonRuns
     private function cost(Plan $plan, FeedPlan $feed, SeasonRun $run): ?float
     {
         $wish = $plan->garden->of(MoneyWish::class);
-        $cost = $run->poured * $wish->waterPerLitre;
-        foreach ($run->doses as $dose) {
+        $cost = $run->poured() * $wish->waterPerLitre;
+        foreach ($run->doses() as $dose) {
             $key = $feed->feed === null ? '' : FeedParts::key($feed->feed, $dose);
             $each = Dearness::ofOne($this->library->offers->with($wish->offers, $key));
             if ($each === null) {
@@ -162,31 +164,5 @@ final readonly class SeasonRuns
         }
 
         return $cost;
-    }
-
-    /** Grams picked in the season: of a tub that dries out what was picked before; a crop that is cut once is lost. */
-    private static function harvest(FeedPlan $feed, SeasonRun $run): float
-    {
-        $dry = $run->dryOn();
-        $mix = $feed->tub->plants->mix;
-        $grams = 0.0;
-        foreach ($mix->shares as $i => $share) {
-            $use = $run->tub->draws[$i]->use ?? null;
-            $grams += $use === null ? 0.0 : self::picked($share, $use->harvestDay, $use->lastDay, $dry)
-                * $feed->tub->tub->planting->density->yieldShare();
-        }
-
-        return $grams;
-    }
-
-    private static function picked(CropShare $share, float $harvest, float $last, ?int $dry): float
-    {
-        $whole = $share->plants * $share->crop->yieldG;
-
-        return match (true) {
-            $dry === null || $dry >= $last => $whole,
-            $dry < $harvest => 0.0,
-            default => $last > $harvest ? $whole * ($dry - $harvest) / ($last - $harvest) : $whole,
-        };
     }
 }

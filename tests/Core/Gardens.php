@@ -21,6 +21,8 @@ use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Marks\Marks;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Profile;
@@ -101,6 +103,12 @@ final class Gardens
     public static function tubPlan(Garden $garden, string $id = 'tub'): TubPlan
     {
         return self::plan($garden)->get(TubPlans::class)->tubs[$id];
+    }
+
+    /** What a tub is fed, and its season. */
+    public static function fed(Garden $garden, string $id = 'tub'): FeedPlan
+    {
+        return self::plan($garden)->get(FeedPlans::class)->of($id);
     }
 
     public static function report(Garden $garden): stdClass

@@ -19,7 +19,7 @@ use Tests\Core\Gardens;
 /** @return array<string, Sheet> */
 function sheetsOf(Garden $garden): array
 {
-    return (new Templates(Gardens::tubPlan($garden), $garden))->all();
+    return (new Templates(Gardens::fed($garden), $garden))->all();
 }
 
 /** Groups of a DXF as a program reads them: the members of each entity by their codes. */
@@ -226,7 +226,7 @@ it('measures a wall along its slant, not upright', function () {
     $garden = Gardens::tub(['vessel' => [
         'floor_mm' => 2, 'stations' => [['height_mm' => 0, 'diameter_mm' => 200], ['height_mm' => 300, 'diameter_mm' => 260]],
     ]]);
-    $templates = new Templates(Gardens::tubPlan($garden), $garden);
+    $templates = new Templates(Gardens::fed($garden), $garden);
 
     expect($templates->slant(300.0))->toEqualWithDelta(2 + sqrt(300 ** 2 + 30 ** 2), 1e-9)
         ->and($templates->slant(150.0))->toEqualWithDelta(2 + sqrt(150 ** 2 + 15 ** 2), 1e-9)
@@ -252,8 +252,9 @@ it('wraps a round lid’s angles round its girth', function () {
 
 it('puts a tube through the lid clear of every hole', function (array $tub) {
     $garden = Gardens::tub(['tube_entry' => 'lid', ...$tub]);
-    $plan = Gardens::tubPlan($garden);
-    $templates = new Templates($plan, $garden);
+    $fed = Gardens::fed($garden);
+    $plan = $fed->tub;
+    $templates = new Templates($fed, $garden);
     $tube = $templates->tube();
     $mouth = $plan->tub->body->vessel->profile->mouth();
 

@@ -375,7 +375,7 @@ $missing = array_map(static fn (Need $need): float => Purchase::missing($need, 0
 $offers = array_map(static fn (Need $need): array => $library->offers->with($wish->offers, $need->key), $needs);
 $marsh = $files->reader($library)->read($demo);
 $templates = static function () use ($planner, $marsh): string {
-    $tub = $planner->plan($marsh)->get(TubPlans::class)->tubs['foredeck'];
+    $tub = $planner->plan($marsh)->get(FeedPlans::class)->of('foredeck');
 
     return PdfTemplate::of(array_values((new Templates($tub, $marsh))->all()), Paper::A4);
 };

@@ -8,7 +8,7 @@ use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Build\Step;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
-use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use stdClass;
 
 /** A tub's build sheet as it is answered: its steps with what is done of them for one copy, the time they take, and its templates. */
@@ -18,7 +18,7 @@ final class BuildReport
     {
         $record = $plan->garden->of(BuildRecords::class)->of($tub->id, $copy);
         $steps = BuildSheet::of($plan, $tub);
-        $templates = new Templates($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden);
+        $templates = new Templates($plan->get(FeedPlans::class)->of($tub->id), $plan->garden);
         $heights = $templates->heights();
 
         return (object) [

@@ -74,8 +74,8 @@ final class BuildSheet
         $this->tub = $plan->get(TubPlans::class)->tubs[$tub->id];
         $this->write = new QuantityWriter($plan->garden->units);
         $this->parts = new StepParts($plan, $this->tub, $this->write);
-        $this->marks = new Templates($this->tub, $plan->garden);
         $this->feed = $plan->get(FeedPlans::class)->of($tub->id);
+        $this->marks = new Templates($this->feed, $plan->garden);
         $air = null;
         foreach ($plan->get(AirPlans::class)->systems as $system) {
             $air ??= in_array($this->tub, $system->tubs, true) ? $system : null;
@@ -483,16 +483,21 @@ final class BuildSheet
         $line = $this->tub->water->line;
         $heavy = $this->tub->fittings->weight->kg > Weight::LIFT_LIMIT_KG;
         $passive = $tub->system === GrowingSystem::Passive;
+        $low = $line->start > $line->grown;
         $this->step(
             'fill',
-            'Fill to the line',
-            'Where it will stand, fill it by the jug to the water line and mark the line. It should take '
-                ."{$this->write->volume($this->tub->water->working())}: "
+            $low ? 'Fill up to the cups' : 'Fill to the line',
+            ($low
+                ? 'Mark the water line. Where it will stand, fill it by the jug past the line, up to the cups’ feet: short roots reach '
+                    .'the water there, and drink it down to the line, to which you top up later. It should take '
+                : 'Where it will stand, fill it by the jug to the water line and mark the line. It should take ')
+                ."{$this->write->volume($this->tub->water->start())}: "
                 .'write down what it took.'
                 .($passive ? ' Never fill above the cups’ feet again once roots hang in the air: air roots drown.' : ''),
             [
                 'Water line' => $this->write->length($line->held ?? $line->grown),
-                'Litres' => $this->write->volume($this->tub->water->working()),
+                ...($low ? ['First fill' => $this->write->length($line->start)] : []),
+                'Litres' => $this->write->volume($this->tub->water->start()),
                 'Full, it weighs' => $this->write->mass($this->tub->fittings->weight->kg),
             ],
             [
@@ -567,8 +572,19 @@ final class BuildSheet
     private function feed(): void
     {
         $feed = $this->feed->feed;
-        $litres = $this->tub->water->working();
-        $doses = $this->feed->mixing->doses($litres, 0.0);
+        $litres = $this->tub->water->start();
+        $ec = $this->feed->mixing->ecAt($this->feed->stage());
+        $doses = $this->feed->mixing->doses($litres, $this->feed->stage());
+        $batch = Dose::batch($doses, $litres);
+        $shared = '';
+        if ($batch !== null) {
+            $doses = array_map(static fn (Dose $d): Dose => $d->times($batch / $litres), $doses);
+            $shared = sprintf(
+                'For one tub that is too little to measure: make %s and share it. ',
+                $this->write->volume($batch),
+            );
+        }
+        $given = array_filter($doses, static fn (Dose $d): bool => $d->amount > 0.0) !== [];
         if ($feed !== null) {
             $amounts = array_map(fn (Dose $d): string => $d->part->name.' '.$this->amount($d), $doses);
             $first = $feed->emptyTub ? 'Put the feed into the empty tub and let the hose mix it' : 'Into the water, one after '
@@ -576,20 +592,16 @@ final class BuildSheet
             $this->step(
                 'feed',
                 'Mix the feed',
-                $doses === []
+                ! $given
                     ? 'Plain water until the seeds have sprouted: no feed goes in yet.'
-                    : "$first: ".implode(', then ', $amounts).'. Never let two parts meet undiluted.',
+                    : "$shared$first: ".implode(', then ', $amounts).'. Never let two parts meet undiluted.',
                 array_combine(array_map(static fn (Dose $d): string => $d->part->name, $doses), array_map($this->amount(...), $doses)),
                 [Caution::Chemicals],
                 'jugs',
                 'parts',
-                $this->feed->mixing->ecOn(0.0) === null
+                $ec === null
                     ? 'All of it has dissolved.'
-                    : 'All of it has dissolved, and the EC reads about '.$this->write->number(
-                        $this->feed->mixing->ecOn(0.0),
-                        1,
-                        'mS/cm',
-                    ).'.',
+                    : "All of it has dissolved, and the EC reads about {$this->write->number($ec, 1, 'mS/cm')}.",
             );
         }
         $aim = $feed?->ph->aim($this->tub->plants->mix->phWindow()) ?? null;
@@ -613,11 +625,18 @@ final class BuildSheet
 
     private function amount(Dose $dose): string
     {
-        return $this->write->number($dose->amount, $dose->amount < 10 ? 2 : 1, $dose->part->unit());
+        $digits = match (true) {
+            $dose->amount >= 10.0 => 0,
+            $dose->amount >= 1.0 => 1,
+            default => 2,
+        };
+
+        return $this->write->number($dose->amount, $digits, $dose->part->unit()).($digits === 2 && $dose->amount > 0.0 ? ', on a pocket scale' : '');
     }
 
     private function planting(): void
     {
+        $ec = $this->feed->mixing->ecAt($this->feed->stage());
         $tub = $this->tub->tub;
         $plants = $this->tub->plants->count;
         if ($plants > 0) {
@@ -671,11 +690,7 @@ final class BuildSheet
             'log',
             'First reading',
             'Read level, EC, pH and temperature and write them in the log: the first of the row by which everything later is judged.',
-            $this->feed->mixing->ecOn(0.0) === null ? [] : ['EC about' => $this->write->number(
-                $this->feed->mixing->ecOn(0.0),
-                1,
-                'mS/cm',
-            )],
+            $ec === null ? [] : ['EC about' => $this->write->number($ec, 1, 'mS/cm')],
             [],
             'section',
             'line',

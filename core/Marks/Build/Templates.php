@@ -12,6 +12,7 @@ use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Setting;
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 
@@ -44,8 +45,11 @@ final readonly class Templates
 
     private QuantityWriter $write;
 
-    public function __construct(private TubPlan $plan, private Garden $garden)
+    private TubPlan $plan;
+
+    public function __construct(private FeedPlan $fed, private Garden $garden)
     {
+        $this->plan = $fed->tub;
         $this->write = new QuantityWriter($garden->units);
     }
 
@@ -255,8 +259,13 @@ final readonly class Templates
         $sheet->label(new Point(self::STRIP_MM - 11.0, 2.5), 'US gal', 2.0);
         $line = $this->plan->water->line;
         $marks = ['water line' => $line->held ?? $line->grown, 'lowest' => $this->plan->water->lowest()];
-        $half = $this->plan->water->use === null ? null : $this->plan->water->levelOn($this->plan->water->use->halfWay());
-        if ($half !== null && $this->plan->tub->system === GrowingSystem::Passive) {
+        if ($line->start > $marks['water line'] + 0.5) {
+            $marks['first fill'] = $line->start;
+        }
+        $run = $this->plan->tub->system === GrowingSystem::Passive ? $this->fed->run() : null;
+        $halfWay = $run?->halfWay();
+        $half = $run === null || $halfWay === null ? null : $run->levelAt($halfWay);
+        if ($half !== null) {
             $marks['half-way'] = $half;
         }
         foreach ($marks as $name => $depth) {

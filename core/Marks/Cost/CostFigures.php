@@ -15,7 +15,6 @@ use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
-use KelpTub\Core\Marks\Tub\TubPlans;
 
 /**
  * What a garden costs beyond what is bought now, and what comes of it, in its currency. Source: handbook, build, "Parts and money".
@@ -102,7 +101,7 @@ final readonly class CostFigures
                 continue;
             }
             $share = self::DAYS_A_MONTH / count($run->days);
-            $month['water'] += $run->poured * $feed->tub->tub->count * $this->wish->waterPerLitre * $share;
+            $month['water'] += $run->poured() * $feed->tub->tub->count * $this->wish->waterPerLitre * $share;
             foreach ($this->plan->needsOfOne($feed->tub->tub) as $need) {
                 $kind = match (true) {
                     $need->stage === NeedStage::Feed => 'feed',
@@ -145,13 +144,13 @@ final readonly class CostFigures
     {
         $costs = array_sum($this->month()) / self::DAYS_A_MONTH;
         $daily = $this->overTubs(fn (FeedPlan $feed): float => $this->worth($feed) / max(1, count($feed->run()->days ?? [])));
-        $harvests = array_filter(array_map(
-            static fn ($tub): ?float => $tub->water->use?->harvestDay,
-            $this->plan->get(TubPlans::class)->tubs,
-        ));
-        $first = $harvests === [] ? 0.0 : min($harvests);
+        $harvests = array_filter(
+            array_map(static fn (FeedPlan $feed): ?float => $feed->run()?->harvestDay(), $this->plan->get(FeedPlans::class)->all()),
+            static fn (?float $day): bool => $day !== null,
+        );
+        $first = $harvests === [] ? INF : min($harvests);
         $outlay = $this->cost->budget->outlay;
-        $days = static fn (float $share): ?float => $daily * $share <= $costs
+        $days = static fn (float $share): ?float => $daily * $share <= $costs || is_infinite($first)
             ? null
             : max($first, $outlay / ($daily * $share - $costs));
 
@@ -162,9 +161,10 @@ final readonly class CostFigures
     private function worth(FeedPlan $feed): float
     {
         $value = 0.0;
-        foreach ($feed->tub->plants->mix->shares as $share) {
-            $perKg = $this->wish->produce[$share->crop->key] ?? $this->cost->library->produce[$share->crop->key] ?? 0.0;
-            $value += $share->plants * $share->crop->yieldG / 1000 * $perKg;
+        $run = $feed->run();
+        foreach ($run->tub->stands ?? [] as $i => $stand) {
+            $perKg = $this->wish->produce[$stand->crop->key] ?? $this->cost->library->produce[$stand->crop->key] ?? 0.0;
+            $value += ($run?->harvest($i) ?? 0.0) / 1000 * $perKg;
         }
 
         return $value;

@@ -8,6 +8,7 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\RuleContext;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlans;
 
 /** What grows, how much room, water and time it wants, and how many plants the tub carries, as the tub's plan works it out. */
@@ -27,16 +28,16 @@ final class CropMark extends Mark
     {
         $plan = $context->plan->get(TubPlans::class)->tubs[$tub];
 
-        return [...CropRules::of($plan, $context), ...PassiveRules::of($plan, $context)];
+        return [...CropRules::of($plan, $context), ...PassiveRules::of($context->plan->get(FeedPlans::class)->of($tub), $context)];
     }
 
     public function basis(string $tub, Plan $plan): array
     {
-        return [$plan->get(TubPlans::class)->tubs[$tub] ?? null];
+        return [$plan->get(FeedPlans::class)->of($tub), $plan->get(TubPlans::class)->tubs[$tub]];
     }
 
     public function reportOnTub(string $tub, Plan $plan, bool $whole): array
     {
-        return CropReport::of($plan->get(TubPlans::class)->tubs[$tub], $plan->garden);
+        return CropReport::of($plan->get(FeedPlans::class)->of($tub), $plan->garden);
     }
 }

@@ -8,6 +8,7 @@ use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Crop\Neighbours;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 
@@ -15,12 +16,13 @@ use KelpTub\Core\Units\QuantityWriter;
 final class CropWorkings
 {
     /** @return array<string, string> by the figure's key */
-    public static function of(TubPlan $plan, Garden $garden): array
+    public static function of(FeedPlan $fed, Garden $garden): array
     {
+        $plan = $fed->tub;
         $write = new QuantityWriter($garden->units);
 
         return array_filter(
-            ['plants' => self::plants($plan, $write), 'dry_day' => self::dryDay($plan, $write)],
+            ['plants' => self::plants($plan, $write), 'dry_day' => self::dryDay($fed, $write)],
             static fn (?string $text): bool => $text !== null,
         );
     }
@@ -70,21 +72,21 @@ final class CropWorkings
         return $mix->litresWanted() * $planting->density->litresShare() / $mix->plants();
     }
 
-    private static function dryDay(TubPlan $plan, QuantityWriter $w): ?string
+    private static function dryDay(FeedPlan $fed, QuantityWriter $w): ?string
     {
-        $use = $plan->water->use;
-        if ($use === null || $use->toHarvest <= 0.0) {
+        $run = $fed->run();
+        $harvest = $run?->harvestDay();
+        if ($run === null || $harvest === null) {
             return null;
         }
 
         return sprintf(
-            '%s %s to the first harvest in this climate (factor %s), most of it at the end: %s a day. %s can be used '
-                .'before the lowest level.',
-            $plan->plants->count === 1 ? 'One plant drinks' : "{$plan->plants->count} plants drink",
-            $w->volume($use->toHarvest),
-            $w->number($plan->plants->climate, 2),
-            $w->volume($use->peakDaily()),
-            $w->volume($plan->water->usable()),
+            '%s %s to the first harvest, most of it at the end: %s on the thirstiest day. %s can be used before the lowest level. It is '
+                .'dry on the day on which that is gone if nobody comes.',
+            $fed->tub->plants->count === 1 ? 'One plant drinks' : "{$fed->tub->plants->count} plants drink",
+            $w->volume($run->drunk($harvest)),
+            $w->volume($run->mostDrunk()),
+            $w->volume($run->tub->usable),
         );
     }
 }

@@ -5,15 +5,17 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Crop;
 
 use KelpTub\Core\Crop\TopUps;
-use KelpTub\Core\Crop\TubWaterUse;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\SafeTopUps;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Season\PassiveCourse;
+use KelpTub\Core\Season\Policy;
+use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\TopUp;
 use stdClass;
 
@@ -31,63 +33,73 @@ final class PassiveRules
     private const ROUNDING_L = 1.0e-6;
 
     /** @return list<Finding> */
-    public static function of(TubPlan $plan, RuleContext $context): array
+    public static function of(FeedPlan $fed, RuleContext $context): array
     {
-        if ($plan->tub->system !== GrowingSystem::Passive || $plan->water->use === null || $plan->plants->count === 0) {
+        $run = $fed->run();
+        if ($fed->tub->tub->system !== GrowingSystem::Passive || $run === null) {
             return [];
         }
 
         return array_values(array_filter([
-            self::dry($plan, $context),
-            self::gap($plan, $context),
-            self::topUp($plan, $context),
-            ...self::planned($plan, $context),
+            self::dry($fed, $run, $context),
+            self::gap($fed->tub, $run, $context),
+            self::topUp($fed->tub, $context),
+            ...self::planned($fed->tub, $run, $context),
         ]));
     }
 
-    private static function dry(TubPlan $plan, RuleContext $context): ?Finding
+    /** In steady weather; where days differ, season.dry says it. */
+    private static function dry(FeedPlan $fed, SeasonRun $run, RuleContext $context): ?Finding
     {
-        $tub = $plan->tub;
-        $use = $plan->water->use;
-        $dry = $plan->water->dryDay();
-        if ($use === null || $tub->water->topUps !== TopUps::None || $dry === null || $dry >= $use->harvestDay) {
+        $tub = $fed->tub->tub;
+        $dry = $run->firstBelowUsable();
+        $harvest = $run->harvestDay();
+        if (
+            $harvest === null || $tub->water->topUps !== TopUps::None || $dry === null || $dry >= $harvest
+            || ! $fed->weather->isSteady() || $run->tub->usable <= 0.0
+        ) {
             return null;
         }
-        // Not the sum to each crop's own harvest: those that repeat go on drinking while the others grow.
-        $drunk = $use->until($use->harvestDay);
+        $drunk = self::wanted($fed, $harvest);
         $w = $context->write;
-        $left = (int) ceil($use->harvestDay - $dry);
-        $when = sprintf(
-            'It runs dry on day %s, %s before harvest',
-            $w->number(floor($dry), 0),
-            $w->count($left, '1 day', '%d days'),
-        );
+        $left = max(1, (int) ceil($harvest - $dry));
+        $when = sprintf('It runs dry on day %d, %s before harvest', $dry, $w->count($left, '1 day', '%d days'));
 
         return new Finding('passive.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
             $tub->water->plannedTopUps === []
-                ? sprintf('%s, with no top-ups planned. It lacks %s.', $when, $w->volume($drunk - $plan->water->usable()))
+                ? sprintf('%s, with no top-ups planned. It lacks %s.', $when, $w->volume($drunk - $run->tub->usable))
                 : "$when, in spite of the top-ups planned. Bring them forward, or add one.",
             sprintf(
                 'The plants drink %s to harvest and %s of the water can be used. A quarter of the first fill at a time is safe: air '
                     .'roots stay dry.',
                 $w->volume($drunk),
-                $w->volume($plan->water->usable()),
+                $w->volume($run->tub->usable),
             ),
-            fn (): array => self::waysToLast($plan, $use, $drunk, $context),
-            $use->harvestDay - $dry);
+            fn (): array => self::waysToLast($fed, $run, $drunk, $context),
+            $harvest - $dry);
+    }
+
+    /** What the plants drink to the first harvest where there always is enough, litres. */
+    private static function wanted(FeedPlan $fed, float $harvest): float
+    {
+        $policy = $fed->tub->tub->water->policy();
+        $full = $fed->under(new Policy(TopUps::Level, $policy->strength, $policy->change, [], $policy->strengthens));
+
+        return $full?->drunk($harvest) ?? 0.0;
     }
 
     /** @return list<Remedy> fewer plants, top-ups on their days or whenever they are due, or air */
-    private static function waysToLast(TubPlan $plan, TubWaterUse $use, float $drunk, RuleContext $context): array
+    private static function waysToLast(FeedPlan $fed, SeasonRun $run, float $drunk, RuleContext $context): array
     {
         $w = $context->write;
+        $plan = $fed->tub;
         $tub = $plan->tub;
         $ways = [];
-        $fewer = (int) floor($plan->plants->count * $plan->water->usable() / $drunk);
+        $fewer = $drunk > 0.0 ? (int) floor($plan->plants->count * $run->tub->usable / $drunk) : 0;
         if ($fewer >= 1 && $fewer < $plan->plants->count) {
             $ways[] = PlantRemedies::plants($plan, $fewer, $context);
         }
-        $topUps = PassiveCourse::safeTopUps($use, $plan->water->working(), $plan->water->usable(), $use->harvestDay);
+        $topUps = SafeTopUps::toHarvest($fed);
         if ($topUps !== null && $topUps !== []) {
             $days = array_map(static fn (TopUp $t): string => $w->number($t->day, 0), $topUps);
             $last = array_pop($days);
@@ -105,7 +117,7 @@ final class PassiveRules
         return [
             ...$ways,
             $context->set(
-                sprintf('Top up %s whenever it has fallen', $w->volume(PassiveCourse::safeLitres($plan->water->working()))),
+                sprintf('Top up %s whenever it has fallen', $w->volume(SafeTopUps::litres($run->tub->start))),
                 $tub->pointer('/top_ups'),
                 'quarter',
             ),
@@ -119,23 +131,20 @@ final class PassiveRules
      *
      * @return list<Finding>
      */
-    private static function planned(TubPlan $plan, RuleContext $context): array
+    private static function planned(TubPlan $plan, SeasonRun $run, RuleContext $context): array
     {
-        $course = $plan->water->course();
         $findings = [];
         $w = $context->write;
+        $safe = SafeTopUps::litres($run->tub->start);
         foreach ($plan->tub->water->plannedTopUps as $i => $topUp) {
-            if ($course === null || $plan->water->use === null) {
-                continue;
-            }
-            $before = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresBefore($topUp));
-            $after = $plan->water->line->cupBottom - $plan->water->reservoir->levelFor($course->litresOn($topUp->day));
-            $large = $topUp->litres > PassiveCourse::SAFE_SHARE * $course->start + self::ROUNDING_L;
-            $drowns = $topUp->day > $plan->water->use->halfWay() && $before > 0.0 && $after < self::GAP_KEPT * $before;
+            $day = (int) floor($topUp->day);
+            $before = isset($run->days[$day]) ? $run->tub->gapAt($run->tub->reservoir->levelFor(self::volumeBefore($run, $day))) : 0.0;
+            $after = isset($run->days[$day]) ? $run->gap($day) : 0.0;
+            $large = $topUp->litres > SafeTopUps::SAFE_SHARE * $run->tub->start + self::ROUNDING_L;
+            $drowns = $topUp->day > ($run->halfWay() ?? INF) && $before > 0.0 && $after < self::GAP_KEPT * $before;
             if (! $large && ! $drowns) {
                 continue;
             }
-            $safe = PassiveCourse::safeLitres($course->start);
             $findings[] = new Finding('passive.top-up', Severity::Mend, $plan->tub->id, $plan->tub->pointer("/planned_top_ups/$i"),
                 $large
                     ? sprintf(
@@ -152,7 +161,7 @@ final class PassiveRules
                     ),
                 'Roots that have grown in the air gap cannot live under water again.',
                 fn (): array => [
-                    ...self::less($plan, $i, $large ? $safe : null, $before, $context),
+                    ...self::less($plan, $run, $i, $large ? $safe : null, $before, $context),
                     $context->addAir('Add air and refill freely', $plan->tub),
                 ],
                 $topUp->litres);
@@ -161,13 +170,19 @@ final class PassiveRules
         return $findings;
     }
 
-    /** @return list<Remedy> as much of a planned top-up as is safe, or else as leaves half of the air gap */
-    private static function less(TubPlan $plan, int $index, ?float $safe, float $gap, RuleContext $context): array
+    /** Litres on the evening of a day before anything is poured in. */
+    private static function volumeBefore(SeasonRun $run, int $day): float
     {
-        $course = $plan->water->course();
+        return $run->days[$day]->volume() - $run->days[$day]->topUp;
+    }
+
+    /** @return list<Remedy> as much of a planned top-up as is safe, or else as leaves half of the air gap */
+    private static function less(TubPlan $plan, SeasonRun $run, int $index, ?float $safe, float $gap, RuleContext $context): array
+    {
         $topUp = $plan->tub->water->plannedTopUps[$index];
         $level = $plan->water->line->cupBottom - self::GAP_KEPT * $gap;
-        $room = $course === null ? 0.0 : $plan->water->reservoir->litresAt($level) - $course->litresBefore($topUp);
+        $day = (int) floor($topUp->day);
+        $room = isset($run->days[$day]) ? $plan->water->reservoir->litresAt($level) - self::volumeBefore($run, $day) : 0.0;
         $way = null;
         foreach ([floor($room * 20) / 20, $safe] as $litres) {
             if ($litres !== null && $litres > 0.0 && $litres < $topUp->litres) {
@@ -184,15 +199,16 @@ final class PassiveRules
         return $way === null ? [] : [$way];
     }
 
-    private static function gap(TubPlan $plan, RuleContext $context): ?Finding
+    private static function gap(TubPlan $plan, SeasonRun $run, RuleContext $context): ?Finding
     {
         $tub = $plan->tub;
-        $harvest = $plan->water->use->harvestDay ?? 0.0;
-        if ($tub->water->topUps !== TopUps::None) {
+        $day = $run->halfWay();
+        $harvest = $run->harvestDay();
+        if ($tub->water->topUps !== TopUps::None || $day === null || $harvest === null) {
             return null;
         }
-        $halfWay = $plan->water->gapOn($plan->water->use?->halfWay() ?? 0.0) ?? 0.0;
-        $atHarvest = $plan->water->gapOn($harvest) ?? 0.0;
+        $halfWay = $run->tub->gapAt($run->levelAt($day) ?? 0.0);
+        $atHarvest = $run->tub->gapAt($run->levelAt($harvest) ?? 0.0);
         if ($halfWay >= self::GAP_HALF_WAY_MM && $atHarvest >= self::GAP_HARVEST_MM) {
             return null;
         }
@@ -223,12 +239,12 @@ final class PassiveRules
             $tub->water->topUps === TopUps::Half
                 ? sprintf(
                     'Half of the first fill at a time (%s) drowns air roots. Give a quarter, %s.',
-                    $w->volume($plan->water->working() * PassiveCourse::MOST_SHARE),
-                    $w->volume(PassiveCourse::safeLitres($plan->water->working())),
+                    $w->volume($plan->water->start() * SafeTopUps::MOST_SHARE),
+                    $w->volume(SafeTopUps::litres($plan->water->start())),
                 )
                 : sprintf(
                     'Refilled to the line, the air roots drown. Give a quarter of the first fill at a time, %s, or add air.',
-                    $w->volume(PassiveCourse::safeLitres($plan->water->working())),
+                    $w->volume(SafeTopUps::litres($plan->water->start())),
                 ),
             'Roots that have grown in the air gap cannot live under water again.',
             fn (): array => [

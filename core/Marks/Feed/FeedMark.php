@@ -104,11 +104,12 @@ final class FeedMark extends Mark
                     $index,
                     $feed->id,
                     is_string($feed->product) ? $library->products->get($feed->product) : PartReader::product($feed->product, null),
-                    Strength::from($feed->strength ?? Strength::ByStage->value),
+                    Strength::from(is_string($feed->strength ?? null) ? $feed->strength : Strength::ByStage->value),
                     PhSchool::from($feed->ph_school ?? PhSchool::Window->value),
                     (float) ($feed->peroxide_mg_l ?? 0),
                     (float) ($feed->peroxide_pct ?? Peroxide::USUAL_PERCENT),
                     $feed->empty_tub ?? false,
+                    ($feed->strength ?? null) instanceof stdClass ? (float) $feed->strength->ec_ms_cm : null,
                 ),
             ),
         );
@@ -164,7 +165,9 @@ final class FeedMark extends Mark
 
     public function findingsOnTub(string $tub, RuleContext $context): array
     {
-        return FeedRules::ofTub($context->plan->get(FeedPlans::class)->of($tub), $context);
+        $plan = $context->plan->get(FeedPlans::class)->of($tub);
+
+        return [...FeedRules::ofTub($plan, $context), ...SeasonRules::ofTub($plan, $context)];
     }
 
     public function findings(RuleContext $context): array

@@ -34,7 +34,7 @@ final class FeedParts
             $dose->part->unit(),
             NeedStage::Feed,
             why: sprintf('%d days of %s: first fill, top-ups and changes', count($run->days), $plan->tub->tub->name),
-        ), $run->doses)];
+        ), $run->doses())];
     }
 
     /**
@@ -48,7 +48,7 @@ final class FeedParts
             'soft-water-salts',
             'Calcium and magnesium, for soft water',
             NeedKind::Consumable,
-            self::SOFT_WATER_ML_PER_L * $run->poured * $plan->tub->tub->count,
+            self::SOFT_WATER_ML_PER_L * $run->poured() * $plan->tub->tub->count,
             'mL',
             NeedStage::Feed,
             why: 'a millilitre to each litre of soft water poured',

@@ -6,21 +6,23 @@ namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Feed\Mixing;
+use KelpTub\Core\Feed\Stage;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\Weather;
 use KelpTub\Core\Season\WhatIf;
 
-/** What one tub is fed, and its season, which is simulated when it is first asked for. */
+/** What one tub is fed, and its season, which is simulated when it is first asked for and then once. */
 final class FeedPlan
 {
     private ?SeasonRun $run = null;
 
     /**
      * @param  array{float, float}|null  $window  EC in which the crops are at ease, mS/cm; null without plants
-     * @param  SeasonTub|null  $season  null without plants, or without water
+     * @param  SeasonTub|null  $season  null without plants
      */
     public function __construct(
         public readonly TubPlan $tub,
@@ -30,39 +32,32 @@ final class FeedPlan
         public readonly ?array $window,
         public readonly ?SeasonTub $season,
         public readonly Weather $weather,
-        private readonly bool $inSun,
-        private readonly ?self $like = null,
     ) {
-    }
-
-    /** The same tub with other air: its water and its salts go as they did. */
-    public function breathing(TubAir $air, ?SeasonTub $season): self
-    {
-        return new self(
-            $this->tub,
-            $air,
-            $this->feed,
-            $this->mixing,
-            $this->window,
-            $season,
-            $this->weather,
-            $this->inSun,
-            $this->like ?? $this,
-        );
     }
 
     /** The season as it is forecast; null without plants. */
     public function run(): ?SeasonRun
     {
-        return $this->season === null
-            ? null
-            : ($this->run ??= $this->like?->run()?->breathing($this->season) ?? $this->with([]));
+        return $this->season === null ? null : ($this->run ??= (new Season($this->season, $this->weather))->run());
     }
 
-    /** The season where it was asked for already: a preview does not simulate it for its own sake. */
-    public function runSoFar(): ?SeasonRun
+    /** The stage at which the first fill is made. */
+    public function stage(): Stage
     {
-        return $this->run;
+        return $this->season === null ? Stage::Grow : (new Season($this->season, $this->weather))->start()->stage;
+    }
+
+    /** The stage of plants that have come to their first harvest. */
+    public function grownStage(): Stage
+    {
+        $leader = $this->season?->leader(
+            array_fill(0, count($this->season->stands), 0.0),
+            array_fill(0, count($this->season->stands), null),
+        );
+
+        return $this->season === null || $leader === null
+            ? Stage::Grow
+            : $this->season->stage($leader, $this->season->stands[$leader]->use->harvestDay);
     }
 
     /**
@@ -70,10 +65,14 @@ final class FeedPlan
      *
      * @param  list<WhatIf>  $whatIfs
      */
-    public function with(array $whatIfs, float $drinks = 1.0, float $eats = 1.0): ?SeasonRun
+    public function with(array $whatIfs, float $drinks = 1.0, float $eats = 1.0): ?Season
     {
-        return $this->season === null
-            ? null
-            : (new Season($this->season, $this->weather, $this->inSun, $whatIfs, $drinks, $eats))->run();
+        return $this->season === null ? null : new Season($this->season, $this->weather, $whatIfs, $drinks, $eats);
+    }
+
+    /** The same season looked after otherwise. */
+    public function under(Policy $policy): ?SeasonRun
+    {
+        return $this->season === null ? null : (new Season($this->season->under($policy), $this->weather))->run();
     }
 }

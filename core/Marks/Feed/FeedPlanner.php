@@ -6,7 +6,6 @@ namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\TubAir;
-use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\Mixing;
 use KelpTub\Core\Feed\Strength;
@@ -14,8 +13,12 @@ use KelpTub\Core\Feed\Target;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\Setting;
 use KelpTub\Core\Garden\Site;
+use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Season\Acidity;
 use KelpTub\Core\Season\Breath;
+use KelpTub\Core\Season\DayLight;
+use KelpTub\Core\Season\Indoors;
 use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\SteadyWeather;
 use KelpTub\Core\Season\Warmth;
@@ -33,8 +36,14 @@ final readonly class FeedPlanner
 
     private const GAIN_SUN_LIGHT = 1.0;
 
+    /** The climate of a room: its sky gives hours of light and no sun. */
+    private const INDOORS = 'indoors';
+
     /** † a small water pump inside a nursery, W. */
     private const NURSERY_PUMP_W = 3.0;
+
+    /** pH of water where it is not said, and of blends. */
+    private const USUAL_PH = 7.4;
 
     private Weather $weather;
 
@@ -51,10 +60,14 @@ final readonly class FeedPlanner
             $aids->library->climates->get($asked->climate),
             $asked->seed,
             $asked->start,
-            $site->setting === Setting::Indoor ? $site->lightHours : null,
         );
 
-        return $days ?? new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours));
+        return match (true) {
+            $days === null => new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours)),
+            $site->setting === Setting::Indoor => new Indoors($days, $site->lightHours),
+            $asked->climate === self::INDOORS => new Indoors($days, null),
+            default => $days,
+        };
     }
 
     public function tub(TubPlan $plan, TubAir $air): FeedPlan
@@ -64,7 +77,7 @@ final readonly class FeedPlanner
         $mixing = new Mixing(
             $feed?->product,
             $feed === null ? Strength::ByStage : $feed->strength,
-            $window === null ? null : $this->target($plan, $window),
+            $window === null ? null : $this->target($plan, $window, $feed?->aim),
             $this->wishes->water->ec,
         );
 
@@ -74,62 +87,81 @@ final readonly class FeedPlanner
             $feed,
             $mixing,
             $window,
-            $plan->water->use === null ? null : $this->season($plan, $air, $mixing),
+            $plan->water->use === null ? null : $this->season($plan, $air, $mixing, $feed),
             $this->weather,
-            $this->site->inSun(),
         );
     }
 
     /** A tub that is planned already, and gets other air now. */
     public function again(FeedPlan $known, TubAir $air): FeedPlan
     {
-        return $known->breathing($air, $known->season?->breathing($this->breath($known->tub, $air)));
-    }
-
-    /** @param  array{float, float}  $window */
-    private function target(TubPlan $plan, array $window): Target
-    {
-        $mix = $plan->plants->mix;
-        $use = $plan->water->use;
-
-        return new Target(
-            ($window[0] + $window[1]) / 2,
-            $mix->bearsFruit() ? $window[1] : null,
-            $this->wishes->water->ec,
-            (float) max([0, ...array_map(static fn (Crop $c): int => $c->sproutsOn() ?? 0, $mix->crops())]),
-            (float) min([INF, ...array_map(static fn (Crop $c): int => $c->daysWithin(), $mix->crops())]),
-            $use->harvestDay ?? 1.0,
-            $plan->tub->system === GrowingSystem::Passive && $plan->tub->water->policy()->isOneFill(),
+        return new FeedPlan(
+            $known->tub,
+            $air,
+            $known->feed,
+            $known->mixing,
+            $known->window,
+            $known->season?->breathing($this->breath($known->tub, $air)),
+            $known->weather,
         );
     }
 
-    private function season(TubPlan $plan, TubAir $air, Mixing $mixing): SeasonTub
+    /** @param  array{float, float}  $window */
+    private function target(TubPlan $plan, array $window, ?float $aim): Target
+    {
+        $once = null;
+        if ($plan->tub->system === GrowingSystem::Passive && $plan->tub->water->policy()->isOneFill()) {
+            [$eaten, $drunk] = [0.0, 0.0];
+            foreach ($plan->plants->mix->stands(1.0) as $stand) {
+                $eaten += $stand->crop->middleEc() * $stand->use->toHarvest;
+                $drunk += $stand->use->toHarvest;
+            }
+            $once = Target::once($window[0], $window[1], $eaten, $drunk, $plan->plants->climate, $plan->water->working());
+        }
+
+        return new Target($window[0], $window[1], $this->wishes->water->ec, $once, $aim);
+    }
+
+    private function season(TubPlan $plan, TubAir $air, Mixing $mixing, ?FeedWish $feed): SeasonTub
     {
         $tub = $plan->tub;
         $water = $plan->water;
         $open = $this->site->setting === Setting::Open;
         $rim = $tub->body->vessel->profile->rim();
-        $draws = $plan->plants->mix->draws($plan->plants->climate);
-        assert($draws !== [] && $water->use !== null);
+        $stands = $plan->plants->mix->stands($plan->plants->climate);
+        assert($stands !== []);
 
         return new SeasonTub(
+            $tub->system,
+            $water->start(),
             $water->working(),
             $water->usable(),
             $water->reservoir->litresAt($open ? min($rim, $water->line->overflow()) : $rim),
             $water->line->cupBottom,
             $water->reservoir,
-            $draws,
+            $stands,
             $plan->plants->climate,
-            $water->use->harvestDay,
-            $water->use->lastDay,
             $mixing,
+            new Acidity(
+                $this->wishes->water->ph ?? self::USUAL_PH,
+                $feed?->ph->aim($plan->plants->mix->phWindow())['target'] ?? null,
+                $this->wishes->water->ec,
+            ),
             $tub->water->policy(),
             $this->breath($plan, $air),
             $this->warmth($plan),
+            $this->light($tub),
             $open ? $tub->body->lid->outline->area() / 1.0e6 : null,
+            $this->site->inSun(),
             $plan->cutting->raft?->jamLevel,
             $water->line->grown,
         );
+    }
+
+    /** What lights a tub besides the hours of its site. */
+    private function light(Tub $tub): DayLight
+    {
+        return new DayLight;
     }
 
     private function breath(TubPlan $plan, TubAir $air): ?Breath

@@ -6,18 +6,11 @@ namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Feed\Dose;
 use KelpTub\Core\Feed\Peroxide;
-use KelpTub\Core\Season\SeasonDay;
-use KelpTub\Core\Season\SeasonRun;
 use stdClass;
 
-/** What a tub is fed, and its season, as parts of the report. Keys and units of the file format. */
+/** What a tub is fed, as a part of the report. Keys and units of the file format. */
 final class FeedReport
 {
-    /** Of less than this doses are hard to measure: a batch is made and shared out, litres. */
-    private const LITTLE_L = 2.0;
-
-    private const BATCH_L = 4.0;
-
     public static function water(FeedWishes $wishes): stdClass
     {
         $water = $wishes->water;
@@ -39,7 +32,9 @@ final class FeedReport
     {
         return [
             'feed' => self::feed($plan),
-            'season' => self::season($whole ? $plan->run() : $plan->runSoFar(), $whole),
+            'crops' => SeasonReport::crops($plan),
+            'season' => SeasonReport::of($plan, $plan->run(), $whole),
+            'levels' => SeasonReport::levels($plan),
             'limits' => ['ec_ms_cm' => $plan->window],
         ];
     }
@@ -50,17 +45,20 @@ final class FeedReport
         if ($feed === null) {
             return null;
         }
-        $litres = $plan->tub->water->working();
-        $share = $plan->mixing->shareOn(0.0);
+        $litres = $plan->tub->water->start();
+        $stage = $plan->stage();
+        $doses = $plan->mixing->doses($litres, $stage);
 
         return (object) [
             'id' => $feed->id,
             'name' => $feed->product->name,
-            'parts' => array_map(self::dose(...), $plan->mixing->doses($litres, 0.0)),
-            'ec_ms_cm' => $plan->mixing->ecOn(0.0),
-            'label_ec_ms_cm' => $feed->product->labelEc($plan->mixing->stageOn(0.0)),
-            'share' => $share,
-            'stage' => $plan->mixing->stageOn(0.0)->value,
+            'litres' => $litres,
+            'parts' => array_map(self::dose(...), $doses),
+            'ec_ms_cm' => $plan->mixing->ecAt($stage),
+            'aim_ec_ms_cm' => $plan->mixing->target?->at($stage),
+            'label_ec_ms_cm' => $feed->product->labelEc($stage),
+            'share' => $plan->mixing->shareAt($stage),
+            'stage' => $stage->value,
             'multi_part' => $feed->product->isMultiPart(),
             'into_empty_tub' => $feed->emptyTub,
             'ph' => self::ph($plan),
@@ -68,30 +66,43 @@ final class FeedReport
                 ? Peroxide::millilitres($feed->peroxide, $litres, $feed->peroxidePercent)
                 : null,
             'stages' => self::stages($plan),
-            'batch' => $litres >= self::LITTLE_L ? null : (object) [
-                'litres' => self::BATCH_L,
-                'parts' => array_map(self::dose(...), $plan->mixing->doses(self::BATCH_L, 0.0)),
-            ],
+            'batch' => self::batch($doses, $litres),
+        ];
+    }
+
+    /**
+     * What is mixed and shared out where a part of the doses for so many litres is too little to measure; null where none is.
+     *
+     * @param  list<Dose>  $doses
+     */
+    public static function batch(array $doses, float $litres): ?stdClass
+    {
+        $batch = Dose::batch($doses, $litres);
+
+        return $batch === null ? null : (object) [
+            'litres' => $batch,
+            'parts' => array_map(static fn (Dose $dose): stdClass => self::dose($dose->times($batch / $litres)), $doses),
         ];
     }
 
     /** @return list<stdClass> to what the tub is fed from which day on, with the doses of a whole fill */
     private static function stages(FeedPlan $plan): array
     {
+        $run = $plan->run();
         $target = $plan->mixing->target;
-        $last = $plan->season?->days() ?? 0;
+        if ($run === null || $target === null) {
+            return [];
+        }
         $stages = [];
-        foreach ($target?->turns() ?? [] as $day) {
-            $stage = $plan->mixing->stageOn((float) $day);
-            if ($day < $last && ! isset($stages[$stage->value])) {
-                $stages[$stage->value] = (object) [
-                    'stage' => $stage->value,
-                    'from_day' => $day,
-                    'target_ec_ms_cm' => $target?->on((float) $day),
-                    'ec_ms_cm' => $plan->mixing->ecOn((float) $day),
-                    'parts' => array_map(self::dose(...), $plan->mixing->doses($plan->tub->water->working(), (float) $day)),
-                ];
-            }
+        for ($i = 0; $i === 0 || $i < count($run->days); $i++) {
+            $state = $run->before($i);
+            $stages[$state->stage->value] ??= (object) [
+                'stage' => $state->stage->value,
+                'from_day' => $state->day,
+                'target_ec_ms_cm' => $target->at($state->stage),
+                'ec_ms_cm' => $plan->mixing->ecAt($state->stage),
+                'parts' => array_map(self::dose(...), $plan->mixing->doses($plan->tub->water->working(), $state->stage)),
+            ];
         }
 
         return array_values($stages);
@@ -114,65 +125,5 @@ final class FeedReport
         $aim = $plan->feed?->ph->aim($plan->tub->plants->mix->phWindow());
 
         return $aim === null ? null : (object) $aim;
-    }
-
-    /** @return array<string, mixed> */
-    public static function season(?SeasonRun $run, bool $whole): array
-    {
-        if ($run === null) {
-            return array_fill_keys([
-                'top_up_l', 'top_ups', 'changes', 'start', 'days', 'feed', 'water_l', 'drunk_l', 'ec_low', 'ec_low_day', 'ec_high',
-                'ec_high_day', 'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'fill_l',
-            ], null);
-        }
-        $put = $run->putInBefore($run->tub->harvestDay);
-        $ec = $run->ecRange();
-        $oxygen = $whole ? $run->oxygenLow() : null;
-
-        return [
-            'top_up_l' => $put['litres'],
-            'top_ups' => $put['top_ups'],
-            'changes' => $put['changes'],
-            'start' => $whole ? (object) [
-                'volume_l' => $run->tub->fill,
-                'level_mm' => $run->level(-1),
-                'ec_ms_cm' => $run->startEc,
-                'oxygen_mg_l' => $run->oxygen(-1),
-                'water_c' => $run->tub->warmth->start,
-            ] : null,
-            'days' => $whole ? array_map(static fn (SeasonDay $day): stdClass => self::day($run, $day), $run->days) : null,
-            'feed' => array_map(self::dose(...), $run->doses),
-            'fill_l' => $run->tub->fill,
-            'water_l' => $run->poured,
-            'drunk_l' => $run->drunk(),
-            'ec_low' => $ec['low'] ?? null,
-            'ec_low_day' => $ec['low_day'] ?? null,
-            'ec_high' => $ec['high'] ?? null,
-            'ec_high_day' => $ec['high_day'] ?? null,
-            'oxygen_low_mg_l' => $oxygen[0] ?? null,
-            'oxygen_low_day' => $oxygen[1] ?? null,
-            'attention' => $run->attention(),
-            'first_dry_day' => $run->dryOn(),
-        ];
-    }
-
-    private static function day(SeasonRun $run, SeasonDay $day): stdClass
-    {
-        return (object) [
-            'day' => $day->day,
-            'use_l' => $day->use,
-            'uptake' => $day->uptake,
-            'rain_l' => $day->rain,
-            'spill_l' => $day->spill,
-            'top_up_l' => $day->topUp,
-            'top_up_ec' => $day->topUpEc,
-            'change' => $day->change,
-            'level_mm' => $run->level($day->day),
-            'volume_l' => $day->volume,
-            'air_gap_mm' => $run->gap($day->day),
-            'ec_ms_cm' => $day->ec(),
-            'oxygen_mg_l' => $run->oxygen($day->day),
-            'water_c' => $day->water,
-        ];
     }
 }

@@ -7,8 +7,10 @@ namespace KelpTub\Core\Marks\Feed;
 use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Feed\FeedProduct;
 use KelpTub\Core\Feed\Peroxide;
 use KelpTub\Core\Feed\PhSchool;
+use KelpTub\Core\Feed\Stage;
 use KelpTub\Core\Feed\Strength;
 use KelpTub\Core\Feed\WaterSource;
 use KelpTub\Core\Garden\Finding;
@@ -18,19 +20,14 @@ use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Season\ChangeSchool;
 use KelpTub\Core\Season\SeasonRun;
 
-/** What is to be said of feed and of the season. Source: handbook, season (findings) and rules section 8. */
+/** What is to be said of feed and of how strong the water gets. Source: handbook, season (findings) and rules section 8. */
 final class FeedRules
 {
-    /** Over or under the window by so much, mS/cm: worth knowing, and works badly. */
-    private const MIND_BY = SeasonRun::STRONG_BY;
-
+    /** Over or under what plants like by so much works badly, mS/cm. */
     private const MEND_BY = 0.8;
 
     /** So many days out of the window are let pass. */
     private const DAYS_OUT = 5;
-
-    /** Of a first fill, what spills over in a season before it is worth a word. */
-    private const SPILL_SHARE = 0.1;
 
     private const ROUNDING = 1.0e-9;
 
@@ -38,17 +35,14 @@ final class FeedRules
     public static function ofTub(FeedPlan $plan, RuleContext $context): array
     {
         return array_values(array_filter([
+            self::none($plan, $context),
             self::salty($plan, $context),
+            self::tooWeak($plan, $context),
             self::unknown($plan),
             self::soft($plan, $context),
             self::organic($plan),
             self::strong($plan, $context),
-            self::weak($plan, $context),
             self::salt($plan, $context),
-            self::dry($plan, $context),
-            self::visits($plan, $context),
-            self::overflow($plan, $context),
-            self::warm($plan, $context),
         ]));
     }
 
@@ -63,34 +57,138 @@ final class FeedRules
         return array_values(array_filter([...$findings, $wishes->feeds === [] ? null : self::hard($wishes, $context)]));
     }
 
+    private static function none(FeedPlan $plan, RuleContext $context): ?Finding
+    {
+        if ($plan->feed !== null || $plan->season === null) {
+            return null;
+        }
+        $feeds = $context->plan->get(FeedPlans::class)->wishes->feeds;
+        $tub = $plan->tub->tub;
+
+        return new Finding('feed.none', Severity::Mend, $tub->id, $tub->pointer('/feed'),
+            'Plants grow here and no feed is chosen. Choose one, and doses follow.',
+            'Water alone holds next to nothing that plants live on. Until a feed is chosen the strength is reckoned as if it were met.',
+            fn (): array => [$feeds === []
+                ? new Remedy('Feed it with the two-part dry feed', [
+                    ...$context->patch->set('/feeds', [(object) ['id' => 'feed-1', 'product' => 'two-part-dry']]),
+                    ...$context->patch->set($tub->pointer('/feed'), 'feed-1'),
+                ])
+                : $context->set('Feed it with '.$feeds[0]->product->name, $tub->pointer('/feed'), $feeds[0]->id)],
+            1.0);
+    }
+
+    /** Where a fill comes out over what plants like by the water's own salt, at the stage at which it does most. */
     private static function salty(FeedPlan $plan, RuleContext $context): ?Finding
     {
         $wishes = $context->plan->get(FeedPlans::class)->wishes;
-        if ($plan->window === null) {
+        $target = $plan->mixing->target;
+        $run = $plan->run();
+        if ($target === null || $run === null || $plan->mixing->isSimple()) {
             return null;
         }
-        $middle = ($plan->window[0] + $plan->window[1]) / 2;
-        if ($wishes->water->ec <= $middle + self::ROUNDING) {
+        $source = $wishes->water->ec;
+        [$over, $aim] = [self::ROUNDING, null];
+        foreach (self::stages($run) as $stage) {
+            $wanted = $target->at($stage);
+            $fill = $plan->mixing->ecAt($stage) ?? 0.0;
+            if ($source > $wanted / 2 && $fill - $target->likes($stage)[1] > $over) {
+                [$over, $aim] = [$fill - $target->likes($stage)[1], $wanted];
+            }
+        }
+        if ($aim === null) {
             return null;
         }
         $w = $context->write;
         // Rounded up to a whole percent, so that it is under the mark and not on it.
-        $share = min(1.0, ceil(100 * $wishes->source->dilutionFor($middle) - self::ROUNDING) / 100);
+        $share = min(1.0, ceil(100 * $wishes->source->dilutionFor($aim) - self::ROUNDING) / 100);
 
         return new Finding('feed.water-salty', Severity::Mend, $plan->tub->tub->id, '/water/ec_ms_cm',
             sprintf(
-                'The water alone reads %s and these plants want %s. Mix in %s of pure water, by reverse osmosis or rain.',
-                $w::over($w->number($wishes->water->ec, 2, 'mS/cm'), $w->number($middle, 2)),
-                $w->number($middle, 2),
+                'The water alone reads %s; fed with what plants need, a fill comes to %s over what they like. Mix in %s of pure water.',
+                $w->number($source, 2, 'mS/cm'),
+                $w->number($over, 2),
                 $w->number(100 * $share, 0, '%'),
             ),
-            'Feed can only add to what is in the water already, and what is in hard or salted water is not what plants eat.',
+            'What hard or salted water reads is lime and salt, not food: half of what pure water would be given has to go in all the same.',
             $share <= 0.0 ? [] : [$context->set(
                 'Mix in '.$w->number(100 * $share, 0, '%').' of pure water',
                 '/water/blend',
                 [(object) ['source' => WaterSource::ReverseOsmosis->value, 'ec_ms_cm' => 0, 'share' => $share]],
             )],
-            $wishes->water->ec - $middle);
+            $over);
+    }
+
+    /** A target that needs more of the feed than a quarter over its label. */
+    private static function tooWeak(FeedPlan $plan, RuleContext $context): ?Finding
+    {
+        $product = $plan->feed?->product;
+        $target = $plan->mixing->target;
+        $run = $plan->run();
+        if ($plan->feed === null || $product === null || $target === null || $run === null || $plan->mixing->isSimple()) {
+            return null;
+        }
+        $source = $plan->mixing->source;
+        $needed = static fn (FeedProduct $of, Stage $stage): float => $of->shareNeeded($target->at($stage), $source, $stage);
+        $stages = array_values(array_filter(
+            self::stages($run),
+            static fn (Stage $s): bool => $s !== Stage::Sprouting || $target->isOnce(),
+        ));
+        $most = 0.0;
+        foreach ($stages as $stage) {
+            $most = max($most, $needed($product, $stage));
+        }
+        if ($most <= FeedProduct::MOST_OF_LABEL + self::ROUNDING) {
+            return null;
+        }
+        $w = $context->write;
+        $aims = [0.0, ...array_map(static fn (Stage $s): float => $target->at($s), $stages)];
+
+        return new Finding('feed.too-weak-product', Severity::Mend, $plan->tub->tub->id, $plan->feed->pointer('/product'),
+            sprintf(
+                '%s does not bring the water to %s: it would take %s of its label, and %s is the most. Take a stronger one.',
+                $product->name,
+                $w->number(max($aims), 2, 'mS/cm'),
+                $w->number($most, 2, 'times'),
+                $w->number(FeedProduct::MOST_OF_LABEL, 2),
+            ),
+            'Over a quarter more than the label a dose is taken for a mistake: what is in a feed besides adds up too.',
+            fn (): array => self::strongerProducts($plan, $stages, $needed, $context),
+            $most);
+    }
+
+    /**
+     * @param  list<Stage>  $stages
+     * @param  callable(FeedProduct, Stage): float  $needed
+     * @return list<Remedy> the feed of the Library that reaches the target and is nearest to its label
+     */
+    private static function strongerProducts(FeedPlan $plan, array $stages, callable $needed, RuleContext $context): array
+    {
+        $reach = [];
+        foreach ($context->library->products as $key => $product) {
+            $most = max([0.0, ...array_map(static fn (Stage $s): float => $needed($product, $s), $stages)]);
+            if ($product->labelEc() !== null && $most <= FeedProduct::MOST_OF_LABEL) {
+                $reach[(string) $key] = $most;
+            }
+        }
+        arsort($reach);
+        $way = Remedy::inTurn(array_keys($reach), static fn (string $key): Remedy => $context->set(
+            'Use '.lcfirst($context->library->products->get($key)->name),
+            $plan->feed?->pointer('/product') ?? '',
+            $key,
+        ));
+
+        return $way === null ? [] : [$way];
+    }
+
+    /** @return list<Stage> that the plants of a tub come through */
+    private static function stages(SeasonRun $run): array
+    {
+        $stages = [$run->start->stage->value => $run->start->stage];
+        foreach ($run->days as $day) {
+            $stages[$day->after->stage->value] = $day->after->stage;
+        }
+
+        return array_values($stages);
     }
 
     private static function unknown(FeedPlan $plan): ?Finding
@@ -136,100 +234,59 @@ final class FeedRules
 
     private static function strong(FeedPlan $plan, RuleContext $context): ?Finding
     {
-        $range = $plan->feed === null ? null : $plan->run()?->ecRange();
-        if ($plan->feed === null || $plan->window === null) {
+        if ($plan->feed === null || $plan->season === null || $plan->feed->strength !== Strength::Simple) {
             return null;
         }
-        $over = $range === null ? 0.0 : $range['high'] - $plan->window[1];
-        $simple = $plan->feed->strength === Strength::Simple;
-        if ($over < self::MIND_BY - self::ROUNDING && ! $simple) {
-            return null;
-        }
-        $w = $context->write;
-        $isOver = $range !== null && $over >= self::MIND_BY - self::ROUNDING;
 
-        return new Finding(
-            'feed.strong',
-            $over >= self::MEND_BY - self::ROUNDING ? Severity::Mend : Severity::Mind,
-            $plan->tub->tub->id,
-            $plan->feed->pointer('/strength'),
-            $isOver
-                ? sprintf(
-                    'The EC comes to %s on day %d, and %s is the most these plants like.',
-                    $w::over($w->number($range['high'], 1, 'mS/cm'), $w->number($plan->window[1], 1)),
-                    $range['high_day'],
-                    $w->number($plan->window[1], 1),
-                )
-                : 'The label\'s dose from the start is strong for seedlings. Give half of it until they grow.',
-            $isOver
-                ? 'Strong feed draws water out of roots, and burns the edges of leaves.'
-                : 'Young roots burn where older ones feed.',
-            fn (): array => array_values(array_filter([
-                $simple ? $context->set('Feed by stage', $plan->feed->pointer('/strength'), Strength::ByStage->value) : null,
-                ...self::weaker($plan, $context),
-            ])),
-            max(0.0, $over) + ($simple ? self::MIND_BY : 0.0),
-        );
+        return new Finding('feed.strong', Severity::Mind, $plan->tub->tub->id, $plan->feed->pointer('/strength'),
+            'The label\'s dose from the start is strong for seedlings. Give half of it until they grow.',
+            'Young roots burn where older ones feed.',
+            [$context->set('Feed by stage', $plan->feed->pointer('/strength'), Strength::ByStage->value)]);
     }
 
-    private static function weak(FeedPlan $plan, RuleContext $context): ?Finding
-    {
-        $run = $plan->feed === null ? null : $plan->run();
-        if ($run === null || $plan->window === null || $plan->mixing->target === null) {
-            return null;
-        }
-        $from = $plan->mixing->target->grownFrom();
-        $weak = $run->daysUnder($plan->window[0] - self::MIND_BY + self::ROUNDING, $from);
-        if (count($weak) <= self::DAYS_OUT) {
-            return null;
-        }
-        [$low, $on] = [INF, 0];
-        foreach ($weak as $day) {
-            $ec = $run->days[$day]->ec() ?? INF;
-            [$low, $on] = $ec < $low ? [$ec, $day] : [$low, $on];
-        }
-        $w = $context->write;
-
-        return new Finding(
-            'feed.weak',
-            self::MEND_BY - self::ROUNDING <= $plan->window[0] - $low ? Severity::Mend : Severity::Mind,
-            $plan->tub->tub->id,
-            $plan->tub->tub->pointer('/top_up_strength'),
-            sprintf(
-                'The EC falls to %s by day %d, and %s is the least these plants like. Feed stronger, or change sooner.',
-                $w::under($w->number($low, 1, 'mS/cm'), $w->number($plan->window[0], 1)),
-                $on,
-                $w->number($plan->window[0], 1),
-            ),
-            'Here they eat more than they drink: what is put back is weaker than what they took.',
-            fn (): array => self::stronger($plan, $context),
-            $plan->window[0] - $low + count($weak),
-        );
-    }
-
+    /** The EC out of what plants like, over or under or both, in one sentence. */
     private static function salt(FeedPlan $plan, RuleContext $context): ?Finding
     {
         $run = $plan->feed === null ? null : $plan->run();
-        if ($run === null || $plan->window === null) {
+        $out = $run?->outOfEc() ?? [];
+        if ($plan->window === null || $run === null || count($out) <= self::DAYS_OUT) {
             return null;
         }
-        $out = $run->daysOver($plan->window[1] + self::ROUNDING);
-        if (count($out) <= self::DAYS_OUT) {
-            return null;
-        }
+        $over = array_filter($out, static fn (float $by): bool => $by > 0.0);
+        $under = array_filter($out, static fn (float $by): bool => $by < 0.0);
+        $worst = max(array_map(abs(...), $out));
         $w = $context->write;
+        $parts = [];
+        foreach ([['too strong', $over], ['too weak', $under]] as [$how, $days]) {
+            if ($days !== []) {
+                $on = array_keys($days, $how === 'too strong' ? max($days) : min($days), true)[0];
+                $parts[] = sprintf(
+                    '%s on %s (day %d to day %d), at worst %s on day %d',
+                    $how,
+                    $w->count(count($days), '1 day', '%d days'),
+                    array_key_first($days),
+                    array_key_last($days),
+                    $w->number($run->days[$on]->ec() ?? 0.0, 1, 'mS/cm'),
+                    $on,
+                );
+            }
+        }
 
-        return new Finding('season.salt', Severity::Mend, $plan->tub->tub->id, $plan->tub->tub->pointer('/reservoir_change'),
+        return new Finding('season.salt', $worst >= self::MEND_BY - self::ROUNDING ? Severity::Mend : Severity::Mind,
+            $plan->tub->tub->id, $plan->tub->tub->pointer('/reservoir_change'),
             sprintf(
-                'Salts climb over the window of %s on %d days, from day %d to day %d. Top up weaker, or change the water sooner.',
+                'The water gets %s; these plants like %s.',
+                implode(', and ', $parts),
                 $w->number($plan->window[0], 1).'–'.$w->number($plan->window[1], 1, 'mS/cm'),
-                count($out),
-                $out[0],
-                $out[count($out) - 1],
             ),
-            'Here the plants drink more than they eat, so that what is left grows stronger from day to day.',
-            fn (): array => self::weaker($plan, $context),
-            count($out));
+            $over === []
+                ? 'Here they eat more than they drink: what is put back is weaker than what they took.'
+                : 'Where plants drink more than they eat, what is left grows stronger from day to day.',
+            fn (): array => [
+                ...($over === [] ? [] : self::weaker($plan, $context)),
+                ...($under === [] ? [] : self::stronger($plan, $context)),
+            ],
+            array_sum(array_map(abs(...), $out)));
     }
 
     /** @return list<Remedy> */
@@ -284,104 +341,6 @@ final class FeedRules
             $tub->pointer('/reservoir_change'),
             $s->value,
         ));
-    }
-
-    private static function dry(FeedPlan $plan, RuleContext $context): ?Finding
-    {
-        $tub = $plan->tub->tub;
-        $use = $plan->tub->water->use;
-        $policy = $tub->water->policy();
-        // What is topped up before a day's drinking could empty it does not run dry: it need not be simulated for that.
-        $gone = $policy->topUps->usedShare() * $plan->tub->water->usable() + 2 * ($use?->peakDaily() ?? 0.0);
-        $kept = $gone < $plan->tub->water->working();
-        if ($tub->system === GrowingSystem::Passive || ($policy->topUps !== TopUps::None && $kept && $plan->weather->isSteady())) {
-            return null;
-        }
-        $run = $plan->run();
-        $dry = $run?->dryOn();
-        if ($run === null || $dry === null || $run->tub->fill <= 0.0) {
-            return null;
-        }
-
-        return new Finding('season.dry', Severity::Stop, $tub->id, $tub->pointer('/top_ups'),
-            sprintf('It runs dry on day %d. Top it up, or plant fewer.', $dry),
-            'Roots without water are dead within hours; what is poured in later does not bring them back.',
-            fn (): array => [
-                $context->set('Top up when a third is gone', $tub->pointer('/top_ups'), TopUps::Level->value),
-            ],
-            $run->tub->lastDay - $dry);
-    }
-
-    private static function visits(FeedPlan $plan, RuleContext $context): ?Finding
-    {
-        $tub = $plan->tub->tub;
-        $use = $plan->tub->water->use;
-        $share = $tub->water->topUps->usedShare() * $plan->tub->water->usable();
-        if ($use === null || $tub->water->topUps === TopUps::None || $share <= 0.0 || $use->peakDaily() <= $share + self::ROUNDING) {
-            return null;
-        }
-        $w = $context->write;
-
-        return new Finding('season.visits', Severity::Mind, $tub->id, $tub->pointer('/top_ups'),
-            sprintf(
-                'Grown plants drink %s a day and it wants topping up after %s: more than once a day. Plant fewer, or take a larger tub.',
-                $w->volume($use->peakDaily()),
-                $w->volume($share),
-            ),
-            'A tub that cannot be left for a day dries out on the first that is missed.',
-            fn (): array => $tub->water->topUps === TopUps::Half ? [] : [
-                $context->set('Top up when half is gone', $tub->pointer('/top_ups'), TopUps::Half->value),
-            ],
-            $use->peakDaily() - $share);
-    }
-
-    private static function overflow(FeedPlan $plan, RuleContext $context): ?Finding
-    {
-        $run = $plan->season?->lidArea === null ? null : $plan->run();
-        if ($run === null || $run->spilled() <= self::SPILL_SHARE * $run->tub->fill) {
-            return null;
-        }
-        $w = $context->write;
-
-        return new Finding('season.overflow', Severity::Mend, $plan->tub->tub->id, '/site/setting',
-            sprintf(
-                'Rain gets in and %s of feed spills over in the season. Stand it under a roof.',
-                $w->volume($run->spilled()),
-            ),
-            'What spills carries feed with it, and what is left is thinner.',
-            [$context->set('Stand it under a roof', '/site/setting', 'covered')],
-            $run->spilled());
-    }
-
-    private static function warm(FeedPlan $plan, RuleContext $context): ?Finding
-    {
-        $crops = $plan->tub->plants->mix->crops();
-        if ($crops === [] || $plan->weather->isSteady() || $plan->run() === null) {
-            return null;
-        }
-        $most = INF;
-        foreach ($crops as $crop) {
-            $most = min($most, $crop->waterTempHighC);
-        }
-        [$warm, $highest, $on] = [0, -INF, 0];
-        foreach ($plan->run()->days as $day) {
-            $warm += $day->water > $most + self::ROUNDING ? 1 : 0;
-            [$highest, $on] = $day->water > $highest ? [$day->water, $day->day] : [$highest, $on];
-        }
-        if ($warm <= self::DAYS_OUT) {
-            return null;
-        }
-        $w = $context->write;
-
-        return new Finding('season.warm', Severity::Mind, $plan->tub->tub->id, '/site/weather',
-            sprintf(
-                'The water is warmer than %s on %d days, %s on day %d. Shade it, or give it a light coat.',
-                $w->temperature($most),
-                $warm,
-                $w->temperature($highest),
-                $on,
-            ),
-            'Warm water holds less oxygen, and roots use more of it.');
     }
 
     private static function undiluted(FeedWish $feed, RuleContext $context): ?Finding

@@ -15,6 +15,7 @@ final readonly class FeedWish
      * @param  float  $peroxide  mg/L; 0 for none
      * @param  float  $peroxidePercent  of the bottle
      * @param  bool  $emptyTub  whether feed goes into the empty tub and the hose mixes it
+     * @param  float|null  $aim  the same EC all through, mS/cm; null where the strength goes by the stage or the label
      */
     public function __construct(
         public int $index,
@@ -25,6 +26,7 @@ final readonly class FeedWish
         public float $peroxide,
         public float $peroxidePercent,
         public bool $emptyTub,
+        public ?float $aim = null,
     ) {
     }
 

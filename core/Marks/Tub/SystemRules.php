@@ -6,7 +6,6 @@ namespace KelpTub\Core\Marks\Tub;
 
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\AirSystems;
-use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Cup\LineChoice;
 use KelpTub\Core\Cup\WaterLine;
@@ -27,8 +26,6 @@ final class SystemRules
 
     /** Foam boards come no thicker, mm. */
     private const THICKEST_MM = 300.0;
-
-    private const ROUNDING = 1.0e-6;
 
     /** @return list<Finding> */
     public static function of(TubPlan $plan, RuleContext $context): array
@@ -127,34 +124,8 @@ final class SystemRules
                 ],
                 abs($dip - WaterLine::RAFT_DIP_MM));
         }
-        $findings[] = self::jams($plan, $context);
 
         return $findings;
-    }
-
-    /** Whether the board hangs in the walls before the water is topped up. */
-    private static function jams(TubPlan $plan, RuleContext $context): ?Finding
-    {
-        $raft = $plan->cutting->raft;
-        $fallsTo = $plan->water->reservoir->levelFor($plan->water->working() - $plan->water->usedAfloat());
-        if ($raft === null || $raft->jamLevel <= $fallsTo + self::ROUNDING) {
-            return null;
-        }
-        $w = $context->write;
-        $litres = $plan->water->above($raft->jamLevel);
-
-        return new Finding('raft.jams', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/raft/gap_mm'),
-            sprintf(
-                'The board jams in the walls when the water has fallen %s, after %s. Top up before, or cut it with a wider gap.',
-                $w->length($raft->travel()),
-                $w->volume($litres),
-            ),
-            $plan->tub->water->topUps === TopUps::None
-                ? 'From then on it hangs still and the water leaves its cups.'
-                : sprintf(
-                    'From then on it hangs still and the water leaves its cups; by your top-ups it falls to %s over the floor.',
-                    $w->length($fallsTo),
-                ));
     }
 
     private static function cloner(TubPlan $plan, RuleContext $context): ?Finding

@@ -187,7 +187,7 @@ final readonly class TubPlanner
         $stones = $tub->water->stones;
 
         return new Fittings(
-            Weight::of($body->vessel, $water->working(), $plants->pebbles, $plants->mix->matureKg(), $body->under),
+            Weight::of($body->vessel, $water->start(), $plants->pebbles, $plants->mix->matureKg(), $body->under),
             $stones === null ? [] : $stones->byHand() ?? $this->stones($tub, $space, $arrangement, $stones),
             $body->tubeThroughLid ? $profile->rim() + $body->lid->topAboveRim : $profile->rim() - TubeRoute::BELOW_RIM_MM,
             $body->under === null ? null : NestedPair::of($profile, $body->vessel->floor, $body->under, $body->blocks),

@@ -46,6 +46,7 @@ final class TubReport
             'label_l' => $vessel->labelLitres,
             'brim_l' => $vessel->profile->brim(),
             'working_l' => $plan->water->working(),
+            'start_l' => $plan->water->start(),
             'usable_l' => $plan->water->usable(),
             'per_plant_l' => $plan->litresPerPlant(),
             'displaced_l' => $plan->water->reservoir->displacedAt($plan->water->line->grown),
@@ -61,7 +62,6 @@ final class TubReport
         $vessel = $tub->body->vessel;
         $line = $plan->water->line;
         $passive = $tub->system === GrowingSystem::Passive;
-        $harvestDay = $passive && $tub->water->topUps->passiveShare() === null ? $plan->water->use?->harvestDay : null;
 
         return [
             'rim_mm' => $vessel->profile->rim(),
@@ -76,9 +76,6 @@ final class TubReport
             'label_mm' => $vessel->labelLitres === null || $vessel->labelLitres > $vessel->profile->brim()
                 ? null
                 : $vessel->profile->depthFor($vessel->labelLitres),
-            'half_way_mm' => $harvestDay === null ? null : $plan->water->levelOn($plan->water->use->halfWay()),
-            'harvest_mm' => $harvestDay === null ? null : $plan->water->levelOn($harvestDay),
-            'air_gap_harvest_mm' => $harvestDay === null ? null : $plan->water->gapOn($harvestDay),
             'choices' => self::lineChoices($plan),
         ];
     }

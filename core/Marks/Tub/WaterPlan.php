@@ -7,8 +7,6 @@ namespace KelpTub\Core\Marks\Tub;
 use KelpTub\Core\Crop\TubWaterUse;
 use KelpTub\Core\Cup\WaterLine;
 use KelpTub\Core\Garden\TubWater;
-use KelpTub\Core\Season\PassiveCourse;
-use KelpTub\Core\Season\TopUpHabit;
 use KelpTub\Core\Vessel\Reservoir;
 
 /** How a tub's water stands, how much of it there is, and how it goes down. Heights in mm above the inside floor, volumes in litres. */
@@ -36,6 +34,12 @@ final readonly class WaterPlan
         return $this->working;
     }
 
+    /** Litres of the first fill. */
+    public function start(): float
+    {
+        return $this->line->start === $this->line->grown ? $this->working : $this->reservoir->litresAt($this->line->start);
+    }
+
     /** The level down to which the water is of use. */
     public function lowest(): float
     {
@@ -47,49 +51,10 @@ final readonly class WaterPlan
         return $this->above($this->lowest());
     }
 
-    /** What of the water would be used when it is topped up, did a raft not jam. */
-    public function usedAfloat(): float
-    {
-        return $this->asked->topUps->usedShare() * $this->above($this->lowest);
-    }
-
     /** Litres between a level and the water line. */
     public function above(float $level): float
     {
         return max(0.0, $this->working - $this->reservoir->litresAt($level));
-    }
-
-    /** How a passive tub's water goes down with the top-ups that are planned; null without a crop. */
-    public function course(): ?PassiveCourse
-    {
-        return $this->use === null ? null : new PassiveCourse($this->use, $this->working(), $this->usable(), $this->asked->plannedTopUps);
-    }
-
-    /** Level on a day, with the top-ups that are planned and no others; null without a crop. */
-    public function levelOn(float $day): ?float
-    {
-        $course = $this->course();
-
-        return $course === null ? null : $this->reservoir->levelFor($course->litresOn($day));
-    }
-
-    /** Air between cup and water on such a day; null without a crop. */
-    public function gapOn(float $day): ?float
-    {
-        $level = $this->levelOn($day);
-
-        return $level === null ? null : $this->line->cupBottom - $level;
-    }
-
-    /** The top-ups to the first harvest as its school brings them; null without a crop, or where none are due. */
-    public function habit(): ?TopUpHabit
-    {
-        return $this->use === null ? null : TopUpHabit::of($this->use, $this->asked->topUps, $this->working(), $this->usable());
-    }
-
-    public function dryDay(): ?float
-    {
-        return $this->course()?->dryDay();
     }
 
     /**

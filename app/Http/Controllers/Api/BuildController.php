@@ -22,7 +22,7 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Build\BuildReport;
 use KelpTub\Core\Marks\Build\Templates;
-use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 
 /** How a tub is built: its sheet, its templates at 1 : 1, and the lists that go to the shop and to the bench. */
 final readonly class BuildController
@@ -67,7 +67,7 @@ final readonly class BuildController
             'as' => ['bail', 'required', 'string', Rule::in(['pdf', 'svg', 'dxf'])],
             'what' => ['nullable', 'string', 'max:20'],
         ]);
-        $sheets = (new Templates($this->planner->plan($garden)->get(TubPlans::class)->tubs[$tub->id], $garden))->all();
+        $sheets = (new Templates($this->planner->plan($garden)->get(FeedPlans::class)->of($tub->id), $garden))->all();
         $what = (string) ($asked['what'] ?? '') ?: (string) array_key_first($sheets);
         if ($what !== 'all' && ! isset($sheets[$what])) {
             throw RefusedGarden::one('/what', "is \"$what\"; $tub->name has ".implode(', ', array_keys($sheets)).' and all');
