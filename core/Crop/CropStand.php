@@ -77,6 +77,12 @@ final readonly class CropStand
             : $this->density->useShare() * $this->plants * $this->crop->rootOxygenMgH * $this->use->grown($age);
     }
 
+    /** Whether it has come to its first harvest. */
+    public function isReady(float $age): bool
+    {
+        return $age >= $this->use->harvestDay - self::ROUNDING_DAYS;
+    }
+
     /** Whether it has come past its last harvest. */
     public function isDone(float $age): bool
     {

@@ -133,7 +133,7 @@ final readonly class Season
             $byLight = CropStand::growthByLight($tub->light->share($stand->crop, $weather, $dayOfYear));
             $grown[$i] = $growth = $stand->growthByAir($weather->air) * $byLight;
             $ages[$i] = $age + $growth;
-            if ($harvests[$i] === null && $ages[$i] >= $stand->use->harvestDay) {
+            if ($harvests[$i] === null && $stand->isReady($ages[$i])) {
                 $harvests[$i] = $now->day + self::within($age, $growth, $stand->use->harvestDay);
                 $bears[$i] = ! $now->isDry();
             }

@@ -124,12 +124,12 @@ final class SeasonRun
      */
     public function dryDay(): ?float
     {
-        return $this->dryDay === false ? ($this->dryDay = $this->runDry()) : $this->dryDay;
+        return $this->dryDay === false ? ($this->dryDay = $this->fallsTo($this->tub->dryLitres)) : $this->dryDay;
     }
 
-    private function runDry(): ?float
+    /** The same of any volume, litres. */
+    public function fallsTo(float $least): ?float
     {
-        $least = $this->tub->dryLitres;
         // Until the first visit it is the season itself.
         foreach ($this->days as $i => $day) {
             $before = $this->before($i)->volume;

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use KelpTub\Core\Feed\Correction;
+use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Feed\FeedPart;
 use KelpTub\Core\Feed\LabelReader;
 use KelpTub\Core\Feed\Peroxide;
 use KelpTub\Core\Feed\PhSchool;
@@ -35,7 +37,9 @@ it('doses the worked two-part feed: 17.4 L to 1.2 from water of 0.4', function (
 it('keeps the share of a label between nothing and a quarter over it', function (float $wanted, float $source, float $share) {
     expect(Gardens::library()->products->get('two-part-dry')->shareFor($wanted, $source, Stage::Grow))->toEqualWithDelta($share, 1e-9);
 })->with([
-    'water over the target' => [0.6, 0.9, 0.0],
+    'nothing wanted' => [0.0, 0.9, 0.0],
+    'water over the target: half of what pure water would get' => [0.6, 0.9, 0.25],
+    'hard water: the worked case' => [0.8, 0.8, 1 / 3],
     'just under' => [1.899, 0.4, 1.2491666667],
     'at it' => [1.9, 0.4, 1.25],
     'over it' => [4.0, 0.4, 1.25],
@@ -49,7 +53,7 @@ it('makes up no EC where the packet gives none', function () {
 
     expect($plan->feed->ec_ms_cm)->toBeNull()
         ->and($plan->feed->share)->toBe(1.0)
-        ->and($plan->feed->parts[0]->ml)->toEqualWithDelta(4 * $plan->volume->working_l, 1e-9)
+        ->and($plan->feed->parts[0]->ml)->toEqualWithDelta(4 * $plan->volume->start_l, 1e-9)
         ->and($plan->season->ec_high)->toBeNull();
 });
 
@@ -91,17 +95,18 @@ it('blends waters by their volumes', function () {
         ->and($mix->source)->toBe(WaterSource::Tap)
         ->and(Water::blend([[waterOf(0.6), 0.2], [new Water(WaterSource::Rain, 0.0, null), 0.8]])->source)->toBe(WaterSource::Rain)
         ->and(Water::blend([[waterOf(0.6, 120), 0.5], [waterOf(0.2), 0.5]])->alkalinity)->toBeNull()
-        ->and(waterOf(1.6)->dilutionFor(1.2))->toEqualWithDelta(0.25, 1e-12)
+        ->and(waterOf(1.6)->dilutionFor(1.2))->toEqualWithDelta(0.625, 1e-12)
+        ->and(waterOf(0.6)->dilutionFor(1.2))->toBe(0.0)
         ->and(waterOf(0.6)->isHard())->toBeTrue()->and(waterOf(0.59)->isHard())->toBeFalse();
 });
 
-it('feeds by the stage that the plants have come to', function (float $day, Stage $stage, float $ec) {
-    // Seeds sprout on day 5 and count as transplanted on day 10; harvest on day 110; fruiting, window 2 to 3.
-    $target = new Target(2.5, 3.0, 0.4, 5.0, 10.0, 110.0, false);
-    expect($target->stageOn($day))->toBe($stage)->and($target->on($day))->toEqualWithDelta($ec, 1e-12);
+it('feeds by the stage that the plants have come to', function (float $age, Stage $stage, float $ec) {
+    // Chilli, sown in the tub: sprouts at 10 days, counts as transplanted at 42 and comes to harvest at 107; window 1.6 to 2.4.
+    $season = Gardens::fed(Gardens::tub(['crop' => 'chilli', 'cup' => 'net-cup-75', 'started' => 'seed']))->season;
+    expect($season->stage(0, $age))->toBe($stage)->and($season->mixing->target->at($stage))->toEqualWithDelta($ec, 1e-12);
 })->with([
-    [0.0, Stage::Sprouting, 0.4], [4.99, Stage::Sprouting, 0.4], [5.0, Stage::Seedling, 1.25], [24.99, Stage::Seedling, 1.25],
-    [25.0, Stage::Grow, 2.5], [69.99, Stage::Grow, 2.5], [70.0, Stage::Bloom, 3.0], [200.0, Stage::Bloom, 3.0],
+    [0.0, Stage::Sprouting, 0.4], [9.99, Stage::Sprouting, 0.4], [10.0, Stage::Seedling, 1.0], [51.7, Stage::Seedling, 1.0],
+    [51.8, Stage::Grow, 2.0], [80.9, Stage::Grow, 2.0], [81.1, Stage::Bloom, 2.2], [200.0, Stage::Bloom, 2.2],
 ]);
 
 it('says from which whole day on each stage is fed, as day by day it would be', function (array $tub) {
@@ -109,11 +114,10 @@ it('says from which whole day on each stage is fed, as day by day it would be', 
         ['feed' => 'f', ...$tub],
         ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
     ), whole: true)->tubs[0];
-    $plan = Gardens::plan(Gardens::tub(['feed' => 'f', ...$tub], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));
-    $mixing = $plan->get(KelpTub\Core\Marks\Feed\FeedPlans::class)->of('tub')->mixing;
-    $first = [];
-    foreach ($report->season->days as $day) {
-        $first[$mixing->stageOn((float) $day->day)->value] ??= $day->day;
+    $run = Gardens::fed(Gardens::tub(['feed' => 'f', ...$tub], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]))->run();
+    $first = [$run->start->stage->value => 0];
+    foreach (array_slice($run->days, 0, -1) as $day) {
+        $first[$day->after->stage->value] ??= $day->day + 1;
     }
     expect(array_column($report->feed->stages, 'from_day', 'stage'))->toBe($first)->and(count($first))->toBeGreaterThan(1);
 })->with([
@@ -123,10 +127,46 @@ it('says from which whole day on each stage is fed, as day by day it would be', 
     [['crop' => 'lettuce-leaf']],
 ]);
 
-it('fills a tub that is filled once at three quarters, whatever the day', function () {
-    $target = new Target(2.0, 2.4, 0.4, 0.0, 0.0, 40.0, true);
-    expect([$target->on(0.0), $target->on(30.0)])->toBe([1.5, 1.5]);
+it('fills a tub that is filled once for what will be eaten, and the least that is liked in what remains', function (
+    float $eaten,
+    float $drunk,
+    float $climate,
+    float $fill,
+    float $ec,
+) {
+    expect(Target::once(0.8, 1.6, $eaten, $drunk, $climate, $fill))->toEqualWithDelta($ec, 1e-12);
+})->with([
+    // (1.2·10·√1.21 + 0.8·(20 − 12.1))/20 = (13.2 + 6.32)/20
+    'some is left' => [12.0, 10.0, 1.21, 20.0, 0.976],
+    'all of it is drunk: 1.2·10·1.1/11' => [12.0, 10.0, 1.21, 11.0, 1.2],
+    'never over the window' => [12.0, 10.0, 1.21, 5.0, 1.6],
+    'never under it' => [0.0, 0.0, 1.0, 20.0, 0.8],
+    'nothing in it' => [1.0, 1.0, 1.0, 0.0, 0.8],
+]);
+
+it('aims at one strength all through where a grower wants it', function (string $stage, float $ec) {
+    $target = new Target(0.8, 1.6, 0.4, null, 1.1);
+    expect($target->at(Stage::from($stage)))->toBe($ec)
+        ->and((new Target(0.8, 1.6, 0.4, 0.9))->at(Stage::from($stage)))->toBe(0.9)
+        ->and((new Target(0.8, 1.6, 0.4, 0.9, 1.1))->at(Stage::from($stage)))->toBe(1.1);
+})->with([['sprouting', 0.4], ['seedling', 1.1], ['grow', 1.1], ['bloom', 1.1]]);
+
+it('likes less of the young', function () {
+    $target = new Target(0.8, 1.6, 0.4);
+    expect(array_map($target->likes(...), Stage::cases()))->toBe([[0.0, 1.6], [0.4, 1.6], [0.8, 1.6], [0.8, 1.6]]);
 });
+
+it('makes as much as can be measured', function (array $amounts, float $litres, ?float $batch) {
+    $part = new FeedPart('A', false, 1.0, null, null);
+    expect(Dose::batch(array_map(fn (float $a): Dose => new Dose($part, $a), $amounts), $litres))->toBe($batch);
+})->with([
+    'enough' => [[1.0, 12.0], 0.7, null],
+    'too little of one' => [[0.9, 12.0], 0.7, 4.0],
+    'far too little: 1/0.05 times' => [[0.05, 0.2], 0.7, 14.0],
+    'none of one' => [[0.0, 3.0], 0.7, null],
+    'plain water' => [[0.0, 0.0], 0.7, null],
+    'nothing' => [[], 0.7, null],
+]);
 
 it('brings a reading right', function (array $given, float $out, float $in, float $ec, float $after) {
     $do = Correction::of(...$given);
@@ -157,7 +197,7 @@ it('gives peroxide up to twelve percent and no dose beyond', function () {
 it('aims at a pH by school', function () {
     expect(PhSchool::Window->aim([6.0, 6.8]))->toBe(['low' => 6.0, 'high' => 6.8, 'target' => 6.0])
         ->and(PhSchool::Window->aim(null))->toBe(['low' => 5.5, 'high' => 6.5, 'target' => 5.8])
-        ->and(PhSchool::Strict->aim([6.0, 6.8]))->toBe(['low' => 5.5, 'high' => 5.8, 'target' => 5.8])
+        ->and(PhSchool::Strict->aim([6.0, 6.8]))->toBe(['low' => 5.5, 'high' => 5.8, 'target' => 5.65])
         ->and(PhSchool::None->aim([6.0, 6.8]))->toBeNull();
 });
 

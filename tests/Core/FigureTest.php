@@ -131,7 +131,8 @@ it('weighs a planted tub', function () {
     $tub = Gardens::report(Gardens::tub([
         'vessel' => straightBox(400, 300, 300), 'crop' => 'mizuna', 'layout' => ['pattern' => 'grid', 'cups' => 2],
     ]))->tubs[0];
-    $kg = 1.2 + 27.36 + 0.65 * 2 * 0.0761815 + 2 * 0.24;
+    // Filled up to the cups: 400 by 300 by 248.
+    $kg = 1.2 + 29.76 + 0.65 * 2 * 0.0761815 + 2 * 0.24;
 
     expect($tub->volume->working_l)->toEqualWithDelta(27.36, 1e-9)
         ->and($tub->mass_kg)->toEqualWithDelta($kg, 1e-6)
@@ -225,8 +226,8 @@ it('explains its figures with this garden\'s numbers', function () {
         'spacing_mm' => 'The least distance between two hole centres. Lips and lid allow 66 mm. Of the plants the two that lack most, '
             .'or have least to spare, stand 309 mm apart: mizuna wants 150 mm.',
         'plants' => 'The lid holds 20; 150 mm apart, 6; 29.8 L at 2 L a plant carries 14. The least of them counts.',
-        'dry_day' => '2 plants drink 7.8 L to the first harvest in this climate (factor 1.12), most of it at the end: 588 mL a day. 17.8 L '
-            .'can be used before the lowest level.',
+        'dry_day' => '2 plants drink 7.8 L to the first harvest, most of it at the end: 588 mL on the thirstiest '
+            .'day. 17.8 L can be used before the lowest level. It is dry on the day on which that is gone if nobody comes.',
         'steady_mg_l' => 'Grown roots ask for 9 mg/h. 2.74 L/min of air meets that where the oxygen settles at 8.9 mg/L; the water cannot '
             .'hold more than 9.1 mg/L, so more air adds ever less.',
         'thumb_l_min' => 'The rule of thumb says 3.9 to 7.7 L/min. It goes by litres of water; the oxygen goes to roots, and these need '

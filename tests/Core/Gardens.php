@@ -8,6 +8,7 @@ use App\Library\LibraryFiles;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchedDocument;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\GardenReader;
@@ -20,9 +21,9 @@ use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
-use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Profile;
@@ -103,6 +104,12 @@ final class Gardens
     public static function tubPlan(Garden $garden, string $id = 'tub'): TubPlan
     {
         return self::plan($garden)->get(TubPlans::class)->tubs[$id];
+    }
+
+    /** The garden as a patch makes it. */
+    public static function applied(Garden $garden, array $patch): Garden
+    {
+        return self::reader()->fromDocument(PatchedDocument::of($garden->document, $patch));
     }
 
     /** What a tub is fed, and its season. */

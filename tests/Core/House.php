@@ -29,7 +29,7 @@ final class House
         'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost'],
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
 
-        'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden'],
+        'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Cost', 'File', 'Garden'],
         'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Feed'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
@@ -37,7 +37,7 @@ final class House
         'Marks/Days' => ['File', 'Garden'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
-            'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Build', 'File', 'Garden',
+            'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Cost', 'Build', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed',
         ],
         'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],

@@ -183,6 +183,19 @@ function feedGardens(): array
             'setting' => 'open',
             'weather' => ['kind' => 'typical', 'climate' => 'tropical', 'seed' => 3, 'start' => '2027-06-01'],
         ]]),
+        'frost' => $fed(['crop' => 'lettuce-leaf'], [], ['site' => [
+            'setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-01-05'],
+        ]]),
+        'freezing water' => $fed([], [], ['site' => ['water_temperature_c' => 0]]),
+        'too cool to grow' => $fed(['crop' => 'okra'], [], ['site' => ['air_temperature_c' => 5.1, 'water_temperature_c' => 22]]),
+        'cool' => $fed(['crop' => 'okra'], [], ['site' => ['air_temperature_c' => 14]]),
+        'low and not dry' => $fed([
+            'vessel' => 'tote-45', 'crop' => 'kale', 'layout' => ['cups' => 3], 'top_ups' => 'none', 'reservoir_change' => 'never',
+            'lowest_mm' => 190,
+        ]),
+        'dark in the sun' => $fed(['crop' => 'lettuce-leaf', 'vessel' => [
+            'opacity' => 'opaque', 'stations' => [['height_mm' => 0, 'diameter_mm' => 260], ['height_mm' => 300, 'diameter_mm' => 280]],
+        ]], [], ['site' => ['setting' => 'open', 'full_sun' => true, 'air_temperature_c' => 29]]),
         'stones in still water' => Gardens::tub(['system' => 'passive', 'crop' => 'basil', 'stones' => ['kind' => 'disc-100']]),
         'into the empty tub' => $fed([], ['empty_tub' => true]),
         'strong peroxide' => $fed([], ['peroxide_mg_l' => 30, 'peroxide_pct' => 35]),

@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Crop\TubWaterUse;
 use KelpTub\Core\Crop\WaterUse;
-use KelpTub\Core\Season\TopUpHabit;
 use Tests\Core\Gardens;
 
 /** @return array<string, int|float> what is needed, by part */
@@ -48,16 +46,24 @@ it('buys what it starts from', function () {
         ->not->toHaveKey('plug-stone-wool');
 });
 
-it('starts an aerated tub high where seeds lie on the pebbles', function () {
-    $levels = static fn (array $tub): stdClass => Gardens::report(Gardens::tub(['crop' => 'basil', ...$tub]))->tubs[0]->levels;
-    $plug = $levels([]);
-    $seed = $levels(['started' => 'seed']);
-
-    expect($seed->start_line_mm - $plug->start_line_mm)->toBe(25.0)
-        ->and($seed->water_line_mm)->toBe($plug->water_line_mm)
-        ->and($levels(['started' => 'seed', 'system' => 'passive'])->start_line_mm)
-        ->toBe($levels(['system' => 'passive'])->start_line_mm);
-});
+it('is filled up to its cups for plants that come with roots, and to its line for seeds', function (string $line) {
+    $filled = static fn (array $tub): stdClass => Gardens::planner()->report(
+        Gardens::tub(['crop' => 'basil', 'water_line' => $line, ...$tub]),
+        whole: true,
+    )->tubs[0];
+    foreach (['plug', 'seedling'] as $started) {
+        $tub = $filled(['started' => $started]);
+        expect($tub->levels->start_line_mm)->toBe($tub->levels->cup_bottom_mm)
+            ->and($tub->season->start->level_mm)->toEqualWithDelta($tub->levels->cup_bottom_mm, 1e-6)
+            ->and($tub->volume->start_l)->toBe($tub->season->start->volume_l)
+            ->and($tub->volume->start_l)->toBeGreaterThan($tub->volume->working_l);
+    }
+    $seed = $filled(['started' => 'seed']);
+    expect($seed->levels->start_line_mm)->toBe($seed->levels->water_line_mm)
+        ->and($seed->season->start->volume_l)->toBe($seed->volume->working_l)
+        ->and(Gardens::report(Gardens::tub(['crop' => 'basil', 'started' => 'seed', 'system' => 'passive']))->tubs[0]->levels->start_line_mm)
+        ->toBe(Gardens::report(Gardens::tub(['crop' => 'basil', 'system' => 'passive']))->tubs[0]->levels->start_line_mm);
+})->with(['gap', 'drawn-down']);
 
 it('wants something for a climber to climb, and buys clips with it', function () {
     $vine = ['crop' => 'tomato-vine', 'layout' => ['pattern' => 'single', 'cups' => 1], 'cup' => 'net-cup-75'];
@@ -75,32 +81,20 @@ it('wants something for a climber to climb, and buys clips with it', function ()
         ->and(Gardens::findings(Gardens::tub(['crop' => 'chilli'])))->not->toContain('mind crop.support');
 });
 
-it('says top-ups as a habit that keeps its own policy', function (TopUps $policy, float $share, ?float $least) {
-    $use = new TubWaterUse([new WaterUse(50.0, 60.0, 120.0)]);
-    $habit = TopUpHabit::of($use, $policy, 16.0, 12.0);
-    $added = 0.0;
-    foreach ($habit->topUps as $topUp) {
-        // The evening before it was not due yet; on its own it is.
-        expect($use->until($topUp->day) - $added)->toBeLessThan($share * 12.0)
-            ->and($use->until($topUp->day + 1) - $added)->toBeGreaterThanOrEqual($share * 12.0 - 1e-9)
-            ->and($topUp->day)->toBe(floor($topUp->day));
-        $due = $use->until($topUp->day + 1) - $added;
-        expect($topUp->litres)->toEqualWithDelta($least === null ? $due : min($due, $least), 1e-12);
-        $added += $topUp->litres;
-    }
-    expect($use->until(60.0) - $added)->toBeLessThan($share * 12.0 + 2 * $use->peakDaily())
-        ->and($habit->every()[0])->toBeGreaterThanOrEqual(1.0)
-        ->and($habit->every()[1])->toBeGreaterThanOrEqual($habit->every()[0]);
-})->with([
-    'back to the line at a third' => [TopUps::Level, 1 / 3, null],
-    'a quarter at a third' => [TopUps::Quarter, 1 / 3, 4.0],
-    'a half at a half' => [TopUps::Half, 1 / 2, 8.0],
-]);
+it('says top-ups as a habit, and they are those of the season', function (string $policy) {
+    $report = Gardens::planner()->report(Gardens::tub(
+        ['vessel' => 'pail-15', 'crop' => 'basil', 'layout' => ['cups' => 2], 'top_ups' => $policy, 'reservoir_change' => 'never'],
+    ), whole: true)->tubs[0]->season;
+    $topUps = array_values(array_filter($report->days, fn ($d): bool => $d->top_up_l > 0 && $d->day < $report->harvest_day));
 
-it('has no habit where nothing is due or nothing can be used', function () {
-    $use = new TubWaterUse([new WaterUse(2.0, 60.0, 60.0)]);
+    expect(array_map(fn ($t): array => [$t->day, $t->litres], $report->habit->top_ups))
+        ->toBe(array_map(fn ($d): array => [(float) $d->day, $d->top_up_l], $topUps))
+        ->and(count($topUps))->toBe($report->top_ups)
+        ->and($report->habit->from_day)->toBe((float) $topUps[0]->day)
+        ->and($report->habit->every_days[0])->toBeGreaterThanOrEqual(1.0)
+        ->and($report->habit->every_days[1])->toBeGreaterThanOrEqual($report->habit->every_days[0]);
+})->with(['level', 'quarter', 'half']);
 
-    expect(TopUpHabit::of($use, TopUps::Level, 16.0, 12.0))->toBeNull()
-        ->and(TopUpHabit::of($use, TopUps::None, 1.0, 0.5))->toBeNull()
-        ->and(TopUpHabit::of($use, TopUps::Level, 1.0, 0.0))->toBeNull();
-});
+it('has no habit where nothing is due or nobody comes', function (array $tub) {
+    expect(Gardens::report(Gardens::tub(['crop' => 'lettuce-leaf', 'layout' => ['cups' => 1], ...$tub]))->tubs[0]->season->habit)->toBeNull();
+})->with([[['vessel' => 'tote-90']], [['vessel' => 'pail-3', 'top_ups' => 'none']]]);

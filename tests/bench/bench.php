@@ -23,7 +23,6 @@ use KelpTub\Core\Marks\Build\Templates;
 use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Marks;
-use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Profile;
 use KelpTub\Core\Vessel\Station;
 use KelpTub\Core\WhatIf\Savings;

@@ -19,7 +19,7 @@ final class SeasonReport
     private const KEYS = [
         'water_to_harvest_l', 'peak_daily_l', 'dry_day', 'harvest_day', 'last_day', 'harvest_g', 'next_top_up', 'habit', 'top_up_l',
         'top_ups', 'changes', 'start', 'days', 'feed', 'water_l', 'drunk_l', 'ec_low', 'ec_low_day', 'ec_high', 'ec_high_day',
-        'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'killed_day', 'fill_l',
+        'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'killed_day', 'jam_day', 'fill_l',
     ];
 
     /**
@@ -35,6 +35,7 @@ final class SeasonReport
         $put = $run->putInBefore($harvest);
         $ec = $run->ecRange();
         $oxygen = $run->oxygenLow();
+        $raft = $plan->tub->cutting->raft;
 
         return [
             'water_to_harvest_l' => $harvest === null ? null : $run->drunk($harvest),
@@ -70,6 +71,7 @@ final class SeasonReport
             'attention' => $run->attention(),
             'first_dry_day' => $run->dryOn(),
             'killed_day' => $run->killedOn(),
+            'jam_day' => $raft === null ? null : $run->fallsTo($plan->tub->water->reservoir->litresAt($raft->jamLevel)),
         ];
     }
 

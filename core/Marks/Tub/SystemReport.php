@@ -55,7 +55,6 @@ final class SystemReport
             'travel_mm' => $raft->travel(),
             'jam_level_mm' => $raft->jamLevel,
             'litres_till_jam' => $tillJam,
-            'jam_day' => $plan->water->use?->dayWhenUsed($tillJam),
             'load_kg' => $plan->raftLoad(),
             'carries_kg' => $raft->carries($plan->holes->area()),
             'safe_share' => SystemRules::RAFT_SHARE,

@@ -41,7 +41,7 @@ final class TubWorkings
         return sprintf(
             'Empty %s, water %s, wet pebbles and plants the rest. Over its floor that is %s.',
             $w->mass($plan->tub->body->vessel->emptyKg),
-            $w->mass($plan->water->working()),
+            $w->mass($plan->water->start()),
             $w->load($plan->fittings->weight->kgPerSquareMetre),
         );
     }

@@ -756,7 +756,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                 :note="
                     report.raft.jam_level_mm > 0
                         ? `then it jams; ${volume(report.raft.litres_till_jam, units)} till ` +
-                          `then${report.raft.jam_day === null ? '' : `, on day ${Math.floor(report.raft.jam_day)}`}`
+                          `then${report.season.jam_day === null ? '' : `, on day ${Math.floor(report.season.jam_day)}`}`
                         : 'to the floor: straight walls never stop it'
                 "
             />
