@@ -94,6 +94,28 @@ final class SeasonRun
         return $age;
     }
 
+    /** How far the plants that the tub is fed for have come on a day: 0 at transplanting, 1 from the first harvest on. */
+    public function growth(SeasonDay $day): float
+    {
+        $stand = $this->tub->leader($day->after->ages, $day->after->died) ?? $this->tub->leader($this->start->ages, $this->start->died) ?? 0;
+
+        return max(0.0, min(1.0, $this->tub->stands[$stand]->wayTo($day->after->ages[$stand])));
+    }
+
+    public function looks(int $index): Looks
+    {
+        return Looks::of($this->days[$index], $this->days[$index - 1] ?? null);
+    }
+
+    /** How the plants look when they come to their first harvest, or on the last day of those that never do. */
+    public function looksAtHarvest(): Looks
+    {
+        $harvest = $this->harvestDay();
+        $index = min(count($this->days) - 1, $harvest === null ? PHP_INT_MAX : (int) floor($harvest));
+
+        return $index < 0 ? Looks::Well : $this->looks($index);
+    }
+
     /** The first day on which nothing is left; null where there always is something. */
     public function dryOn(): ?int
     {

@@ -42,7 +42,7 @@ function talkative(): array
         ),
         'a top-up that drowns' => Gardens::tub([
             'system' => 'passive', 'vessel' => $box(400, 300, 300), 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 6],
-            'planned_top_ups' => [['day' => 25, 'litres' => 7]],
+            'planned_top_ups' => [['day' => 21, 'litres' => 7]],
         ]),
         'too deep' => Gardens::tub(['vessel' => 'pail-3', 'cup' => [...$wide, 'lip_diameter_mm' => 58, 'top_diameter_mm' => 50,
             'bottom_diameter_mm' => 36, 'height_mm' => 280]]),
@@ -101,7 +101,7 @@ function talkative(): array
                 'id' => $id, 'system' => 'aerated', 'vessel' => 'bucket-20', 'stones' => ['kind' => 'disc-100'], 'crop' => 'basil',
             ], ['a', 'b']),
             'air' => [['id' => 'p', 'pump' => ['free_flow_l_min' => 1.2, 'max_pressure_kpa' => 8], 'check_valve' => true, 'branches' => [
-                ['tub' => 'a', 'valve' => 0], ['tub' => 'b', 'valve' => 0.28],
+                ['tub' => 'a', 'valve' => 0], ['tub' => 'b', 'valve' => 0.4],
             ]]],
         ]),
         'a deep tub beside a shallow one' => Gardens::of([

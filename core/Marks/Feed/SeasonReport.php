@@ -19,7 +19,7 @@ final class SeasonReport
     private const KEYS = [
         'water_to_harvest_l', 'peak_daily_l', 'dry_day', 'harvest_day', 'last_day', 'harvest_g', 'next_top_up', 'habit', 'top_up_l',
         'top_ups', 'changes', 'start', 'days', 'feed', 'water_l', 'drunk_l', 'ec_low', 'ec_low_day', 'ec_high', 'ec_high_day',
-        'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'killed_day', 'jam_day', 'fill_l',
+        'oxygen_low_mg_l', 'oxygen_low_day', 'attention', 'first_dry_day', 'killed_day', 'jam_day', 'fill_l', 'looks',
     ];
 
     /**
@@ -57,7 +57,7 @@ final class SeasonReport
                 'oxygen_mg_l' => $run->oxygen(-1),
                 'water_c' => $run->start->water,
             ] : null,
-            'days' => $whole ? array_map(static fn (SeasonDay $day): stdClass => self::day($run, $day), $run->days) : null,
+            'days' => $whole ? array_map(static fn (int $i): stdClass => self::day($run, $i), array_keys($run->days)) : null,
             'feed' => array_map(FeedReport::dose(...), $run->doses()),
             'fill_l' => $run->tub->fill,
             'water_l' => $run->poured(),
@@ -70,6 +70,7 @@ final class SeasonReport
             'oxygen_low_day' => $oxygen[1] ?? null,
             'attention' => $run->attention(),
             'first_dry_day' => $run->dryOn(),
+            'looks' => $run->looksAtHarvest()->value,
             'killed_day' => $run->killedOn(),
             'jam_day' => $raft === null ? null : $run->fallsTo($plan->tub->water->reservoir->litresAt($raft->jamLevel)),
         ];
@@ -132,12 +133,15 @@ final class SeasonReport
         return (object) ['day' => $topUp->day, 'litres' => $topUp->litres];
     }
 
-    private static function day(SeasonRun $run, SeasonDay $day): stdClass
+    private static function day(SeasonRun $run, int $index): stdClass
     {
+        $day = $run->days[$index];
         $several = count($run->tub->stands) > 1;
         $row = [
             'day' => $day->day,
             'age' => $run->age($day),
+            'growth' => $run->growth($day),
+            'looks' => $run->looks($index)->value,
             'fare' => $day->fare(),
             'ph' => $day->after->ph,
             'use_l' => $day->use,

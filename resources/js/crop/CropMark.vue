@@ -372,17 +372,22 @@ const plural = computed(() => report.value.crops.length > 1);
                 :key="c.crop"
                 :label="c.name"
                 :value="String(c.plants)"
-                :note="`first harvest on day ${number(c.harvest_day, 0)}`"
+                :note="
+                    c.harvest_day === null
+                        ? c.died_day === null
+                            ? 'no harvest in two years'
+                            : `dies on day ${c.died_day}`
+                        : `first harvest on day ${number(c.harvest_day, 0)}`
+                "
             />
             <Figure
-                v-if="season.harvest_day !== null"
+                v-if="report.crops.length"
                 :label="plural ? 'All harvested once' : 'First harvest'"
-                :value="`day ${number(season.harvest_day, 0)}`"
+                :value="season.harvest_day === null ? 'never' : `day ${number(season.harvest_day, 0)}`"
                 :note="
                     season.dry_day === null
                         ? 'the water lasts without top-ups'
-                        : `dry on day ${Math.floor(season.dry_day)}` +
-                          `${season.planned_top_ups.length ? ' with the top-ups planned' : ' if nobody tops up'}`
+                        : `dry on day ${Math.floor(season.dry_day)} if nobody tops up`
                 "
                 :why="report.workings.dry_day"
             />

@@ -2,6 +2,7 @@
 /** Dry day against harvest day as a picture: the tub on three days, the water where it stands if nobody tops up beyond what is planned. */
 import { computed, ref } from 'vue';
 import TubElevation from '../drawing/TubElevation.vue';
+import type { Looks } from '../drawing/plants';
 import { topOf, widthOf } from '../drawing/shape';
 import { useBox } from '../drawing/useBox';
 import { length, type Units } from '../kit/format';
@@ -21,6 +22,7 @@ const days = computed(() => {
         {
             key: 'start',
             growth: 0.15,
+            looks: 'well' as Looks,
             level: l.start_line_mm,
             text: 'planted',
             sub: `water ${length(l.start_line_mm, props.units)}`,
@@ -31,6 +33,7 @@ const days = computed(() => {
         list.push({
             key: 'half',
             growth: 0.55,
+            looks: (dry !== null && dry < halfWay.value ? 'dead' : 'well') as Looks,
             level: l.half_way_mm,
             text: `day ${Math.round(halfWay.value)}`,
             sub: `water ${length(l.half_way_mm, props.units)}`,
@@ -40,6 +43,7 @@ const days = computed(() => {
         list.push({
             key: 'harvest',
             growth: 1,
+            looks: props.tub.season.looks ?? 'well',
             level: l.harvest_mm,
             text: `harvest, day ${Math.round(harvest.value)}`,
             sub:
@@ -68,7 +72,7 @@ const scale = computed(() => Math.max(0.03, Math.min((column.value - 10) / (widt
             <line class="pen" x1="4" :x2="size.width - 4" :y1="size.height - 40" :y2="size.height - 40" />
             <g v-for="(d, i) in days" :key="d.key">
                 <g :transform="`translate(${4 + column * (i + 0.5)} ${size.height - 40})`">
-                    <TubElevation :tub="tub" :scale="scale" :growth="d.growth" :level="d.level" />
+                    <TubElevation :tub="tub" :scale="scale" :growth="d.growth" :looks="d.looks" :level="d.level" />
                 </g>
                 <text :x="4 + column * (i + 0.5)" :y="size.height - 22" text-anchor="middle" class="strong">{{ d.text }}</text>
                 <text :x="4 + column * (i + 0.5)" :y="size.height - 8" text-anchor="middle" :class="d.dry ? 'dry strong' : 'quiet'">

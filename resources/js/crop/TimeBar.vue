@@ -14,12 +14,15 @@ const props = defineProps<{ tub: TubReport; alarm: boolean }>();
 const TOP = 26;
 /** “sow” is written where “transplant” leaves it room. */
 const SOW_PX = 66;
+const MUCH_DAYS = 180;
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const crops = computed(() => props.tub.crops);
 const sown = computed(() => Math.max(0, ...crops.value.map((c) => c.days_sow_to_transplant)));
 const started = computed(() => ({ plug: 'transplant', seedling: 'set out', seed: 'sow in the tub' })[props.tub.chosen.started]);
-const last = computed(() => props.tub.season.last_day ?? props.tub.season.harvest_day ?? 0);
+/** A crop that never comes to harvest is drawn to the day on which it dies, or as far as there is room. */
+const ends = computed(() => crops.value.map((c) => c.last_day ?? c.harvest_day ?? c.died_day ?? MUCH_DAYS));
+const last = computed(() => Math.max(1, ...ends.value));
 const dry = computed(() => props.tub.season.dry_day);
 const total = computed(() => Math.max(1, sown.value + last.value));
 const left = computed(() => (crops.value.length > 1 ? 96 : 10));
@@ -32,7 +35,8 @@ const weeks = computed(() => Array.from({ length: Math.floor(total.value / 7) + 
 /** The harvest days that there is room to write: the last one first, then those before it. */
 const harvests = computed(() => {
     const written: number[] = [];
-    for (const day of crops.value.map((c) => c.harvest_day).sort((a, b) => b - a))
+    const days = crops.value.map((c) => c.harvest_day).filter((d): d is number => d !== null);
+    for (const day of days.sort((a, b) => b - a))
         if (written.every((w) => X(w) - X(day) > 54) && (written.length === 0 || X(day) - X(0) > 60)) written.push(day);
     return written;
 });
@@ -42,11 +46,13 @@ const spoken = computed(() =>
         ...crops.value.map(
             (c) =>
                 `${c.name}: ${started.value}${c.days_sow_to_transplant ? ` ${c.days_sow_to_transplant} days after sowing` : ''}, ` +
-                `first harvest ${number(c.harvest_day, 0)} days after that`,
+                (c.harvest_day === null
+                    ? c.died_day === null
+                        ? 'no harvest in two years'
+                        : `dies on day ${c.died_day}`
+                    : `first harvest ${number(c.harvest_day, 0)} days after that`),
         ),
-        dry.value === null
-            ? 'the water lasts'
-            : `dry on day ${Math.floor(dry.value)}${topUps.value.length ? ' in spite of the planned top-ups' : ' without top-ups'}`,
+        dry.value === null ? 'the water lasts' : `dry on day ${Math.floor(dry.value)} if nobody tops up`,
     ].join('; '),
 );
 </script>
@@ -65,13 +71,22 @@ const spoken = computed(() =>
                     :width="Math.max(0, X(0) - X(-c.days_sow_to_transplant))"
                     :height="bar"
                 />
-                <rect :x="X(0)" :width="Math.max(0, X(c.harvest_day) - X(0))" :height="bar" :fill="tint(c.crop)" />
+                <rect
+                    :x="X(0)"
+                    :width="Math.max(0, X(c.harvest_day ?? ends[i]!) - X(0))"
+                    :height="bar"
+                    :fill="tint(c.crop)"
+                    :class="{ never: c.harvest_day === null }"
+                />
+                <g v-if="c.died_day !== null" :transform="`translate(${X(c.died_day)} ${bar / 2})`">
+                    <path class="died" d="M-5 -5l10 10m0 -10l-10 10" />
+                </g>
                 <rect v-if="c.days_within" class="nursery" :x="X(0)" :width="X(c.days_within) - X(0)" :height="bar" />
                 <rect
-                    v-if="c.last_day > c.harvest_day"
+                    v-if="c.harvest_day !== null && ends[i]! > c.harvest_day"
                     class="repeat"
                     :x="X(c.harvest_day)"
-                    :width="X(c.last_day) - X(c.harvest_day)"
+                    :width="X(ends[i]!) - X(c.harvest_day)"
                     :height="bar"
                     :stroke="tint(c.crop)"
                 />
@@ -89,13 +104,23 @@ const spoken = computed(() =>
                 day {{ number(day, 0) }}
             </text>
             <text
-                v-if="crops.length === 1"
+                v-if="crops.length === 1 && crops[0]!.harvest_day !== null"
                 :x="Math.min(X(crops[0]!.harvest_day), size.width - 40)"
                 :y="bottom + 27"
                 text-anchor="middle"
                 class="quiet"
             >
                 first harvest
+            </text>
+            <text
+                v-for="c in crops.filter((c) => c.harvest_day === null).slice(0, 1)"
+                :key="`never ${c.crop}`"
+                :x="size.width - 10"
+                :y="bottom + 27"
+                text-anchor="end"
+                class="early strong"
+            >
+                {{ c.died_day === null ? 'no harvest in two years' : `dies on day ${c.died_day}` }}
             </text>
             <g v-for="t in topUps" :key="t.day">
                 <path class="top-up" :d="`M${X(t.day)} ${TOP - 2}l-5 -8h10z`" />
@@ -109,7 +134,7 @@ const spoken = computed(() =>
                     class="strong"
                     :class="alarm ? 'early' : 'wet'"
                 >
-                    dry on day {{ Math.floor(dry) }}{{ topUps.length ? '' : ' if nobody tops up' }}
+                    dry on day {{ Math.floor(dry) }} if nobody tops up
                 </text>
             </g>
             <text v-else :x="size.width - 10" y="14" text-anchor="end" class="wet">the water lasts</text>
@@ -131,6 +156,13 @@ const spoken = computed(() =>
     fill: none;
     stroke-width: 2;
     stroke-dasharray: 5 3;
+}
+.never {
+    opacity: 0.45;
+}
+.died {
+    stroke: var(--stop-text);
+    stroke-width: 2.5;
 }
 .dry {
     stroke: var(--water);

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** One plant at a scale, standing at the origin. */
 import { computed } from 'vue';
-import { plant, tint, type Form } from './plants';
+import { plant, tint, type Form, type Looks } from './plants';
 
-const props = withDefaults(defineProps<{ form: Form; crop: string; height: number; width: number; scale: number; growth?: number }>(), {
-    growth: 1,
-});
+const props = withDefaults(
+    defineProps<{ form: Form; crop: string; height: number; width: number; scale: number; growth?: number; looks?: Looks }>(),
+    { growth: 1, looks: 'well' },
+);
+/** Plants that are ill hang down: of their height so much is left, and they spread a little. */
+const DROOP: Record<Looks, string> = { well: '', pale: ' scale(1 0.9)', wilting: ' scale(1.08 0.55)', dead: ' scale(1.12 0.3)' };
 /** Where a plant is this small, the ribs of its leaves would only blur, px. */
 const SMALL_PX = 60;
 const strokes = computed(() => {
@@ -16,12 +19,21 @@ const colour = computed(() => tint(props.crop));
 </script>
 
 <template>
-    <g :transform="`scale(${scale})`" :style="{ '--tint': colour }" class="plant">
+    <g :transform="`scale(${scale})${DROOP[looks]}`" :style="{ '--tint': colour }" class="plant" :class="looks">
         <path v-for="(s, i) in strokes" :key="i" :d="s.d" :class="s.kind" vector-effect="non-scaling-stroke" />
     </g>
 </template>
 
 <style scoped>
+.pale {
+    --tint: var(--pale);
+}
+.wilting {
+    --tint: var(--wilted);
+}
+.dead {
+    --tint: var(--dead);
+}
 .leaf {
     fill: var(--tint);
     stroke: var(--paper);

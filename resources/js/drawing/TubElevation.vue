@@ -3,15 +3,25 @@
 import { computed, useId } from 'vue';
 import type { CropShape, TubReport } from '../types/report';
 import PlantDrawing from './PlantDrawing.vue';
-import { formOf } from './plants';
+import { formOf, type Looks } from './plants';
 import { baseOf, halfAt, profilePath, scatter, standsOf, wallPath } from './shape';
 
 const props = withDefaults(
-    defineProps<{ tub: TubReport; scale: number; growth?: number; level?: number; bubbles?: boolean; bare?: boolean }>(),
-    { growth: 1, level: undefined, bubbles: true, bare: false },
+    defineProps<{
+        tub: TubReport;
+        scale: number;
+        growth?: number;
+        looks?: Looks;
+        level?: number;
+        bubbles?: boolean;
+        bare?: boolean;
+    }>(),
+    { growth: 1, looks: undefined, level: undefined, bubbles: true, bare: false },
 );
 
 const clip = useId();
+/** Grown plants stand as their season brings them to harvest; over a tub that runs dry none is lush. */
+const looking = computed<Looks>(() => props.looks ?? (props.growth > 0.9 ? (props.tub.season.looks ?? 'well') : 'well'));
 const s = computed(() => props.scale);
 const shape = computed(() => props.tub.shape);
 const levels = computed(() => props.tub.levels);
@@ -274,6 +284,7 @@ const drip = computed(() => {
                             :width="plant.width"
                             :scale="s"
                             :growth="growth"
+                            :looks="looking"
                         />
                     </g>
                 </g>

@@ -9,6 +9,9 @@ export interface Stroke {
     kind: 'leaf' | 'vein' | 'stem' | 'spear' | 'twig' | 'fruit' | 'prop';
 }
 
+/** How plants are on a day, as the season has it. */
+export type Looks = 'well' | 'pale' | 'wilting' | 'dead';
+
 /** What a plant looks like: a crop's own way of growing, or that of its habit. */
 export type Form =
     | 'loose'

@@ -11,8 +11,9 @@ const props = defineProps<{ tub: TubReport; day: SeasonDay; units: Units }>();
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
-/** Plants are drawn by how far the days to the first harvest have gone. */
-const growth = computed(() => Math.max(0.08, Math.min(1, (props.day.day + 1) / Math.max(1, props.tub.season.harvest_day ?? 1))));
+/** Plants are drawn by how far they have come. */
+const growth = computed(() => Math.max(0.08, props.day.growth));
+const LOOKS = { well: '', pale: 'they do poorly', wilting: 'they wilt', dead: 'they are dead' };
 const tall = computed(() => topOf(props.tub) + Math.max(0, ...props.tub.shape.crops.map((c) => c.mature_height_mm)) + 20);
 const scale = computed(() => Math.max(0.03, Math.min((size.width - 6) / (widthOf(props.tub) + 6), (size.height - 32) / tall.value)));
 const figures = computed(() => {
@@ -23,6 +24,8 @@ const figures = computed(() => {
         ...(d.oxygen_mg_l === null ? [] : [{ name: 'oxygen', value: number(d.oxygen_mg_l, 1, 'mg/L') }]),
         { name: 'warmth', value: temperature(d.water_c, props.units) },
         { name: 'drinks', value: volume(d.use_l, props.units) },
+        ...(d.fare === null ? [] : [{ name: 'fares', value: number(100 * d.fare, 0, '%') }]),
+        ...(d.stronger > 0 ? [{ name: 'feed', value: 'stirred in' }] : []),
         ...(d.change
             ? [{ name: 'water', value: 'changed' }]
             : d.top_up_l > 0
@@ -55,13 +58,15 @@ const gap = computed(() =>
                 :width="size.width"
                 :height="size.height"
                 role="img"
-                :aria-label="`${tub.name} on day ${day.day}: ${gap}`"
+                :aria-label="`${tub.name} on day ${day.day}: ${[gap, LOOKS[day.looks]].filter(Boolean).join(', ')}`"
             >
                 <line class="pen" x1="2" :x2="size.width - 2" :y1="size.height - 22" :y2="size.height - 22" />
                 <g :transform="`translate(${size.width / 2} ${size.height - 22})`">
-                    <TubElevation :tub="tub" :scale="scale" :growth="growth" :level="day.level_mm" />
+                    <TubElevation :tub="tub" :scale="scale" :growth="growth" :looks="day.looks" :level="day.level_mm" />
                 </g>
-                <text :x="size.width / 2" :y="size.height - 5" text-anchor="middle" class="quiet">{{ gap }}</text>
+                <text :x="size.width / 2" :y="size.height - 5" text-anchor="middle" :class="day.looks === 'well' ? 'quiet' : 'ill strong'">
+                    {{ LOOKS[day.looks] || gap }}
+                </text>
             </svg>
         </div>
     </div>
@@ -87,6 +92,9 @@ th,
 td {
     padding: 0.1rem 0;
     border-bottom: 1px solid var(--rule);
+}
+.ill {
+    fill: var(--stop-text) !important;
 }
 .holder {
     flex: 1;

@@ -16,6 +16,7 @@ import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Garden, Tub } from '../types/garden';
 import type { FeedDose } from '../types/report';
+import { amount } from './amount';
 import Beside from './Beside.vue';
 import DaySection from './DaySection.vue';
 import JugRow from './JugRow.vue';
@@ -96,11 +97,6 @@ function setWeather(climate: string | null): void {
 }
 const climate = computed(() => (weather.value.kind === 'typical' ? (weather.value.climate ?? STEADY) : STEADY));
 
-/** So much of a part: small amounts to the hundredth. */
-const amount = (d: FeedDose): string => {
-    const value = d.ml ?? d.g ?? 0;
-    return number(value, value < 10 ? 2 : 1, d.ml === null ? 'g' : 'mL');
-};
 const doses = (list: FeedDose[] | null | undefined): string =>
     (list ?? []).map((d) => `${list!.length > 1 ? `${d.name} ` : ''}${amount(d)}`).join(', ');
 const sum = (list: FeedDose[] | null | undefined): string => {
@@ -120,9 +116,25 @@ const nextWords = computed(() => {
 const mixed = ref<'first' | 'next'>('first');
 const jugs = computed(() =>
     mixed.value === 'next' && next.value
-        ? { litres: next.value.litres, parts: next.value.parts, ec: next.value.ec_ms_cm }
-        : { litres: report.value.volume.working_l, parts: report.value.feed?.parts ?? [], ec: report.value.feed?.ec_ms_cm ?? null },
+        ? { litres: next.value.litres, parts: next.value.parts, ec: next.value.ec_ms_cm, batch: next.value.batch }
+        : {
+              litres: report.value.volume.start_l,
+              parts: report.value.feed?.parts ?? [],
+              ec: report.value.feed?.ec_ms_cm ?? null,
+              batch: report.value.feed?.batch ?? null,
+          },
 );
+/** What is done next, in a word. */
+const nextWord = computed(() => (next.value?.change ? 'Change' : next.value?.litres ? 'Top-up' : 'Feed'));
+/** By stage, the label's dose, or one strength all through: that of grown plants to begin with. */
+const way = computed(() => (typeof feed.value?.strength === 'object' ? 'aim' : (feed.value?.strength ?? 'by-stage')));
+const aimed = computed(() => (typeof feed.value?.strength === 'object' ? feed.value.strength.ec_ms_cm : null));
+function setStrength(to: 'by-stage' | 'simple' | 'aim'): void {
+    const middle = (report.value.limits.ec_ms_cm ?? [1.2, 1.2]).reduce((sum, ec) => sum + ec / 2, 0);
+    setThisFeed('change the strength', (f) => {
+        f.strength = to === 'aim' ? { ec_ms_cm: Math.round(middle * 100) / 100 } : to;
+    });
+}
 const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
 const season = computed(() => here.value[0]?.season ?? report.value.season);
 const strength = computed(() => {
@@ -192,15 +204,26 @@ function takeRun(run: Run, name: string): void {
             <template v-if="feed">
                 <Toggle
                     label="Strength"
-                    :model-value="feed.strength ?? 'by-stage'"
+                    :model-value="way"
                     :options="[
                         { value: 'by-stage', name: 'By stage' },
-                        { value: 'simple', name: 'Label dose' },
+                        { value: 'aim', name: 'One' },
+                        { value: 'simple', name: 'Label' },
                     ]"
+                    @update:model-value="setStrength"
+                />
+                <Measure
+                    v-if="aimed !== null"
+                    label="Aim for"
+                    dimension="conductivity"
+                    :model-value="aimed"
+                    at="/feeds"
                     @update:model-value="
                         (v) =>
+                            v !== null &&
+                            v > 0 &&
                             setThisFeed('change the strength', (f) => {
-                                f.strength = v;
+                                f.strength = { ec_ms_cm: v };
                             })
                     "
                 />
@@ -253,6 +276,21 @@ function takeRun(run: Run, name: string): void {
                         v &&
                         setTub('change how often the water is changed', (t) => {
                             t.reservoir_change = v;
+                        })
+                "
+            />
+            <Toggle
+                v-if="feed && way !== 'simple'"
+                label="When they want more"
+                :model-value="(tub.strengthening ?? true) ? 'yes' : 'no'"
+                :options="[
+                    { value: 'yes', name: 'Stir feed in' },
+                    { value: 'no', name: 'Leave it' },
+                ]"
+                @update:model-value="
+                    (v) =>
+                        setTub('change whether it is made stronger', (t) => {
+                            t.strengthening = v === 'yes';
                         })
                 "
             />
@@ -367,9 +405,9 @@ function takeRun(run: Run, name: string): void {
                 />
                 <JugRow v-else :tub="report" :water="water" :units="units" :litres="jugs.litres" :parts="jugs.parts" :ec="jugs.ec" />
             </div>
-            <p v-if="report.feed?.batch && !beside" class="small note">
-                So little is hard to measure: make {{ volume(report.feed.batch.litres, units) }} with
-                {{ doses(report.feed.batch.parts) }} and share it out.
+            <p v-if="jugs.batch && !beside" class="small note">
+                So little is hard to measure: make {{ volume(jugs.batch.litres, units) }} with {{ doses(jugs.batch.parts) }} and share it
+                out.
             </p>
             <p v-if="!report.feed && !beside" class="small note">
                 No feed is chosen: the days below go as if the water were made up to what these plants like.
@@ -390,7 +428,7 @@ function takeRun(run: Run, name: string): void {
                     :aria-pressed="!beside && mixed === 'next'"
                     @click="((beside = false), (mixed = 'next'))"
                 >
-                    {{ next.change ? 'Change' : 'Top-up' }} of day {{ next.day }}
+                    {{ nextWord }} of day {{ next.day }}
                 </button>
                 <button type="button" class="word" :aria-pressed="beside" @click="beside = true">Beside another way</button>
             </div>
@@ -400,9 +438,7 @@ function takeRun(run: Run, name: string): void {
             </div>
             <p v-else-if="faults.length" class="wrong">{{ faults[0]!.message }}</p>
             <p v-else-if="away" class="wrong">{{ away }}</p>
-            <p v-else-if="report.season.harvest_day === null" class="faint">
-                Nothing grows here yet. Choose a crop and its days are drawn.
-            </p>
+            <p v-else-if="!report.crops.length" class="faint">Nothing grows here yet. Choose a crop and its days are drawn.</p>
         </div>
 
         <template #reckoning>
@@ -415,8 +451,8 @@ function takeRun(run: Run, name: string): void {
             />
             <Figure
                 v-if="next"
-                :label="next.change ? 'Next change' : 'Next top-up'"
-                :value="volume(next.litres, units)"
+                :label="next.litres ? `Next ${nextWord.toLowerCase()}` : 'Feed stirred in'"
+                :value="next.litres ? volume(next.litres, units) : sum(next.parts)"
                 :note="nextWords"
             />
             <Figure

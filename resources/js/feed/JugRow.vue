@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { number, plain, type Units, volume } from '../kit/format';
 import type { FeedDose, TubReport, WaterReport } from '../types/report';
+import { amount } from './amount';
 
 const props = defineProps<{ tub: TubReport; water: WaterReport; units: Units; litres: number; parts: FeedDose[]; ec: number | null }>();
 
@@ -19,10 +20,6 @@ function spoons(quarters: number): string {
     const rest = ['', '1/4', '1/2', '3/4'][Math.round((quarters - whole) * 4)] ?? '';
     return `${whole > 0 || rest === '' ? whole : ''}${whole > 0 && rest !== '' ? ' ' : ''}${rest}\u202ftsp`;
 }
-const amount = (dose: FeedDose): string => {
-    const value = dose.ml ?? dose.g ?? 0;
-    return number(value, value < 10 ? 2 : 1, dose.ml === null ? 'g' : 'mL');
-};
 
 const jugs = computed<Jug[]>(() => {
     const { feed } = props.tub;
@@ -30,11 +27,14 @@ const jugs = computed<Jug[]>(() => {
     const first: Jug = {
         key: 'water',
         kind: 'water',
-        head: `${volume(props.litres, props.units)} water`,
-        lines: [
-            `${number(props.water.ec_ms_cm, 2, 'mS/cm')}${props.water.blended ? ', blended' : ''}`,
-            standing === null ? 'dechlorinate it' : standing > 0 ? `stand it ${number(standing, 0, 'h')}` : 'as it is',
-        ],
+        head: props.litres > 0 ? `${volume(props.litres, props.units)} water` : 'its own water',
+        lines:
+            props.litres === 0
+                ? ['a jug of it', 'stir, pour it back']
+                : [
+                      `${number(props.water.ec_ms_cm, 2, 'mS/cm')}${props.water.blended ? ', blended' : ''}`,
+                      standing === null ? 'dechlorinate it' : standing > 0 ? `stand it ${number(standing, 0, 'h')}` : 'as it is',
+                  ],
     };
     if (!feed) return [first];
     const parts = props.parts.map((dose, i): Jug => ({

@@ -6,6 +6,7 @@ import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import { useTurns } from '../kit/turns';
 import type { FeedDose } from '../types/report';
+import { amount } from './amount';
 
 interface Answer {
     litres: number;
@@ -51,10 +52,7 @@ watch(garden.selected, () => {
     now.value = wanted.value = litres.value = null;
 });
 
-const amount = (dose: FeedDose): string => {
-    const value = dose.ml ?? dose.g ?? 0;
-    return `${dose.name} ${number(value, value < 10 ? 2 : 1, dose.ml === null ? 'g' : 'mL')}`;
-};
+const named = (dose: FeedDose): string => `${dose.name} ${amount(dose)}`;
 const says = computed(() => {
     const a = answer.value;
     if (!a) return [];
@@ -65,7 +63,7 @@ const says = computed(() => {
         a.take_out_l >= 0.005 ? `Take out ${volume(a.take_out_l, units)}.` : '',
         plainWater
             ? `Put in ${volume(a.put_in_l, units)} of water alone, stir, measure again.`
-            : `Put in ${volume(a.put_in_l, units)} of water, then ${a.parts.map(amount).join(', then ')}. Stir between, and measure again.`,
+            : `Put in ${volume(a.put_in_l, units)} of water, then ${a.parts.map(named).join(', then ')}. Stir between, and measure again.`,
         !plainWater || a.ec_ms_cm < 0.005 || a.feed_known ? '' : 'Feed for it: choose one first, with its EC.',
         a.reaches ? '' : `It comes to ${number(a.after_ec_ms_cm, 2, 'mS/cm')} that way and no nearer.`,
     ].filter(Boolean);

@@ -153,9 +153,11 @@ const water = computed(() => {
         ? `${line(first.value, strip)}L${X(days.value.length)} ${Y(strip, strip.from)}L${X(0)} ${Y(strip, strip.from)}Z`
         : '';
 });
-const events = computed(() => days.value.filter((d) => d.change || d.top_up_l > 0));
+const events = computed(() => days.value.filter((d) => d.change || d.top_up_l > 0 || d.stronger > 0));
+/** Days on which plants do poorly, and what of them. */
+const ill = computed(() => days.value.filter((d) => d.looks !== 'well'));
 const dayTicks = computed(() => nice(0, last.value, Math.max(4, Math.floor((size.width - LEFT) / 70))));
-const harvest = computed(() => props.tub.season.harvest_day);
+const harvest = computed(() => first.value.season.harvest_day);
 
 const at = computed(() => Math.max(0, Math.min(days.value.length - 1, props.day)));
 const here = computed(() => days.value[at.value] ?? null);
@@ -165,14 +167,17 @@ const note = computed(() => {
     return [
         `day ${d.day}`,
         `${dimension(d.level_mm, props.units)}\u202f${props.units === 'us' ? 'in' : 'mm'} · ${volume(d.volume_l, props.units)}`,
+        ...(d.looks === 'well' ? [] : [{ pale: 'they do poorly', wilting: 'they wilt', dead: 'they are dead' }[d.looks]]),
         ...(d.ec_ms_cm === null
             ? []
             : [`${number(d.ec_ms_cm, 2, 'mS/cm')}${d.oxygen_mg_l === null ? '' : ` · ${number(d.oxygen_mg_l, 1, 'mg/L')}`}`]),
         d.change
             ? 'water changed'
-            : d.top_up_l > 0
-              ? `topped up ${volume(d.top_up_l, props.units)}`
-              : `drinks ${volume(d.use_l, props.units)} a day`,
+            : d.stronger > 0
+              ? 'feed stirred in'
+              : d.top_up_l > 0
+                ? `topped up ${volume(d.top_up_l, props.units)}`
+                : `drinks ${volume(d.use_l, props.units)} a day`,
     ];
 });
 
@@ -230,6 +235,18 @@ function key(event: KeyboardEvent): void {
                     :height="Y(strip, tub.limits.ec_ms_cm[0]!) - Y(strip, tub.limits.ec_ms_cm[1]!)"
                 />
                 <path v-if="strip.key === 'level'" :d="water" class="water" />
+                <template v-if="strip.key === 'level'">
+                    <rect
+                        v-for="d in ill"
+                        :key="`i${d.day}`"
+                        class="ill"
+                        :class="d.looks"
+                        :x="X(d.day)"
+                        :width="Math.max(1, X(d.day + 1) - X(d.day))"
+                        :y="strip.top"
+                        height="4"
+                    />
+                </template>
                 <path :d="band(strip)" class="band" :class="strip.key" />
                 <template v-for="tick in strip.ticks" :key="tick.at">
                     <line class="rule" :x1="LEFT" :x2="size.width - RIGHT" :y1="Y(strip, tick.at)" :y2="Y(strip, tick.at)" />
@@ -258,7 +275,7 @@ function key(event: KeyboardEvent): void {
                         v-for="e in events"
                         :key="e.day"
                         class="event"
-                        :class="{ change: e.change }"
+                        :class="{ change: e.change, stronger: !e.change && e.stronger > 0 }"
                         :d="`M${X(e.day + 1) - 5} ${strip.top + strip.height + 14}h10l-5 -9Z`"
                     />
                 </template>
@@ -381,6 +398,16 @@ function key(event: KeyboardEvent): void {
 .kelp {
     fill: var(--kelp) !important;
     font-weight: 650;
+}
+.ill {
+    fill: var(--mind);
+}
+.ill.wilting,
+.ill.dead {
+    fill: var(--stop);
+}
+.event.stronger {
+    fill: var(--kelp);
 }
 .event {
     fill: var(--paper);

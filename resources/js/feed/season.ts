@@ -45,9 +45,13 @@ export interface Forecast {
 export interface SeasonEvent {
     day: number;
     change: boolean;
+    /** 0 where parts alone are stirred into what is there. */
     litres: number;
+    stronger: number;
     ec_ms_cm: number | null;
     parts: FeedDose[];
+    /** What to make where so little is hard to measure. */
+    batch: { litres: number; parts: FeedDose[] } | null;
 }
 
 interface Edge {
