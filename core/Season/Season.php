@@ -44,6 +44,9 @@ final readonly class Season
 
     private const MINUTES_AN_HOUR = 60.0;
 
+    /** The climate of every day where all are the same. */
+    private ?float $steady;
+
     /**
      * @param  list<WhatIf>  $whatIfs
      * @param  float  $drinks  times what the crops' figures say; 0.75 to 1.25 is the range of the estimate
@@ -56,6 +59,7 @@ final readonly class Season
         private float $drinks = 1.0,
         private float $eats = 1.0,
     ) {
+        $this->steady = $whatIfs === [] && $weather->isSteady() ? $this->climateOf($weather->on(0)) : null;
     }
 
     /** How the tub stands when it has been filled and planted. */
@@ -110,7 +114,7 @@ final readonly class Season
         [$weather, $warmer, $away, $air, $hoursCut] = $this->dayOf($now->day);
         $water = max(0.0, $tub->warmth->after($now->water, $weather->air, $now->volume, $warmer));
         $frost = $water <= 0.0 && ! $now->isDry() ? $now->frost + 1 : 0;
-        $climate = Climate::factor($weather->air, $weather->humidity, $weather->lightHours, $tub->inSun);
+        $climate = $this->steady ?? $this->climateOf($weather);
         $ec = $now->ec();
         $dayOfYear = $tub->light->goesByDate() ? $this->weather->dayOfYear($now->day) : null;
 
@@ -250,6 +254,11 @@ final readonly class Season
                 $deeds->misses && $missed !== null ? $evening->missed + [$missed => true] : $evening->missed,
             ),
         );
+    }
+
+    private function climateOf(WeatherDay $day): float
+    {
+        return Climate::factor($day->air, $day->humidity, $day->lightHours, $this->tub->inSun);
     }
 
     /** Cold air, water that is too hot or has been freezing for days, or roots without oxygen for days, end a crop. */

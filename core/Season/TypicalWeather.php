@@ -18,6 +18,9 @@ final class TypicalWeather implements Weather
     /** @var array<int, WeatherYear> by year */
     private array $years = [];
 
+    /** @var array<int, WeatherDay> as far as they were asked for */
+    private array $days = [];
+
     public function __construct(private readonly WeatherClimate $climate, private readonly int $seed, string $start)
     {
         $this->start = new DateTimeImmutable($start.' 12:00:00 UTC');
@@ -29,6 +32,11 @@ final class TypicalWeather implements Weather
     }
 
     public function on(int $day): WeatherDay
+    {
+        return $this->days[$day] ??= $this->drawn($day);
+    }
+
+    private function drawn(int $day): WeatherDay
     {
         $date = $this->start->modify("+$day days");
         $year = (int) $date->format('Y');

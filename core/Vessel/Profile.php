@@ -6,7 +6,6 @@ namespace KelpTub\Core\Vessel;
 
 use InvalidArgumentException;
 use KelpTub\Core\Geometry\CrossSection;
-use KelpTub\Core\Numbers\Crossing;
 
 /**
  * The inside of a vessel as a stack of stations, straight between them. Heights and lengths in mm, volumes in litres.
@@ -21,8 +20,14 @@ final readonly class Profile
     /** Depths are inverted to within this, in mm. */
     private const DEPTH_TOLERANCE_MM = 1.0e-10;
 
+    /** Steps by which a depth is looked for with the area as the slope; it takes three or four. */
+    private const MOST_STEPS = 50;
+
     /** @var list<float> volume below each station, in litres */
     private array $volumes;
+
+    /** @var list<array{float, float, float}> of each slice what its area in mm² is: a + b·x + c·x², x mm over its lower station */
+    private array $areas;
 
     /** @param  list<Station>  $stations from the floor up; at least two, the first at height 0 */
     public function __construct(public array $stations)
@@ -31,6 +36,7 @@ final readonly class Profile
             throw new InvalidArgumentException('A vessel needs at least two stations: its floor and its rim.');
         }
         $volumes = [0.0];
+        $areas = [];
         for ($i = 1; $i < count($stations); $i++) {
             if (
                 $stations[$i]->section->round !== $stations[$i - 1]->section->round
@@ -38,13 +44,12 @@ final readonly class Profile
             ) {
                 throw new InvalidArgumentException('No slice of a vessel changes from round to rectangular.');
             }
-            $volumes[] = $volumes[$i - 1] + self::slice(
-                $stations[$i - 1]->section,
-                $stations[$i]->section,
-                $stations[$i]->height - $stations[$i - 1]->height,
-            );
+            $height = $stations[$i]->height - $stations[$i - 1]->height;
+            $volumes[] = $volumes[$i - 1] + self::slice($stations[$i - 1]->section, $stations[$i]->section, $height);
+            $areas[] = self::areas($stations[$i - 1]->section, $stations[$i]->section, $height);
         }
         $this->volumes = $volumes;
+        $this->areas = $areas;
     }
 
     /** Height of the rim above the inside floor, in mm. */
@@ -68,19 +73,20 @@ final readonly class Profile
     /** Litres below a depth; a depth outside the vessel counts as its floor or its rim. */
     public function volumeAt(float $depth): float
     {
-        if ($depth <= 0.0) {
-            return 0.0;
+        if ($depth <= 0.0 || $depth >= $this->rim()) {
+            return $depth <= 0.0 ? 0.0 : $this->brim();
         }
         $i = $this->sliceAt($depth);
-        [$lower, $upper] = [$this->stations[$i], $this->stations[$i + 1]];
-        $height = $upper->height - $lower->height;
-        $within = min($depth, $upper->height) - $lower->height;
 
-        return $height <= 0.0 ? $this->volumes[$i] : $this->volumes[$i] + self::slice(
-            $lower->section,
-            $lower->section->towards($upper->section, $within / $height),
-            $within,
-        );
+        return $this->within($i, $depth - $this->stations[$i]->height);
+    }
+
+    /** Litres up to so many mm into a slice. */
+    private function within(int $slice, float $x): float
+    {
+        [$a, $b, $c] = $this->areas[$slice];
+
+        return $this->volumes[$slice] + $x * ($a + $x * ($b / 2 + $x * $c / 3)) / self::MM3_PER_LITRE;
     }
 
     /** Depth in mm at which $litres stand; clamped to floor and rim. Inverts volumeAt to 1e-6. */
@@ -97,12 +103,23 @@ final readonly class Profile
             $i++;
         }
 
-        return Crossing::of(
-            fn (float $depth): float => $litres - $this->volumeAt($depth),
-            $this->stations[$i]->height,
-            $this->stations[$i + 1]->height,
-            self::DEPTH_TOLERANCE_MM,
-        );
+        [$a, $b, $c] = $this->areas[$i];
+        [$low, $high] = [0.0, $this->stations[$i + 1]->height - $this->stations[$i]->height];
+        // From where it would be in straight walls on; kept within what is known to hold it.
+        $x = $high * ($litres - $this->volumes[$i]) / ($this->volumes[$i + 1] - $this->volumes[$i]);
+        for ($step = 0; $step < self::MOST_STEPS; $step++) {
+            $over = ($this->within($i, $x) - $litres) * self::MM3_PER_LITRE;
+            $area = $a + $x * ($b + $x * $c);
+            [$low, $high] = $over > 0.0 ? [$low, $x] : [$x, $high];
+            $next = $area > 0.0 ? $x - $over / $area : ($low + $high) / 2;
+            $next = $next > $low && $next < $high ? $next : ($low + $high) / 2;
+            if (abs($next - $x) <= self::DEPTH_TOLERANCE_MM) {
+                return $this->stations[$i]->height + $next;
+            }
+            $x = $next;
+        }
+
+        return $this->stations[$i]->height + $x;
     }
 
     /** The inside cross-section at a depth; at a step, the one above it. */
@@ -179,6 +196,21 @@ final readonly class Profile
         }
 
         return $last;
+    }
+
+    /**
+     * What the area of a slice is, a + b·x + c·x²: that at its foot, its middle and its top lie on it.
+     *
+     * @return array{float, float, float}
+     */
+    private static function areas(CrossSection $lower, CrossSection $upper, float $height): array
+    {
+        if ($height <= 0.0) {
+            return [0.0, 0.0, 0.0];
+        }
+        [$foot, $middle, $top] = [$lower->area(), $lower->towards($upper, 0.5)->area(), $upper->area()];
+
+        return [$foot, (4 * $middle - 3 * $foot - $top) / $height, 2 * ($foot - 2 * $middle + $top) / $height ** 2];
     }
 
     /** Litres of a slice of the given height between two sections, exactly. */

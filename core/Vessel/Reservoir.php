@@ -53,10 +53,11 @@ final readonly class Reservoir
             return $this->profile->depthFor($litres);
         }
 
+        // It stands no lower than without any pebbles, and no higher than with all of them under water.
         return Crossing::of(
             fn (float $level): float => $litres - $this->litresAt($level),
-            max(0.0, $free),
-            $this->profile->rim(),
+            max(0.0, $free, $this->profile->depthFor($litres)),
+            $this->profile->depthFor($litres + $this->displacedAt($this->profile->rim())),
             self::LEVEL_TOLERANCE_MM,
         );
     }

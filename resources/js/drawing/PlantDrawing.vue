@@ -19,7 +19,7 @@ const colour = computed(() => tint(props.crop));
 </script>
 
 <template>
-    <g :transform="`scale(${scale})${DROOP[looks]}`" :style="{ '--tint': colour }" class="plant" :class="looks">
+    <g :transform="`scale(${scale})${DROOP[looks]}`" :style="looks === 'well' ? { '--tint': colour } : {}" class="plant" :class="looks">
         <path v-for="(s, i) in strokes" :key="i" :d="s.d" :class="s.kind" vector-effect="non-scaling-stroke" />
     </g>
 </template>
