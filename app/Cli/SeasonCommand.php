@@ -60,6 +60,7 @@ final class SeasonCommand extends GardenCommand
         return match (true) {
             is_bool($value) => $value ? '1' : '0',
             $value === null => '',
+            is_string($value) => $value,
             default => (string) json_encode($value, JSON_THROW_ON_ERROR),
         };
     }
@@ -99,12 +100,18 @@ final class SeasonCommand extends GardenCommand
                 $day->oxygen_mg_l === null ? '–' : $w->number($day->oxygen_mg_l, 1, 'mg/L'),
                 match (true) {
                     $day->change => 'water changed',
+                    $day->stronger > 0.0 && $day->top_up_l > 0.0 => 'feed stirred in, topped up '.$w->volume($day->top_up_l),
+                    $day->stronger > 0.0 => 'feed stirred in',
                     $day->top_up_l > 0.0 => 'topped up '.$w->volume($day->top_up_l),
                     default => '',
                 },
             ];
         }
         (new Table($output))->setStyle('compact')->setHeaders(['  day', 'level', 'water', 'EC', 'oxygen', ''])->setRows($rows)->render();
+        $harvest = $run->season->harvest_day;
+        $output->writeln($harvest === null
+            ? 'No harvest'.($run->season->killed_day === null ? ' in two years.' : ": it dies on day {$run->season->killed_day}.")
+            : sprintf('First harvest on day %s, %s picked in all.', $w->number($harvest, 0), $w->mass($run->season->harvest_g / 1000)), OutputInterface::OUTPUT_RAW);
         $output->writeln(sprintf(
             '%s of water in all, %s top-ups and %s changes before the first harvest.',
             $w->volume($run->season->water_l),

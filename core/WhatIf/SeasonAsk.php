@@ -26,10 +26,12 @@ final readonly class SeasonAsk
         'water_line' => 'water_line',
         'method' => 'system',
         'density' => 'density',
+        'strengthen' => 'strengthening',
     ];
 
     /**
-     * @param  array<string, string>  $policy  by its keys: `top_ups`, `strength`, `change`, `water_line`, `method`, `density`
+     * @param  array<string, string>  $policy  by its keys: `top_ups`, `strength`, `change`, `water_line`, `method`, `density`,
+     *                                         `strengthen`
      * @param  list<string>  $whatIfs  as they are written: `heat@20x3+8`
      */
     public function __construct(public array $policy = [], public array $whatIfs = [])
@@ -74,7 +76,7 @@ final readonly class SeasonAsk
             if (! in_array($value, $may, true)) {
                 throw new InvalidArgumentException("$key is \"$value\"; it is one of ".implode(', ', $may));
             }
-            $all = [...$all, ...$patch->set($tub->pointer('/'.self::KEYS[$key]), $value)];
+            $all = [...$all, ...$patch->set($tub->pointer('/'.self::KEYS[$key]), $key === 'strengthen' ? $value === 'yes' : $value)];
         }
 
         return $all;
@@ -83,6 +85,9 @@ final readonly class SeasonAsk
     /** @return list<string>|null */
     private static function values(string $key): ?array
     {
+        if ($key === 'strengthen') {
+            return ['yes', 'no'];
+        }
         $cases = match ($key) {
             'top_ups' => TopUps::cases(),
             'strength' => TopUpStrength::cases(),

@@ -35,8 +35,8 @@ it('chooses a feed and says what to pour in, in the order of mixing', function (
         return count($all) === 5 ? $all : [];
     };
     $browser->until(fn (): bool => $texts() !== [], 'for five jugs');
-    expect($texts()[1])->toContain('A · '.written($feed->parts[0]->g, 2).' g')
-        ->and($texts()[2])->toContain('B · '.written($feed->parts[1]->g, 2).' g', 'never with A undiluted')
+    expect($texts()[1])->toContain('A · '.written($feed->parts[0]->g, 1).' g')
+        ->and($texts()[2])->toContain('B · '.written($feed->parts[1]->g, 1).' g', 'never with A undiluted')
         ->and($texts()[3])->toContain(written($feed->ec_ms_cm, 2).' mS/cm')
         ->and($texts()[4])->toContain('pH 5.8');
     // A second tub that takes the same feed shares it; one that leaves it frees it.

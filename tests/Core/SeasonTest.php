@@ -536,9 +536,12 @@ it('refuses a policy that there is not', function (string $policy, string $says)
 
 it('runs a tub otherwise as if the garden said so', function () {
     $garden = fn (array $tub): Garden => Gardens::tub(['crop' => 'kale', 'layout' => ['cups' => 3], ...$tub]);
-    $asked = asked($garden([]), ['top_ups' => 'quarter', 'change' => 'never', 'strength' => 'water', 'density' => 'tight'])->season;
+    $asked = asked($garden([]), ['top_ups' => 'quarter', 'change' => 'never', 'strength' => 'water', 'density' => 'tight', 'strengthen' => 'no'])->season;
     $said = asked($garden(
-        ['top_ups' => 'quarter', 'reservoir_change' => 'never', 'top_up_strength' => 'water', 'density' => 'tight'],
+        [
+            'top_ups' => 'quarter', 'reservoir_change' => 'never', 'top_up_strength' => 'water', 'density' => 'tight',
+            'strengthening' => false,
+        ],
     ))->season;
     expect($asked)->toEqual($said);
 });

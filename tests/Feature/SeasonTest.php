@@ -103,9 +103,10 @@ it('writes a season for people, as CSV, and refuses with 2', function () {
     $csv = explode("\n", trim(kelp(['season', '-', '--tub', 'a', '--csv'], $garden)->getOutput()));
     $wrong = kelp(['season', '-', '--tub', 'z'], $garden);
     expect($csv[0])->toBe(
-        'day,use_l,uptake,rain_l,spill_l,top_up_l,top_up_ec,change,level_mm,volume_l,air_gap_mm,ec_ms_cm,oxygen_mg_l,water_c',
+        'day,age,fare,ph,use_l,uptake,stronger,rain_l,spill_l,top_up_l,top_up_ec,change,level_mm,volume_l,air_gap_mm,ec_ms_cm,'
+        .'oxygen_mg_l,water_c,growth,looks',
     )
-        ->and(str_getcsv($csv[14], escape: '')[7])->toBe('1')
+        ->and(str_getcsv($csv[14], escape: '')[11])->toBe('1')
         ->and(kelp(['season', '-'], $garden)->getOutput())->toContain('water changed', 'top-ups')
         ->and($wrong->getExitCode())->toBe(2)->and($wrong->getOutput())->toBe('')
         ->and($wrong->getErrorOutput())->toContain('there is no tub z')
@@ -147,8 +148,8 @@ it('gets by when the forecast service is slow, down or talks nonsense', function
     expect(forecastFrom($good)->from)->toBe('service');
     // Two hours later it is down: what it told last counts, with its age.
     $this->travel(2)->hours();
-    $kept = Cache::store('weather')->get('days arid 5 2027-04-10');
-    Cache::store('weather')->forever('days arid 5 2027-04-10', ['at' => $kept['at'] - 7200] + $kept);
+    $kept = Cache::store('weather')->get('by date arid 5 2027-04-10');
+    Cache::store('weather')->forever('by date arid 5 2027-04-10', ['at' => $kept['at'] - 7200] + $kept);
     $late = forecastFrom($bad['down']);
     expect($late->from)->toBe('kept')->and($late->ageHours)->toEqualWithDelta(2.0, 0.01);
     // And it is left alone for a while.

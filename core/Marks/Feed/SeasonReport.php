@@ -7,7 +7,6 @@ namespace KelpTub\Core\Marks\Feed;
 use KelpTub\Core\Crop\CropStand;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
-use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\TopUp;
 use KelpTub\Core\Season\TopUpHabit;
@@ -140,8 +139,6 @@ final class SeasonReport
         $row = [
             'day' => $day->day,
             'age' => $run->age($day),
-            'growth' => $run->growth($day),
-            'looks' => $run->looks($index)->value,
             'fare' => $day->fare(),
             'ph' => $day->after->ph,
             'use_l' => $day->use,
@@ -158,6 +155,8 @@ final class SeasonReport
             'ec_ms_cm' => $day->ec(),
             'oxygen_mg_l' => $day->oxygen,
             'water_c' => $day->after->water,
+            'growth' => $run->growth($day),
+            'looks' => $run->looks($index)->value,
         ];
         if ($several) {
             $row['ages'] = (object) self::byCrop($run, static fn (int $i, CropStand $s): ?float => $day->after->died[$i] === null
