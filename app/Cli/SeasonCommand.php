@@ -109,9 +109,10 @@ final class SeasonCommand extends GardenCommand
         }
         (new Table($output))->setStyle('compact')->setHeaders(['  day', 'level', 'water', 'EC', 'oxygen', ''])->setRows($rows)->render();
         $harvest = $run->season->harvest_day;
+        $picked = $w->mass($run->season->harvest_g / 1000);
         $output->writeln($harvest === null
             ? 'No harvest'.($run->season->killed_day === null ? ' in two years.' : ": it dies on day {$run->season->killed_day}.")
-            : sprintf('First harvest on day %s, %s picked in all.', $w->number($harvest, 0), $w->mass($run->season->harvest_g / 1000)), OutputInterface::OUTPUT_RAW);
+            : "First harvest on day {$w->number($harvest, 0)}, $picked picked in all.", OutputInterface::OUTPUT_RAW);
         $output->writeln(sprintf(
             '%s of water in all, %s top-ups and %s changes before the first harvest.',
             $w->volume($run->season->water_l),

@@ -26,6 +26,7 @@ final readonly class KnownNames
                 $this->library->pumps,
                 $this->library->stones,
                 $this->library->tubes,
+                $this->library->lamps,
             ],
         );
 

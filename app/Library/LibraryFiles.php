@@ -22,7 +22,7 @@ final class LibraryFiles
 {
     /** Shelves, and with them names and prices, each in a file of its own; crops are a table. */
     private const SHELVES = [
-        'vessels', 'cups', 'stones', 'pumps', 'tubes', 'products', 'climates', 'offers', 'parts', 'produce',
+        'vessels', 'cups', 'stones', 'pumps', 'tubes', 'lamps', 'products', 'climates', 'offers', 'parts', 'produce',
     ];
 
     /** @var array<string, stdClass> schemas that were put together already */
@@ -57,6 +57,7 @@ final class LibraryFiles
             new Shelf($shelves['stones'], PartReader::stone(...)),
             new Shelf($shelves['pumps'], PartReader::pump(...)),
             new Shelf($shelves['tubes'], PartReader::tube(...)),
+            new Shelf($shelves['lamps'], PartReader::lamp(...)),
             new Shelf($shelves['products'], PartReader::product(...)),
             new Shelf($shelves['climates'], PartReader::climate(...)),
             new OfferShelf($shelves['offers']),

@@ -39,6 +39,7 @@ final class LibraryForPage
             'stones' => [...self::shelf($library->stones->documents()), ...$pages['stones']->items()],
             'pumps' => [...self::shelf($library->pumps->documents()), ...$pages['pumps']->items()],
             'tubes' => self::shelf($library->tubes->documents()),
+            'lamps' => self::shelf($library->lamps->documents()),
             'feeds' => [...self::shelf($library->products->documents()), ...$pages['feeds']->items()],
             'crops' => [...self::shelf($library->crops->documents()), ...$pages['crops']->items()],
             // Shelves that are longer than what comes with the page: it asks for the rest by itself.

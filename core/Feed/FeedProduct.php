@@ -82,7 +82,7 @@ final readonly class FeedProduct
         return $label === null ? 1.0 : self::added($wanted, $source) / $label;
     }
 
-    /** What feed has to add to water: the rest to what is wanted, and half of it at least, since what is in hard water is no food, mS/cm. */
+    /** What feed has to add to water, mS/cm: the rest to what is wanted, half of it at least: what is in hard water is no food. */
     public static function added(float $wanted, float $source): float
     {
         return max($wanted - $source, $wanted / 2);

@@ -11,6 +11,7 @@ use KelpTub\Core\Cost\OfferShelf;
 use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Feed\FeedProduct;
+use KelpTub\Core\Light\Lamp;
 use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
@@ -25,6 +26,7 @@ final readonly class Library
      * @param  Shelf<Stone>  $stones
      * @param  Shelf<Pump>  $pumps
      * @param  Shelf<Tube>  $tubes
+     * @param  Shelf<Lamp>  $lamps
      * @param  Shelf<FeedProduct>  $products
      * @param  Shelf<WeatherClimate>  $climates
      * @param  array<string, string>  $partNames  of parts that are on no other shelf
@@ -37,6 +39,7 @@ final readonly class Library
         public Shelf $stones,
         public Shelf $pumps,
         public Shelf $tubes,
+        public Shelf $lamps,
         public Shelf $products,
         public Shelf $climates,
         public OfferShelf $offers,
@@ -59,6 +62,7 @@ final readonly class Library
             $this->stones,
             $this->pumps,
             $this->tubes,
+            $this->lamps,
             $this->products,
             $this->climates,
             $this->offers,
@@ -70,7 +74,7 @@ final readonly class Library
     /**
      * The shelf that a member of a garden file takes its keys from; null where it takes none.
      *
-     * @return Shelf<Vessel>|Shelf<Cup>|Shelf<Stone>|Shelf<Pump>|Shelf<Tube>|Shelf<FeedProduct>|null
+     * @return Shelf<Vessel>|Shelf<Cup>|Shelf<Stone>|Shelf<Pump>|Shelf<Tube>|Shelf<Lamp>|Shelf<FeedProduct>|null
      */
     public function shelfFor(string $member): ?Shelf
     {
@@ -80,6 +84,7 @@ final readonly class Library
             'kind' => $this->stones,
             'pump' => $this->pumps,
             'tube' => $this->tubes,
+            'lamp' => $this->lamps,
             'product' => $this->products,
             default => null,
         };

@@ -19,6 +19,7 @@ use KelpTub\Core\Lid\KeepOut;
 use KelpTub\Core\Lid\Lid;
 use KelpTub\Core\Lid\LidMake;
 use KelpTub\Core\Lid\Panel;
+use KelpTub\Core\Light\Lamp;
 use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\Fill;
@@ -117,6 +118,26 @@ final class PartReader
     public static function tube(stdClass $raw, ?string $key): Tube
     {
         return new Tube($key ?? $raw->key ?? null, $raw->name ?? 'Air tubing', (float) $raw->inner_mm, (float) $raw->outer_mm);
+    }
+
+    /** @param  Shelf<Lamp>  $shelf */
+    public static function lampOf(string|stdClass $given, Shelf $shelf): Lamp
+    {
+        return is_string($given) ? $shelf->get($given) : self::lamp($given, null);
+    }
+
+    public static function lamp(stdClass $raw, ?string $key): Lamp
+    {
+        return new Lamp(
+            $key ?? $raw->key ?? null,
+            $raw->name ?? 'Lamp',
+            (float) $raw->power_w,
+            (float) ($raw->umol_j ?? Lamp::USUAL_UMOL_J),
+            (float) ($raw->height_mm ?? Lamp::USUAL_HEIGHT_MM),
+            (float) $raw->length_mm,
+            (float) $raw->width_mm,
+            (float) ($raw->least_height_mm ?? Lamp::LEAST_HEIGHT_MM),
+        );
     }
 
     public static function product(stdClass $raw, ?string $key): FeedProduct

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Light\Lamp;
 
 /** One tub of a garden as the grower set it, defaults filled in. */
 final readonly class Tub
@@ -23,6 +24,7 @@ final readonly class Tub
         public TubHoles $holes,
         public TubPlanting $planting,
         public TubWater $water,
+        public ?Lamp $lamp = null,
     ) {
         $this->system = $water->system;
     }

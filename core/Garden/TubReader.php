@@ -209,6 +209,7 @@ final readonly class TubReader
             $holes,
             $this->planting($raw, $holes->layout, $water->cloner->collar),
             $water,
+            isset($raw->lamp) ? PartReader::lampOf($raw->lamp, $this->library->lamps) : null,
         );
     }
 

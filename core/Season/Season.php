@@ -242,8 +242,8 @@ final readonly class Season
         $isAirless = $tub->system === GrowingSystem::Aerated && $oxygen !== null && $oxygen < self::AIRLESS_MG_L;
 
         return new SeasonDay(
-            $evening->day - 1, $moved[0], $moved[1], $stronger, $moved[2], $moved[3], $deeds->topUp, $topUpEc, $deeds->change, $level, $oxygen,
-            $fares,
+            $evening->day - 1, $moved[0], $moved[1], $stronger, $moved[2], $moved[3], $deeds->topUp, $topUpEc, $deeds->change, $level,
+            $oxygen, $fares,
             new SeasonState(
                 $evening->day, $volume, $salt, $evening->water, $ph, $evening->ages, $evening->died, $evening->harvests, $evening->lasts,
                 $evening->drunk, $thriven, $evening->bears, $evening->frost, $isAirless ? $evening->airless + 1 : 0, max(0, $drowned - 1),

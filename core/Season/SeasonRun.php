@@ -97,7 +97,9 @@ final class SeasonRun
     /** How far the plants that the tub is fed for have come on a day: 0 at transplanting, 1 from the first harvest on. */
     public function growth(SeasonDay $day): float
     {
-        $stand = $this->tub->leader($day->after->ages, $day->after->died) ?? $this->tub->leader($this->start->ages, $this->start->died) ?? 0;
+        $stand = $this->tub->leader($day->after->ages, $day->after->died)
+            ?? $this->tub->leader($this->start->ages, $this->start->died)
+            ?? 0;
 
         return max(0.0, min(1.0, $this->tub->stands[$stand]->wayTo($day->after->ages[$stand])));
     }

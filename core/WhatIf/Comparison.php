@@ -59,7 +59,9 @@ final class Comparison
             'litres_per_plant' => $plants > 0 ? $working / $plants : null,
             'plants_per_m2' => $lids > 0.0 ? $plants / $lids : null,
             'mass_kg' => $plans->mass(),
-            'water_to_harvest_l' => $season(static fn (SeasonRun $run): float => $run->harvestDay() === null ? 0.0 : $run->drunk($run->harvestDay())),
+            'water_to_harvest_l' => $season(
+                static fn (SeasonRun $run): float => $run->harvestDay() === null ? 0.0 : $run->drunk($run->harvestDay()),
+            ),
             'harvest_day' => $harvests === [] ? null : max($harvests),
             'days_between_fills' => self::least(array_map(static fn (TubPlan $tub): ?float => $tub->water->daysBetweenFills(), $tubs)),
             'top_ups' => $season(static fn (SeasonRun $run): float => $run->putInBefore($run->harvestDay())['top_ups']),

@@ -22,18 +22,19 @@ final class House
         'Crop' => ['Geometry', 'Numbers', 'Cup', 'Lid'],
         'Air' => ['Geometry', 'Numbers', 'Cup'],
         'Feed' => ['Units'],
+        'Light' => [],
         'Season' => ['Cup', 'Vessel', 'Crop', 'Air', 'Feed'],
         'Cost' => [],
         'Build' => ['Geometry'],
 
-        'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost'],
-        'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File'],
+        'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost'],
+        'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost', 'File'],
 
         'Marks/Tub' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Cost', 'File', 'Garden'],
         'Marks/Lid' => ['Geometry', 'Units', 'Cup', 'Lid', 'Crop', 'Cost', 'File', 'Garden', 'Marks/Tub'],
-        'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Feed'],
+        'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Light', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Feed'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
-        'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
+        'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
         'Marks/Days' => ['File', 'Garden'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [

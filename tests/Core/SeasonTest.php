@@ -536,7 +536,9 @@ it('refuses a policy that there is not', function (string $policy, string $says)
 
 it('runs a tub otherwise as if the garden said so', function () {
     $garden = fn (array $tub): Garden => Gardens::tub(['crop' => 'kale', 'layout' => ['cups' => 3], ...$tub]);
-    $asked = asked($garden([]), ['top_ups' => 'quarter', 'change' => 'never', 'strength' => 'water', 'density' => 'tight', 'strengthen' => 'no'])->season;
+    $asked = asked($garden([]), [
+        'top_ups' => 'quarter', 'change' => 'never', 'strength' => 'water', 'density' => 'tight', 'strengthen' => 'no',
+    ])->season;
     $said = asked($garden(
         [
             'top_ups' => 'quarter', 'reservoir_change' => 'never', 'top_up_strength' => 'water', 'density' => 'tight',
@@ -589,7 +591,8 @@ it('gives the doses of every top-up and change, which come to the season\'s', fu
         $sum = $first[$part]->g + array_sum(array_map(fn ($e): float => $e->parts[$part]->g, $run->events));
         expect($sum)->toEqualWithDelta($run->season->feed[$part]->g, 1e-9);
     }
-    expect(count($run->events))->toBe(count(array_filter($run->season->days, fn ($d): bool => $d->change || $d->top_up_l > 0 || $d->stronger > 0)))
+    $isVisited = fn ($d): bool => $d->change || $d->top_up_l > 0 || $d->stronger > 0;
+    expect(count($run->events))->toBe(count(array_filter($run->season->days, $isVisited)))
         ->and(count($run->events))->toBeGreaterThan(4);
 });
 

@@ -631,7 +631,8 @@ final class BuildSheet
             default => 2,
         };
 
-        return $this->write->number($dose->amount, $digits, $dose->part->unit()).($digits === 2 && $dose->amount > 0.0 ? ', on a pocket scale' : '');
+        return $this->write->number($dose->amount, $digits, $dose->part->unit())
+            .($digits === 2 && $dose->amount > 0.0 ? ', on a pocket scale' : '');
     }
 
     private function planting(): void

@@ -85,7 +85,8 @@ final readonly class CostFigures
     }
 
     /**
-     * A month as it is on the mean of the seasons: power of the air pumps day and night, feed and water poured, plugs.
+     * A month as it is on the mean of the seasons: power of the air pumps day and night and of lamps for their hours, feed and water
+     * poured, plugs.
      *
      * @return array{power: float, feed: float, water: float, plugs: float}
      */
@@ -95,6 +96,7 @@ final readonly class CostFigures
         foreach ($this->plan->get(AirPlans::class)->systems as $air) {
             $month['power'] += $air->system->pump->kwhAMonth() * $this->wish->electricityPerKwh;
         }
+        $month['power'] += $this->lampsKwh() * $this->wish->electricityPerKwh;
         foreach ($this->plan->get(FeedPlans::class)->all() as $feed) {
             $run = $feed->run();
             if ($run === null || $run->days === []) {
@@ -116,6 +118,19 @@ final readonly class CostFigures
         }
 
         return $month;
+    }
+
+    /** What the lamps draw in a month, kWh: that of the site once, those of tubs over each. */
+    private function lampsKwh(): float
+    {
+        $lights = $this->plan->get(FeedPlans::class)->wishes->lights;
+        $hours = $this->plan->garden->site->lightHours;
+        $kwh = $lights->site?->kwhAMonth($hours) ?? 0.0;
+        foreach ($this->plan->garden->tubs as $tub) {
+            $kwh += $tub->count * ($tub->lamp?->kwhAMonth($hours) ?? 0.0);
+        }
+
+        return $kwh;
     }
 
     /**

@@ -21,7 +21,9 @@ final class CropMark extends Mark
 
     public function needsOnTub(string $tub, Plan $plan, Library $library): array
     {
-        return [$tub => CropParts::of($plan->get(TubPlans::class)->tubs[$tub], $library)];
+        $lights = $plan->get(FeedPlans::class)->wishes->lights;
+
+        return [$tub => CropParts::of($plan->get(TubPlans::class)->tubs[$tub], $lights, $library)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array

@@ -12,6 +12,7 @@ use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\Plug;
 use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\File\Library;
+use KelpTub\Core\Marks\Feed\Lights;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** What the plants of a tub are set in, and what holds them up. */
@@ -21,11 +22,21 @@ final class CropParts
     private const CLIPS_EACH = 8;
 
     /** @return list<Need> */
-    public static function of(TubPlan $plan, Library $library): array
+    public static function of(TubPlan $plan, Lights $lights, Library $library): array
     {
         $tub = $plan->tub;
         $plug = $tub->planting->plug;
+        $lamp = $lights->over($tub);
         $needs = [
+            ...($lamp === null ? [] : [new Need(
+                $lamp->key ?? 'lamp:'.mb_strtolower($lamp->name),
+                $lamp->name,
+                NeedKind::Part,
+                $tub->lamp !== null ? $tub->count : 1,
+                stage: NeedStage::Support,
+                shared: $tub->lamp === null,
+                why: $tub->lamp !== null ? 'one over each tub' : 'one over the garden',
+            )]),
             new Need(
                 'clay-pebbles',
                 $library->partName('clay-pebbles'),

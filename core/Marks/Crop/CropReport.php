@@ -10,6 +10,7 @@ use KelpTub\Core\Crop\Neighbours;
 use KelpTub\Core\Crop\Plug;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedWishes;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\TopUp;
 use stdClass;
@@ -50,6 +51,7 @@ final class CropReport
                 'per_plant_l' => self::litresWanted($plan, $crop),
                 'air_gap_harvest_mm' => PassiveRules::GAP_HARVEST_MM,
             ],
+            'light' => self::light($fed, $garden),
             'shape' => [
                 'crop' => $crop === null ? null : self::drawn($crop, $density),
                 'crops' => array_map(static fn (Crop $c): stdClass => self::drawn($c, $density), $plan->plants->mix->crops()),
@@ -70,6 +72,32 @@ final class CropReport
             'by_water' => $capacity->byWater,
             'limited_by' => $capacity->limitedBy,
             'planted' => $plan->plants->count,
+        ];
+    }
+
+    /** What lights the tub; null where light is told by hours alone. */
+    private static function light(FeedPlan $fed, Garden $garden): ?stdClass
+    {
+        $mol = $fed->meanLight();
+        if ($mol === null) {
+            return null;
+        }
+        $lamp = $garden->of(FeedWishes::class)->lights->over($fed->tub->tub);
+        $lid = $fed->tub->cutting->lid->outline->area() / 1.0e6;
+
+        return (object) [
+            'mol_day' => $mol,
+            'wanted_mol_day' => max([0.0, ...array_map(static fn (Crop $c): float => $c->lightMolDay, $fed->tub->plants->mix->crops())]),
+            'lamp' => $lamp === null ? null : (object) [
+                'name' => $lamp->name,
+                'power_w' => $lamp->watts,
+                'height_mm' => $lamp->height,
+                'ppfd' => $lamp->ppfd(),
+                'mol_day' => $lamp->mol($garden->site->lightHours),
+                'field_m2' => $lamp->field(),
+                'beside_pct' => 100 * max(0.0, 1 - $lid / $lamp->field()),
+                'kwh_month' => $lamp->kwhAMonth($garden->site->lightHours),
+            ],
         ];
     }
 

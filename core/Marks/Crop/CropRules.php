@@ -12,6 +12,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
@@ -46,6 +47,7 @@ final class CropRules
                 self::passive($plan, $crop, $context),
                 self::temperature($plan, $crop, $context),
                 self::light($plan, $crop, $context),
+                self::assumed($plan, $crop, $context),
                 self::headroom($plan, $crop, $context),
                 self::support($plan, $crop, $context),
             ];
@@ -319,23 +321,55 @@ final class CropRules
                 : 'Cold roots feed slowly. Insulate the tub or lift it off the floor.');
     }
 
+    /** By hours, or where lamp, window or the sky's sun tell it, by the day's light on the mean of the days to the first harvest. */
     private static function light(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
     {
-        $hours = $context->plan->garden->site->lightHours;
-        if ($hours >= self::LIGHT_SHARE * $crop->lightHours) {
+        $site = $context->plan->garden->site;
+        $fed = $context->plan->get(FeedPlans::class)->of($plan->tub->id);
+        $mol = $fed->meanLight();
+        [$is, $wants] = $mol === null ? [$site->lightHours, $crop->lightHours] : [$mol, $crop->lightMolDay];
+        if ($is >= self::LIGHT_SHARE * $wants) {
             return null;
         }
         $w = $context->write;
 
-        return new Finding('crop.light', Severity::Mind, $plan->tub->id, '/site/light_hours',
+        return new Finding('crop.light', Severity::Mind, $plan->tub->id, $mol === null ? '/site/light_hours' : '/site',
+            $mol === null
+                ? sprintf(
+                    '%s of light, and %s %s. Add a lamp, or expect thin, slow plants.',
+                    $is === 1.0 ? '1 hour' : $w->number($is, 1).' hours',
+                    $crop->doingInSentence('wants', 'want'),
+                    $w->number($wants, 0),
+                )
+                : sprintf(
+                    'A day brings %s, and %s %s. Light it longer, nearer or stronger, or expect thin, slow plants.',
+                    $w::under($w->number($is, 1, 'mol/m²'), $w->number($wants, 1)),
+                    $crop->doingInSentence('wants', 'want'),
+                    $w->number($wants, 0),
+                ),
+            $mol === null
+                ? 'Too little light draws stems out and stops growth, whatever the water holds.'
+                : 'Hours say how long there is light and not how much. What lamp, window and sky really bring is counted in light on the '
+                    .'leaves, and growth goes by it.',
+            fn (): array => $mol === null
+                ? [$context->set(sprintf('Light it %s hours a day', $w->number($wants, 0)), '/site/light_hours', $wants)]
+                : LightRemedies::of($plan, $crop, $mol, $context),
+            $wants - $is);
+    }
+
+    /** What a crop of one's own does not say is taken from its group. */
+    private static function assumed(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding
+    {
+        $w = $context->write;
+
+        return $crop->hardinessGiven ? null : new Finding('crop.assumed', Severity::Mind, $plan->tub->id, $plan->tub->pointer('/crop'),
             sprintf(
-                '%s of light, and %s %s. Add a lamp, or expect thin, slow plants.',
-                $hours === 1.0 ? '1 hour' : $w->number($hours, 1).' hours',
-                $crop->doingInSentence('wants', 'want'),
-                $w->number($crop->lightHours, 0),
+                '%s not said how much cold and light it takes: reckoned as its group, air down to %s and %s a day.',
+                $crop->doing('has', 'have'),
+                $w->temperature($crop->leastAirC),
+                $w->number($crop->lightMolDay, 1, 'mol/m²'),
             ),
-            'Too little light draws stems out and stops growth, whatever the water holds.',
-            [$context->set(sprintf('Light it %s hours a day', $w->number($crop->lightHours, 0)), '/site/light_hours', $crop->lightHours)]);
+            'Frost and dim days are judged by these two. Write them into your crop in the Library when you know them.');
     }
 
     private static function headroom(TubPlan $plan, Crop $crop, RuleContext $context): ?Finding

@@ -19,6 +19,7 @@ use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\PlanningAids;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Light\Window;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use stdClass;
@@ -27,6 +28,8 @@ use stdClass;
 final class FeedMark extends Mark
 {
     private const USUAL_PH = 7.4;
+
+    private const USUAL_LATITUDE = 50;
 
     private const ROUNDING = 1.0e-9;
 
@@ -37,7 +40,7 @@ final class FeedMark extends Mark
 
     public function faults(stdClass $document, Library $library): array
     {
-        $faults = self::weatherFaults($document->site->weather ?? new stdClass, $library);
+        $faults = [...self::weatherFaults($document->site->weather ?? new stdClass, $library), ...self::lampFaults($document, $library)];
         $taken = [];
         foreach ($document->feeds ?? [] as $i => $feed) {
             if (isset($taken[$feed->id])) {
@@ -63,6 +66,27 @@ final class FeedMark extends Mark
     }
 
     /** @return list<Fault> */
+    private static function lampFaults(stdClass $document, Library $library): array
+    {
+        $faults = [];
+        $at = static fn (string|stdClass $lamp, string $pointer): array => PartCheck::part(
+            $lamp,
+            $library->lamps,
+            $pointer,
+            'lamp',
+            static fn (): array => [],
+        );
+        if (isset($document->site->lamp)) {
+            $faults = $at($document->site->lamp, '/site/lamp');
+        }
+        foreach ($document->tubs ?? [] as $i => $tub) {
+            $faults = isset($tub->lamp) ? [...$faults, ...$at($tub->lamp, "/tubs/$i/lamp")] : $faults;
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> */
     private static function weatherFaults(stdClass $weather, Library $library): array
     {
         if (($weather->kind ?? 'steady') !== 'typical') {
@@ -84,7 +108,7 @@ final class FeedMark extends Mark
 
     public function members(): array
     {
-        return ['feeds', 'water'];
+        return ['feeds', 'site', 'water'];
     }
 
     public function read(stdClass $document, Library $library): FeedWishes
@@ -112,6 +136,18 @@ final class FeedMark extends Mark
                     ($feed->strength ?? null) instanceof stdClass ? (float) $feed->strength->ec_ms_cm : null,
                 ),
             ),
+            self::lights($document, $library),
+        );
+    }
+
+    private static function lights(stdClass $document, Library $library): Lights
+    {
+        $site = $document->site ?? new stdClass;
+
+        return new Lights(
+            isset($site->lamp) ? PartReader::lampOf($site->lamp, $library->lamps) : null,
+            isset($site->window) ? Window::from($site->window) : null,
+            ($site->latitude ?? self::USUAL_LATITUDE) < 0,
         );
     }
 

@@ -47,6 +47,26 @@ final class FeedPlan
         return $this->season === null ? Stage::Grow : (new Season($this->season, $this->weather))->start()->stage;
     }
 
+    /** Light of a day on the mean of the days to the first harvest, mol/m²; null where light is told by hours. */
+    public function meanLight(): ?float
+    {
+        $run = $this->run();
+        if ($this->season === null || $run === null) {
+            return null;
+        }
+        $days = $this->weather->isSteady() ? 1 : max(1, min(count($run->days), (int) ceil($run->harvestDay() ?? count($run->days))));
+        $mol = 0.0;
+        for ($day = 0; $day < $days; $day++) {
+            $of = $this->season->light->mol($this->weather->on($day), $this->weather->dayOfYear($day));
+            if ($of === null) {
+                return null;
+            }
+            $mol += $of / $days;
+        }
+
+        return $mol;
+    }
+
     /** The stage of plants that have come to their first harvest. */
     public function grownStage(): Stage
     {

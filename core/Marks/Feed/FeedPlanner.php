@@ -36,6 +36,9 @@ final readonly class FeedPlanner
 
     private const GAIN_SUN_LIGHT = 1.0;
 
+    /** † of the light out of doors under a roof; 0.5 to 0.8. */
+    private const UNDER_ROOF = 0.7;
+
     /** The climate of a room: its sky gives hours of light and no sun. */
     private const INDOORS = 'indoors';
 
@@ -63,7 +66,12 @@ final readonly class FeedPlanner
         );
 
         return match (true) {
-            $days === null => new SteadyWeather(new WeatherDay($site->airTemperatureC, $site->humidityPct, $site->lightHours)),
+            $days === null => new SteadyWeather(new WeatherDay(
+                $site->airTemperatureC,
+                $site->humidityPct,
+                $site->lightHours,
+                $site->sunHours,
+            )),
             $site->setting === Setting::Indoor => new Indoors($days, $site->lightHours),
             $asked->climate === self::INDOORS => new Indoors($days, null),
             default => $days,
@@ -161,7 +169,20 @@ final readonly class FeedPlanner
     /** What lights a tub besides the hours of its site. */
     private function light(Tub $tub): DayLight
     {
-        return new DayLight;
+        $lamp = $this->wishes->lights->over($tub);
+        $indoors = $this->site->setting === Setting::Indoor;
+
+        return new DayLight(
+            $lamp?->mol($this->site->lightHours),
+            $indoors ? $this->wishes->lights->window?->midsummer() : null,
+            $this->wishes->lights->south,
+            match (true) {
+                // Steady days tell light by hours, but where a lamp's is added to the sun's.
+                $indoors, $lamp === null && $this->weather->isSteady() => null,
+                $this->site->setting === Setting::Covered => self::UNDER_ROOF,
+                default => 1.0,
+            },
+        );
     }
 
     private function breath(TubPlan $plan, TubAir $air): ?Breath

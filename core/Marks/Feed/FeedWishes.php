@@ -6,7 +6,7 @@ namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Feed\Water;
 
-/** The water of a garden and the feeds that are mixed into it. */
+/** The water of a garden, the feeds that are mixed into it, and the light that it all grows in. */
 final readonly class FeedWishes
 {
     /**
@@ -14,7 +14,7 @@ final readonly class FeedWishes
      * @param  Water  $water  as it is used: the same, or blended with others
      * @param  list<FeedWish>  $feeds
      */
-    public function __construct(public Water $source, public Water $water, public array $feeds)
+    public function __construct(public Water $source, public Water $water, public array $feeds, public Lights $lights)
     {
     }
 

@@ -399,7 +399,7 @@ final class SeasonRules
         $light = in_array($body->cover, [Cover::Paint, Cover::Sleeve, Cover::Foil], true);
 
         return array_values(array_filter([
-            $site->inSun() && $site->setting === Setting::Open && ! $light && is_object($context->plan->garden->document->tubs[$plan->tub->tub->index]->vessel)
+            $site->inSun() && $site->setting === Setting::Open && ! $light
                 ? $context->set('Cover it with foil', $plan->tub->tub->pointer('/vessel/cover'), Cover::Foil->value)
                 : null,
             $site->fullSun && $site->setting !== Setting::Indoor ? $context->set('Stand it in the shade', '/site/full_sun', false) : null,
@@ -411,10 +411,12 @@ final class SeasonRules
     {
         $site = $context->plan->garden->site;
 
-        return $site->setting === Setting::Indoor || $plan->weather->isSteady() ? [] : [new Remedy('Grow it indoors, at the room\'s figures', [
-            ...$context->patch->set('/site/setting', Setting::Indoor->value),
-            ...$context->patch->set('/site/weather', (object) ['kind' => 'steady']),
-        ])];
+        return $site->setting === Setting::Indoor || $plan->weather->isSteady() ? [] : [
+            new Remedy('Grow it indoors, at the room\'s figures', [
+                ...$context->patch->set('/site/setting', Setting::Indoor->value),
+                ...$context->patch->set('/site/weather', (object) ['kind' => 'steady']),
+            ]),
+        ];
     }
 
     /** @return list<Remedy> more hours of light, where they are what is missing */

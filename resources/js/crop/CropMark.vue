@@ -10,7 +10,7 @@ import Counter from '../kit/Counter.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
 import Findings from '../kit/Findings.vue';
-import { doing, length, number, volume } from '../kit/format';
+import { doing, length, mass, number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { keyOf } from '../kit/library';
 import { at as mendedAt } from '../kit/findings';
@@ -22,6 +22,7 @@ import MarkPage from '../shell/MarkPage.vue';
 import type { Garden, Tub, Vessel } from '../types/garden';
 import CupCount from '../lid/CupCount.vue';
 import CropList from './CropList.vue';
+import LightRows from './LightRows.vue';
 import Ranking from './Ranking.vue';
 import SeasonPicture from './SeasonPicture.vue';
 import TimeBar from './TimeBar.vue';
@@ -317,6 +318,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         :most="24"
                         @update:model-value="(v) => setSite('light_hours', v)"
                     />
+                    <LightRows />
                     <p class="small faint">
                         For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.
                     </p>
@@ -396,6 +398,20 @@ const plural = computed(() => report.value.crops.length > 1);
                 label="Drunk to harvest"
                 :value="volume(season.water_to_harvest_l, units)"
                 :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`"
+            />
+            <Figure
+                v-if="report.light && report.light.wanted_mol_day > 0"
+                label="Light of a day"
+                :value="number(report.light.mol_day, 1, 'mol/m²')"
+                :share="report.light.mol_day / report.light.wanted_mol_day / 2"
+                :limit="0.5"
+                :note="`${number(report.light.wanted_mol_day, 0)} wanted; growth is held up under three quarters of it`"
+            />
+            <Figure
+                v-if="season.harvest_g"
+                label="Harvest"
+                :value="mass(season.harvest_g / 1000, units)"
+                note="in all, by how well they fare"
             />
             <template v-if="season.habit">
                 <Figure label="Top it up" :value="habitSays(season.habit, units)" :note="habitNote" />

@@ -1,5 +1,5 @@
 import { call } from './api';
-import type { CropRow, Cup, Product, Pump, StoneKind, Tube, Vessel } from '../types/garden';
+import type { CropRow, Cup, Lamp, Product, Pump, StoneKind, Tube, Vessel } from '../types/garden';
 
 /** An item of the Library; one's own says so. */
 type InPlace<T> = Exclude<T, string> & { key: string; name: string; own?: boolean };
@@ -12,6 +12,7 @@ export interface Library {
     stones: InPlace<StoneKind>[];
     pumps: InPlace<Pump>[];
     tubes: InPlace<Tube>[];
+    lamps: InPlace<NonNullable<Lamp>>[];
     feeds: InPlace<Product>[];
     crops: LibraryCrop[];
     /** Shelves of the grower's own that are longer than what came with the page. */
