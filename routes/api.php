@@ -57,6 +57,7 @@ Route::get('gardens/{garden}', [GardenController::class, 'show']);
 Route::put('gardens/{id}', [GardenController::class, 'update']);
 Route::delete('gardens/{id}', [GardenController::class, 'destroy']);
 Route::post('gardens/{garden}/restore', [GardenController::class, 'restore'])->withTrashed();
+Route::post('gardens/{garden}/told', [GardenController::class, 'told']);
 Route::post('gardens/{garden}/copy', [GardenController::class, 'copy']);
 Route::get('gardens/{garden}/revisions/{revision}', [GardenController::class, 'revision'])->where('revision', '\d{1,9}');
 Route::post('gardens/{garden}/revisions/{revision}/restore', [GardenController::class, 'goBack'])->where('revision', '\d{1,9}');

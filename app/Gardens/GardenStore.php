@@ -6,6 +6,7 @@ namespace App\Gardens;
 
 use App\Library\OwnLibrary;
 use App\Models\Garden;
+use App\Version;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Support\Facades\DB;
 use KelpTub\Core\File\Differences;
@@ -49,7 +50,13 @@ final readonly class GardenStore
             if ($made !== null) {
                 return $made;
             }
-            $garden = Garden::create([...($id === null ? [] : ['id' => $id]), ...$columns, 'revision' => 1, 'write_key' => $key]);
+            $garden = Garden::create([
+                ...($id === null ? [] : ['id' => $id]),
+                ...$columns,
+                'revision' => 1,
+                'write_key' => $key,
+                'reckoned_by' => Version::NUMBER,
+            ]);
             $garden->revisions()->create(['revision' => 1, 'document' => $garden->document]);
 
             return $garden;
@@ -141,6 +148,13 @@ final readonly class GardenStore
 
             return $garden;
         }, self::ATTEMPTS);
+    }
+
+    /** The grower has been told by what the garden is reckoned now; no edit of theirs: it keeps its time. */
+    public function told(Garden $garden): void
+    {
+        $garden->timestamps = false;
+        $garden->update(['reckoned_by' => Version::NUMBER]);
     }
 
     /** Works out anew what the list shows of a garden that was stored before all of its layouts were known. */

@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property float $outlay
  * @property string $currency
  * @property bool $settled
+ * @property string|null $reckoned_by  the version by whose rules it is reckoned, as its grower was told
  * @property string|null $write_key
  * @property Carbon $updated_at
  * @property Carbon|null $deleted_at

@@ -21,6 +21,7 @@ use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\WhatIf\Comparison;
+use KelpTub\Core\WhatIf\ReckonedBefore;
 use KelpTub\Core\WhatIf\SingleTub;
 use stdClass;
 
@@ -90,6 +91,7 @@ final readonly class PageController
             'document' => $garden->document,
             'report' => $this->report($garden),
             'library' => LibraryForPage::of($library, $own),
+            'before' => $garden->reckoned_by !== null ? [] : ReckonedBefore::of($this->planner->plan($this->reader->read($garden->document))),
         ]);
     }
 

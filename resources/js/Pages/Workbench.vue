@@ -10,12 +10,20 @@ import { usePanel, usePlaces } from '../kit/places';
 import { isMark, MARKS, type Mark } from '../marks';
 import KeysDialog from '../shell/KeysDialog.vue';
 import Notices from '../shell/Notices.vue';
+import Reckoned from '../shell/Reckoned.vue';
 import PhoneBar from '../shell/PhoneBar.vue';
 import TubScope from '../shell/TubScope.vue';
 import TideStaff from '../shell/TideStaff.vue';
 import TopBar from '../shell/TopBar.vue';
 
-const props = defineProps<{ id: string; revision: number; document: string; report: string; library: Library }>();
+const props = defineProps<{
+    id: string;
+    revision: number;
+    document: string;
+    report: string;
+    library: Library;
+    before: { tub: string; what: string; now: string; before: string }[];
+}>();
 
 const library = reactive(props.library) as Library;
 void loadRest(library);
@@ -109,6 +117,7 @@ useShortcuts((key) => {
         <div class="right">
             <TopBar :on-bench="mark === 'bench'" @choose="choose" @keys="keys = true" />
             <Notices />
+            <Reckoned :before="before" />
             <main>
                 <Bench
                     v-if="mark === 'bench'"

@@ -59,6 +59,13 @@ final readonly class GardenController
         return new JsonResponse(['id' => $id, 'revision' => $revision], headers: ['ETag' => "\"$revision\""]);
     }
 
+    public function told(Garden $garden): JsonResponse
+    {
+        $this->store->told($garden);
+
+        return new JsonResponse(['id' => $garden->id]);
+    }
+
     public function destroy(Request $request, string $id): JsonResponse
     {
         $this->store->delete($id, Writing::revision($request));
