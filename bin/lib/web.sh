@@ -57,7 +57,7 @@ artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket arti
 cache_settings() {
     export APP_URL="http://127.0.0.1:$1"
     rm -f "$storage"/framework/{config,routes,preload}.php
-    (umask 077 && artisan config:cache && artisan route:cache && artisan kelp:preload "$storage/framework/preload.php")
+    (umask 077 && artisan config:cache && artisan route:cache && artisan view:cache && artisan kelp:preload "$storage/framework/preload.php")
 }
 
 php_settings() {

@@ -69,12 +69,10 @@ final readonly class CropStand
         return $this->use->until(min($age, $this->use->lastDay));
     }
 
-    /** Oxygen that its roots ask for at an age, mg/h at 20 °C: as grown from the first harvest on, and nothing when they are cleared. */
+    /** Oxygen that its roots ask for at an age, mg/h at 20 °C: as grown from the first harvest on. */
     public function oxygenAt(float $age): float
     {
-        return $age > $this->use->lastDay
-            ? 0.0
-            : $this->density->useShare() * $this->plants * $this->crop->rootOxygenMgH * $this->use->grown($age);
+        return $this->density->useShare() * $this->plants * $this->crop->rootOxygenMgH * $this->use->grown($age);
     }
 
     /** Whether it has come to its first harvest. */

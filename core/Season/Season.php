@@ -223,7 +223,11 @@ final readonly class Season
         $level = $tub->reservoir->levelFor($volume);
         $gap = $tub->gapAt($level);
         $drowned = $before !== null && Fare::drowns($before, $gap) ? Fare::DROWNED_DAYS : $evening->drowned;
-        $oxygen = $this->oxygen($evening, $volume, $salt, $level, $air, $hoursCut);
+        $living = [];
+        foreach ($grown as $i => $grew) {
+            $living[$i] = $grew !== null && $evening->died[$i] === null;
+        }
+        $oxygen = $this->oxygen($evening, $living, $volume, $salt, $level, $air, $hoursCut);
         $fares = [];
         $thriven = $evening->thriven;
         foreach ($tub->stands as $i => $stand) {
@@ -278,14 +282,25 @@ final readonly class Season
             * ($this->tub->system === GrowingSystem::Passive ? Fare::byGap($gap, $x > 0.5, $drowned) : 1.0);
     }
 
-    /** Oxygen on an evening, or as low as a power cut brings it; null of a passive tub, or a dry one. */
-    private function oxygen(SeasonState $evening, float $volume, ?float $salt, float $level, float $air, float $hoursCut): ?float
-    {
+    /**
+     * Oxygen on an evening, or as low as a power cut brings it; null of a passive tub, or a dry one.
+     *
+     * @param  array<int, bool>  $living  whether each stand has lived through the day
+     */
+    private function oxygen(
+        SeasonState $evening,
+        array $living,
+        float $volume,
+        ?float $salt,
+        float $level,
+        float $air,
+        float $hoursCut,
+    ): ?float {
         if ($this->tub->breath === null || $volume <= 0.0) {
             return null;
         }
         $balance = $this->tub->breath->balance(
-            $this->rootDemand($evening->ages, $evening->died),
+            $this->rootDemand($evening->ages, $living),
             $evening->water,
             $salt === null ? 0.0 : $salt / $volume,
             $level,
@@ -299,13 +314,13 @@ final readonly class Season
      * What living roots ask for, mg/h at 20 °C.
      *
      * @param  array<int, float>  $ages
-     * @param  array<int, int|null>  $died
+     * @param  array<int, bool>  $living  of each stand
      */
-    public function rootDemand(array $ages, array $died): float
+    public function rootDemand(array $ages, array $living): float
     {
         $demand = 0.0;
         foreach ($this->tub->stands as $i => $stand) {
-            $demand += $died[$i] === null ? $stand->oxygenAt($ages[$i]) : 0.0;
+            $demand += $living[$i] ? $stand->oxygenAt($ages[$i]) : 0.0;
         }
 
         return $demand;

@@ -47,6 +47,12 @@ final readonly class SeasonDay
         return $this->after->water;
     }
 
+    /** @return array<int, bool> whether each stand has lived through the day: it was not cleared before, and did not die on it */
+    public function living(): array
+    {
+        return array_map(fn (?float $fare, ?int $died): bool => $fare !== null && $died === null, $this->fares, $this->after->died);
+    }
+
     /** How well the worst of the stands fared; null where none is living. */
     public function fare(): ?float
     {

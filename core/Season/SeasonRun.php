@@ -74,7 +74,7 @@ final class SeasonRun
         $state = $day < 0 ? $this->start : $this->days[$day]->after;
 
         return $state->isDry() ? null : $this->tub->breath?->balance(
-            $this->season->rootDemand($state->ages, $state->died),
+            $this->season->rootDemand($state->ages, $day < 0 ? array_fill(0, count($state->ages), true) : $this->days[$day]->living()),
             $state->water,
             $state->ec() ?? 0.0,
             $this->level($day),
@@ -85,8 +85,9 @@ final class SeasonRun
     public function age(SeasonDay $day): ?float
     {
         $age = null;
+        $living = $day->living();
         foreach ($day->after->ages as $i => $grown) {
-            if ($day->after->died[$i] === null) {
+            if ($living[$i]) {
                 $age = max($age ?? -INF, $this->tub->stands[$i]->sinceTransplanting($grown));
             }
         }

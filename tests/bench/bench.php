@@ -56,6 +56,7 @@ function eightTubs(): string
             'vessel' => $vessel,
             'crop' => $crop,
             'stones' => ['kind' => 'disc-100', 'count' => 2],
+            'feed' => 'f',
         ];
         $branches[$i % 2][] = ['tub' => "t$i"];
     }

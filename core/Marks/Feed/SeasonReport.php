@@ -159,7 +159,8 @@ final class SeasonReport
             'looks' => $run->looks($index)->value,
         ];
         if ($several) {
-            $row['ages'] = (object) self::byCrop($run, static fn (int $i, CropStand $s): ?float => $day->after->died[$i] === null
+            $living = $day->living();
+            $row['ages'] = (object) self::byCrop($run, static fn (int $i, CropStand $s): ?float => $living[$i]
                 ? $s->sinceTransplanting($day->after->ages[$i])
                 : null);
             $row['fares'] = (object) self::byCrop($run, static fn (int $i): ?float => $day->fares[$i]);

@@ -102,7 +102,7 @@ function renamed(text: string, row: Row): string {
             <h1>History of {{ name }}</h1>
             <p class="faint small">
                 Every change of the last day, then one an hour for a week, one a day for two months, and one a week. Going back is a change
-                too: nothing is lost by it.
+                too: nothing is lost by it. What is shown of an earlier design is judged by today’s rules.
             </p>
         </header>
         <p v-if="message" class="message" role="alert">{{ message }}</p>
