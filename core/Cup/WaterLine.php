@@ -10,7 +10,8 @@ namespace KelpTub\Core\Cup;
  * An aerated tub with a gap is filled up to its cups for plants that come with short roots; they drink it down to the line.
  * Source: handbook, rules section 4 and season (the first fill).
  *
- * For `third` the line is that of the first fill (a passive tub lives on it); the third of the cup-bottom height at which it is held later is `held`.
+ * For `third` the line is that of the first fill (a passive tub lives on it); the third of the cup-bottom height at which it is held later
+ * is `held`.
  */
 final readonly class WaterLine
 {

@@ -9,8 +9,8 @@ use Random\Randomizer;
 
 /**
  * Made-up days of a climate in one calendar year: temperatures and humidity drift by a first-order autoregression about the month's means,
- * rain comes by a chain of wet and dry days. The year begins dry, neither warm nor damp. The same seed gives the same days on every machine:
- * chance is drawn in whole numbers and added up, with no function whose last digit a machine might round its own way.
+ * rain comes by a chain of wet and dry days. The year begins dry, neither warm nor damp. The same seed gives the same days on every
+ * machine: chance is drawn in whole numbers and added up, with no function whose last digit a machine might round its own way.
  *
  * Source: C. W. Richardson, "Stochastic simulation of daily precipitation, temperature, and solar radiation", Water Resources Research
  * 17 (1981), for the shape; the figures are made up.

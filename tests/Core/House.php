@@ -44,7 +44,7 @@ final class House
         'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],
 
         'WhatIf' => [
-            'Numbers', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
+            'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
         ],
     ];

@@ -91,7 +91,9 @@ final readonly class PageController
             'document' => $garden->document,
             'report' => $this->report($garden),
             'library' => LibraryForPage::of($library, $own),
-            'before' => $garden->reckoned_by !== null ? [] : ReckonedBefore::of($this->planner->plan($this->reader->read($garden->document))),
+            'before' => $garden->reckoned_by !== null
+                ? []
+                : ReckonedBefore::of($this->planner->plan($this->reader->read($garden->document))),
         ]);
     }
 
