@@ -264,3 +264,54 @@ it('does not say that no air comes in before it knows', function () {
         $browser->devTools('Network.disable');
     }
 });
+
+it('aims for one strength all through, and leaves the water as it is, as the grower wants it', function () {
+    [$browser, $server, $id] = bench(
+        bucket20(['feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]),
+        '/a/feed',
+    );
+    $browser->press(Browser::text('One', 'button'));
+    $browser->write(WebDriverBy::xpath("//label[contains(normalize-space(.),'Aim for')]//input"), '1.7');
+    kept($browser, $server, fn (): bool => ($server->document($id)->feeds[0]->strength->ec_ms_cm ?? 0) === 1.7);
+    $browser->press(Browser::text('Leave it', 'button'));
+    kept($browser, $server, fn (): bool => ($server->document($id)->tubs[0]->strengthening ?? true) === false);
+    $days = wholeReport($server->document($id))->tubs[0]->season;
+    expect($days->start->ec_ms_cm)->toEqualWithDelta(1.7, 1e-9)
+        ->and(array_sum(array_map(fn ($d): float => $d->stronger, $days->days)))->toBe(0.0);
+    $browser->press(Browser::text('By stage', 'button'));
+    kept($browser, $server, fn (): bool => $server->document($id)->feeds[0]->strength === 'by-stage');
+});
+
+it('hangs a lamp, says what light it brings, and hangs it nearer', function () {
+    [$browser, $server, $id] = bench(bucket20(), '/a/crop');
+    fold($browser, 'Where it grows');
+    $browser->choose('Lamp over it', '36 W lamp, narrow');
+    kept($browser, $server, fn (): bool => ($server->document($id)->site->lamp ?? null) === 'lamp-36w');
+    $light = fn (): float => wholeReport($server->document($id))->tubs[0]->light->mol_day;
+    $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a day');
+    $browser->see('[data-code="crop.light"]');
+    $browser->write(WebDriverBy::xpath("//label[contains(normalize-space(.),'Over the leaves')]//input"), '160 mm');
+    kept($browser, $server, fn (): bool => ($server->document($id)->site->lamp->height_mm ?? 0) === 160);
+    $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a nearer lamp');
+});
+
+it('draws what dies as dead, and names its day at every mark', function () {
+    $winter = ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-01-05'];
+    [$browser, $server, $id] = bench(
+        bucket20(['feed' => 'f'], [
+            'feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'site' => ['setting' => 'open', 'weather' => $winter],
+        ]),
+    );
+    $day = wholeReport($server->document($id))->tubs[0]->season->killed_day;
+    $browser->see('.plant.dead');
+    expect($browser->bodyText())->toContain("on day $day");
+    $browser->open($server->url."/gardens/$id/a/crop");
+    $browser->waitForText("dies on day $day");
+    expect(figure($browser, 'First harvest'))->toContain('never');
+    $browser->see('.plant.dead');
+    $browser->open($server->url."/gardens/$id/a/feed");
+    $browser->see('[data-code="season.killed"]');
+    $browser->press('[role=slider]');
+    $browser->keys(WebDriverKeys::END);
+    $browser->waitForText('they are dead');
+});
