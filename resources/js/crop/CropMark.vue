@@ -397,7 +397,10 @@ const plural = computed(() => report.value.crops.length > 1);
                 v-if="season.water_to_harvest_l !== null"
                 label="Drunk to harvest"
                 :value="volume(season.water_to_harvest_l, units)"
-                :note="`at most ${volume(season.peak_daily_l ?? 0, units)} a day; ${volume(report.volume.usable_l, units)} can be used`"
+                :note="
+                    `± a quarter; at most ${volume(season.peak_daily_l ?? 0, units)} a day; ` +
+                    `${volume(report.volume.usable_l, units)} can be used`
+                "
             />
             <Figure
                 v-if="report.light && report.light.wanted_mol_day > 0"

@@ -467,7 +467,7 @@ function takeRun(run: Run, name: string): void {
                 label="Water for the season"
                 :value="volume(season.water_l, units)"
                 :note="
-                    `${volume(season.drunk_l ?? 0, units)} drunk; to the first harvest ` +
+                    `${volume(season.drunk_l ?? 0, units)} drunk, ± a quarter; to the first harvest ` +
                     `${season.top_ups} top-ups, ${season.changes} changes`
                 "
             />
