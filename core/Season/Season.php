@@ -172,15 +172,18 @@ final readonly class Season
             $volume -= $spill;
         }
 
-        $leader = $tub->leader($ages, $died) ?? $tub->leader($now->ages, $now->died) ?? 0;
+        $leads = $tub->leader($ages, $died);
+        $leader = $leads ?? $tub->leader($now->ages, $now->died) ?? 0;
         $stage = $tub->stage($leader, $ages[$leader]);
         $evening = new SeasonState(
             $now->day + 1, $volume, $salt, $water, $ph, $ages, $died, $harvests, $lasts, $drunk, $now->thriven, $bears, $frost,
             $now->airless, $now->drowned, $now->changed, $now->toppedUp, $stage, $now->turned || $stage !== $now->stage, $now->missed,
         );
         // Nobody comes to a dry tub, nor on the evening on which the last of its plants has died.
-        $missed = $this->missed($evening);
-        $deeds = $away || $volume <= 0.0 || $this->areAllDead($died) ? Deeds::none() : $keeper->deeds($tub, $evening, $missed !== null);
+        $missed = $this->whatIfs === [] ? null : $this->missed($evening);
+        $deeds = $away || $volume <= 0.0 || ($leads === null && $this->areAllDead($died))
+            ? Deeds::none()
+            : $keeper->deeds($tub, $evening, $missed !== null);
 
         return $this->closed($evening, $deeds, $grown, [$use, $uptake, $rain, $spill], $air, $hoursCut, $missed);
     }

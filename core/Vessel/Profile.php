@@ -104,13 +104,18 @@ final readonly class Profile
         }
 
         [$a, $b, $c] = $this->areas[$i];
+        $wanted = ($litres - $this->volumes[$i]) * self::MM3_PER_LITRE;
         [$low, $high] = [0.0, $this->stations[$i + 1]->height - $this->stations[$i]->height];
         // From where it would be in straight walls on; kept within what is known to hold it.
         $x = $high * ($litres - $this->volumes[$i]) / ($this->volumes[$i + 1] - $this->volumes[$i]);
         for ($step = 0; $step < self::MOST_STEPS; $step++) {
-            $over = ($this->within($i, $x) - $litres) * self::MM3_PER_LITRE;
+            $over = $x * ($a + $x * ($b / 2 + $x * $c / 3)) - $wanted;
             $area = $a + $x * ($b + $x * $c);
-            [$low, $high] = $over > 0.0 ? [$low, $x] : [$x, $high];
+            if ($over > 0.0) {
+                $high = $x;
+            } else {
+                $low = $x;
+            }
             $next = $area > 0.0 ? $x - $over / $area : ($low + $high) / 2;
             $next = $next > $low && $next < $high ? $next : ($low + $high) / 2;
             if (abs($next - $x) <= self::DEPTH_TOLERANCE_MM) {

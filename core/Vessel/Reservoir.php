@@ -21,10 +21,17 @@ final readonly class Reservoir
 
     private float $lowestBottom;
 
+    /** Level up to which no cup is under water, and the litres there. */
+    private float $free;
+
+    private float $freeLitres;
+
     /** @param  list<HangingCups>  $cups */
     public function __construct(private Profile $profile, private array $cups, private bool $pebbles)
     {
         $this->lowestBottom = min([INF, ...array_map(static fn (HangingCups $c): float => $c->bottom, $cups)]);
+        $this->free = min($this->lowestBottom, $profile->rim());
+        $this->freeLitres = $profile->volumeAt($this->free);
     }
 
     /** Litres displaced at a level, mm above the inside floor. */
@@ -48,15 +55,14 @@ final readonly class Reservoir
     /** Level in mm at which $litres of solution stand, up to the rim. */
     public function levelFor(float $litres): float
     {
-        $free = min($this->lowestBottom, $this->profile->rim());
-        if ($litres <= $this->litresAt($free)) {
+        if ($litres <= $this->freeLitres) {
             return $this->profile->depthFor($litres);
         }
 
         // It stands no lower than without any pebbles, and no higher than with all of them under water.
         return Crossing::of(
             fn (float $level): float => $litres - $this->litresAt($level),
-            max(0.0, $free, $this->profile->depthFor($litres)),
+            max(0.0, $this->free, $this->profile->depthFor($litres)),
             $this->profile->depthFor($litres + $this->displacedAt($this->profile->rim())),
             self::LEVEL_TOLERANCE_MM,
         );

@@ -174,7 +174,8 @@ it('judges strength only where a feed is chosen, and says that none is', functio
         ['site' => ['air_temperature_c' => 31, 'humidity_pct' => 20]],
     );
     expect(saidOfFeed($garden))->toMatchArray(['feed.none' => 'mend'])->not->toHaveKey('season.salt')
-        ->and(saidOfFeed(Gardens::tub()))->not->toHaveKey('feed.none');
+        ->and(saidOfFeed(Gardens::tub()))->not->toHaveKey('feed.none')
+        ->and(saidOfFeed(Gardens::tub(['system' => 'cloner', 'crop' => 'soft-cuttings'])))->not->toHaveKey('feed.none');
 });
 
 it('offers a feed to plants that have none, and it is the one there is', function (array $feeds, string $says) {

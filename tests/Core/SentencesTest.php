@@ -125,6 +125,17 @@ function talkative(): array
         'a nursery fed twice' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => ['kind' => 'cylinder-25']]),
         'a nursery with nothing else' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => null]),
         ...feedGardens(),
+        'dim under a lamp' => Gardens::tub(['vessel' => 'tote-45', 'crop' => 'basil', 'layout' => ['cups' => 3]], ['site' => [
+            'light_hours' => 8,
+            'lamp' => ['power_w' => 120, 'umol_j' => 2.4, 'height_mm' => 300, 'length_mm' => 300, 'width_mm' => 300],
+        ]]),
+        'own crop that says little' => Gardens::tub(
+            ['crop' => '008'],
+            ['library' => ['crops' => ['008' => [
+                ...array_diff_key(get_object_vars(Gardens::library()->crops->raw('basil')), ['least_air_c' => 1, 'light_mol_day' => 1]),
+                'name' => 'Bo\'s basil',
+            ]]]],
+        ),
         'own crop' => Gardens::tub(
             ['crop' => '007', 'vessel' => 'tote-12', 'layout' => ['cups' => 6]],
             ['library' => ['crops' => ['007' => [...get_object_vars(Gardens::library()->crops->raw('basil')), 'name' => 'Ada\'s Basil']]]],

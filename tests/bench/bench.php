@@ -61,7 +61,9 @@ function eightTubs(): string
         $branches[$i % 2][] = ['tub' => "t$i"];
     }
 
-    return (string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'tubs' => $tubs, 'air' => [
+    $feeds = [['id' => 'f', 'product' => 'two-part-dry']];
+
+    return (string) json_encode(['format' => 'kelp-tub.garden', 'version' => 1, 'feeds' => $feeds, 'tubs' => $tubs, 'air' => [
         ['id' => 'p0', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => $branches[0]],
         ['id' => 'p1', 'pump' => 'pump-20w-6', 'check_valve' => true, 'branches' => $branches[1]],
     ]]);

@@ -52,7 +52,7 @@ final class LightRemedies
                 ? $context->set(
                     sprintf('Take a lamp of %s', $w->number($watts, 0, 'W')),
                     $at,
-                    (object) [...get_object_vars(self::document($lamp)), 'power_w' => $watts, 'name' => sprintf('%d W lamp', $watts)],
+                    (object) [...get_object_vars(self::document($lamp)), 'power_w' => $watts, 'name' => "$watts-watt lamp"],
                 )
                 : null,
         ]));

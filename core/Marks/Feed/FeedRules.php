@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Air\Bubble;
+use KelpTub\Core\Crop\CropGroup;
+use KelpTub\Core\Crop\CropStand;
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\FeedProduct;
@@ -57,9 +59,11 @@ final class FeedRules
         return array_values(array_filter([...$findings, $wishes->feeds === [] ? null : self::hard($wishes, $context)]));
     }
 
+    /** Cuttings have no roots yet that could feed: they do with water alone. */
     private static function none(FeedPlan $plan, RuleContext $context): ?Finding
     {
-        if ($plan->feed !== null || $plan->season === null) {
+        $eats = array_filter($plan->season->stands ?? [], static fn (CropStand $s): bool => $s->crop->group !== CropGroup::Cutting);
+        if ($plan->feed !== null || $eats === []) {
             return null;
         }
         $feeds = $context->plan->get(FeedPlans::class)->wishes->feeds;

@@ -96,6 +96,8 @@ const side = ref<HTMLElement | null>(null);
 const box = useBox(side);
 const tall = computed(() => topOf(report.value) + plantsOf(report.value) + 40);
 const scale = computed(() => Math.max(0.03, Math.min((box.width - 30) / (widthOf(report.value) + 40), (box.height - 40) / tall.value)));
+/** Nothing is picked of what is dead before its harvest. */
+const lost = computed(() => season.value.looks === 'dead' && !season.value.harvest_g);
 const plants = (count: number): string => (count === 1 ? '1 plant' : `${count} plants`);
 
 const LIMITS = { lid: 'the lid sets it', spacing: 'the room between plants sets it', water: 'the water sets it' } as const;
@@ -385,7 +387,7 @@ const plural = computed(() => report.value.crops.length > 1);
             <Figure
                 v-if="report.crops.length"
                 :label="plural ? 'All harvested once' : 'First harvest'"
-                :value="season.harvest_day === null ? 'never' : `day ${number(season.harvest_day, 0)}`"
+                :value="season.harvest_day === null || lost ? 'never' : `day ${number(season.harvest_day, 0)}`"
                 :note="
                     season.dry_day === null
                         ? 'the water lasts without top-ups'
