@@ -201,6 +201,13 @@ it('says that a feed does not reach what is aimed at, and names one that does', 
     }
 })->with([[1.9, false], [1.91, true], [1.2, false]]);
 
+it('has a feed in the Library for the hungriest fruit', function () {
+    $garden = fedTub(['crop' => 'tomato-vine', 'cup' => 'net-cup-75', 'layout' => ['cups' => 1]]);
+    $said = array_column(Gardens::report($garden)->findings, null, 'code')['feed.too-weak-product'];
+    expect($said->remedies[0]->says)->toContain('hungry fruit')
+        ->and(saidOfFeed(Gardens::applied($garden, $said->remedies[0]->patch)))->not->toHaveKey('feed.too-weak-product');
+});
+
 it('finds water too salty to be fed, and how much pure water makes it fit', function (float $ec, bool $found) {
     // Basil at 1.4, liked up to 1.8: half of 1.4 has to go in, so water over 1.1 comes out over it.
     $garden = fedTub([], ['water' => ['source' => 'tap', 'ec_ms_cm' => $ec]]);
