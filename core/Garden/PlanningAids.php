@@ -10,6 +10,7 @@ use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\WatchedMemory;
 use KelpTub\Core\Season\Forecasts;
+use KelpTub\Core\Season\KnownSeasons;
 use KelpTub\Core\Season\MadeForecasts;
 
 /** What a mark may ask besides the garden: the Library, what is known of lids already, and what of tubs. */
@@ -22,6 +23,7 @@ final readonly class PlanningAids
         LayoutMemory $memory,
         public Forecasts $forecasts = new MadeForecasts,
         public KnownTubs $known = new KnownTubs,
+        public KnownSeasons $seasons = new KnownSeasons,
     ) {
         $this->memory = new WatchedMemory($memory);
     }

@@ -11,6 +11,8 @@ final readonly class GivenWeather implements Weather
 {
     private DateTimeImmutable $start;
 
+    private string $print;
+
     /**
      * @param  non-empty-list<WeatherDay>  $days
      * @param  string  $start  date of the first of them
@@ -18,6 +20,7 @@ final readonly class GivenWeather implements Weather
     public function __construct(private array $days, string $start)
     {
         $this->start = new DateTimeImmutable($start.' 12:00:00 UTC');
+        $this->print = hash('xxh128', serialize([$start, $days]));
     }
 
     public function on(int $day): WeatherDay
@@ -28,6 +31,11 @@ final readonly class GivenWeather implements Weather
     public function isSteady(): bool
     {
         return false;
+    }
+
+    public function print(): string
+    {
+        return $this->print;
     }
 
     public function dayOfYear(int $day): int

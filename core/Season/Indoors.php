@@ -21,6 +21,11 @@ final readonly class Indoors implements Weather
         return $this->sky->isSteady();
     }
 
+    public function print(): string
+    {
+        return "in a room lit for $this->lightHours h {$this->sky->print()}";
+    }
+
     public function dayOfYear(int $day): ?int
     {
         return $this->sky->dayOfYear($day);

@@ -21,6 +21,11 @@ final readonly class SteadyWeather implements Weather
         return true;
     }
 
+    public function print(): string
+    {
+        return serialize($this->always);
+    }
+
     public function dayOfYear(int $day): ?int
     {
         return null;

@@ -45,6 +45,11 @@ final class TypicalWeather implements Weather
         return $this->years[$year]->on((int) $date->format('z'));
     }
 
+    public function print(): string
+    {
+        return "typical {$this->climate->key} $this->seed {$this->start->format('Y-m-d')}";
+    }
+
     public function dayOfYear(int $day): int
     {
         return (int) $this->start->modify("+$day days")->format('z') + 1;

@@ -12,6 +12,9 @@ interface Weather
     /** Whether every day is the same. */
     public function isSteady(): bool;
 
+    /** What tells its days from those of another weather. */
+    public function print(): string;
+
     /** The day of the year, 1 on the first of January; null where days have no date. */
     public function dayOfYear(int $day): ?int;
 }

@@ -8,6 +8,7 @@ use KelpTub\Core\Air\TubAir;
 use KelpTub\Core\Feed\Mixing;
 use KelpTub\Core\Feed\Stage;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Season\KnownSeasons;
 use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonRun;
@@ -32,13 +33,14 @@ final class FeedPlan
         public readonly ?array $window,
         public readonly ?SeasonTub $season,
         public readonly Weather $weather,
+        private readonly KnownSeasons $known,
     ) {
     }
 
     /** The season as it is forecast; null without plants. */
     public function run(): ?SeasonRun
     {
-        return $this->season === null ? null : ($this->run ??= (new Season($this->season, $this->weather))->run());
+        return $this->season === null ? null : ($this->run ??= $this->known->of($this->season, $this->weather));
     }
 
     /** The stage at which the first fill is made. */
@@ -93,6 +95,6 @@ final class FeedPlan
     /** The same season looked after otherwise. */
     public function under(Policy $policy): ?SeasonRun
     {
-        return $this->season === null ? null : (new Season($this->season->under($policy), $this->weather))->run();
+        return $this->season === null ? null : $this->known->of($this->season->under($policy), $this->weather);
     }
 }

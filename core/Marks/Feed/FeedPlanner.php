@@ -50,7 +50,7 @@ final readonly class FeedPlanner
 
     private Weather $weather;
 
-    public function __construct(private Site $site, private FeedWishes $wishes, PlanningAids $aids)
+    public function __construct(private Site $site, private FeedWishes $wishes, private PlanningAids $aids)
     {
         $this->weather = self::weather($site, $aids);
     }
@@ -97,6 +97,7 @@ final readonly class FeedPlanner
             $window,
             $plan->water->use === null ? null : $this->season($plan, $air, $mixing, $feed),
             $this->weather,
+            $this->aids->seasons,
         );
     }
 
@@ -111,6 +112,7 @@ final readonly class FeedPlanner
             $known->window,
             $known->season?->breathing($this->breath($known->tub, $air)),
             $known->weather,
+            $this->aids->seasons,
         );
     }
 
