@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Crop\TopUps;
+use KelpTub\Core\Feed\Stage;
+use KelpTub\Core\Season\Acidity;
+use KelpTub\Core\Season\ChangeSchool;
+use KelpTub\Core\Season\Fare;
+use KelpTub\Core\Season\Looks;
+use KelpTub\Core\Season\Policy;
+use KelpTub\Core\Season\TopUpStrength;
+use Tests\Core\Gardens;
+
+it('fares by oxygen: all from 5 on, 0.3 at 2, nothing at 1', function (?float $oxygen, float $leaves) {
+    expect(Fare::byOxygen($oxygen))->toEqualWithDelta($leaves, 1e-12);
+})->with([[null, 1.0], [9.0, 1.0], [5.0, 1.0], [3.5, 0.65], [2.0, 0.3], [1.5, 0.15], [1.0, 0.0], [0.2, 0.0]]);
+
+it('fares by feed: all of it 0.4 about what the crop likes at its stage, 0.4 at 1.5 further', function (?float $ec, Stage $stage, float $leaves) {
+    // Basil likes 1.0 to 1.8, young from 0.5 on.
+    expect(Fare::byEc($ec, Gardens::library()->crops->get('basil'), $stage))->toEqualWithDelta($leaves, 1e-12);
+})->with([
+    [null, Stage::Grow, 1.0], [0.6, Stage::Grow, 1.0], [2.2, Stage::Grow, 1.0], [0.3, Stage::Grow, 1 - 0.6 * 0.2],
+    [0.1, Stage::Seedling, 1.0], [0.0, Stage::Seedling, 1 - 0.6 * 0.1 / 1.5], [2.95, Stage::Bloom, 0.7], [3.7, Stage::Grow, 0.4],
+    [9.0, Stage::Grow, 0.4], [0.0, Stage::Sprouting, 1.0], [5.0, Stage::Sprouting, 1.0],
+]);
+
+it('fares by pH: all of it 0.5 about the window, 0.4 at 2 further', function (?float $ph, float $leaves) {
+    expect(Fare::byPh($ph, Gardens::library()->crops->get('basil')))->toEqualWithDelta($leaves, 1e-12);
+})->with([[null, 1.0], [5.0, 1.0], [7.0, 1.0], [8.0, 0.7], [9.0, 0.4], [12.0, 0.4], [4.0, 0.7]]);
+
+it('fares by the air over still water', function (float $gap, bool $past, bool $drowned, float $leaves) {
+    expect(Fare::byGap($gap, $past, $drowned))->toBe($leaves);
+})->with([
+    [9.9, true, false, 0.5], [10.0, true, false, 1.0], [9.9, false, false, 1.0], [40.0, false, true, 0.7], [9.0, true, true, 0.5],
+]);
+
+it('drowns what a refill takes more than half of its air from', function (float $before, float $after, bool $drowns) {
+    expect(Fare::drowns($before, $after))->toBe($drowns);
+})->with([[40.0, 19.9, true], [40.0, 20.0, false], [0.0, -10.0, false], [-3.0, -10.0, false], [10.0, -10.0, true]]);
+
+it('lets pH drift to that of the water, the faster the harder it is', function (float $source, float $ec, float $after) {
+    expect((new Acidity($source, 5.8, $ec))->afterDay(5.8))->toEqualWithDelta($after, 1e-12);
+})->with([
+    [7.4, 0.4, 5.8 + 0.08 * 1.6], [7.4, 0.2, 5.8 + 0.04 * 1.6], [7.4, 0.8, 5.8 + 0.16 * 1.6], [7.4, 3.0, 5.8 + 0.16 * 1.6], [7.4, 0.0, 5.8],
+]);
+
+it('mixes pH by litres, at the target where it is tested and at the water\'s where it is not', function () {
+    expect((new Acidity(7.4, 5.8, 0.4))->mixed(6.2, 15.0, 5.0))->toEqualWithDelta((6.2 * 15 + 5.8 * 5) / 20, 1e-12)
+        ->and((new Acidity(7.4, null, 0.4))->mixed(6.2, 15.0, 5.0))->toEqualWithDelta((6.2 * 15 + 7.4 * 5) / 20, 1e-12)
+        ->and((new Acidity(7.4, null, 0.4))->poured)->toBe(7.4)->and((new Acidity(7.4, 5.65, 0.4))->poured)->toBe(5.65);
+});
+
+it('loses a week to a refill that drowned roots, and no more', function () {
+    $garden = Gardens::tub([
+        'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 4], 'feed' => 'f',
+        'planned_top_ups' => [['day' => 20, 'litres' => 9]],
+    ], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]);
+    $run = Gardens::fed($garden)->run();
+    expect(Fare::drowns($run->tub->gapAt($run->tub->reservoir->levelFor($run->days[20]->volume() - $run->days[20]->topUp)), $run->gap(20)))
+        ->toBeTrue();
+    foreach (range(15, 30) as $day) {
+        // By the air alone: half where the cup hangs within 10 mm of the water from half-way on, else 0.7 in that week.
+        $air = min($day >= 20 && $day <= 26 ? 0.7 : 1.0, $run->gap($day) < 10.0 && $day + 1 > 16 ? 0.5 : 1.0);
+        $rest = Fare::byEc($run->days[$day]->ec(), $run->tub->stands[0]->crop, Stage::Grow)
+            * Fare::byPh($run->days[$day]->after->ph, $run->tub->stands[0]->crop);
+        expect($run->days[$day]->fare())->toEqualWithDelta($air * $rest, 1e-12);
+    }
+});
+
+it('dies on the day after three evenings without oxygen, where it is aerated', function (string $system, ?int $days) {
+    // Cucumbers in a bucket with no air at all: the surface does not do.
+    $garden = Gardens::tub(
+        ['system' => $system, 'vessel' => 'bucket-10', 'crop' => 'cucumber', 'cup' => 'net-cup-75', 'layout' => ['cups' => 2], 'stones' => null],
+        ['site' => ['water_temperature_c' => 26]],
+        [],
+    );
+    $run = Gardens::fed($garden)->run();
+    $airless = array_keys(array_filter($run->days, fn ($d): bool => ($d->oxygen ?? 9.0) < 1.0));
+    expect($airless)->not->toBe([]);
+    if ($days === null) {
+        expect($run->killedOn())->toBeNull();
+
+        return;
+    }
+    expect($run->killedOn())->toBe($airless[0] + $days)->and($run->days[$airless[0] + $days - 1]->fare())->toBe(0.0);
+})->with([['aerated', 3], ['raft', null]]);
+
+it('keeps what was picked before a crop died, and loses what it never came to', function () {
+    // Basil comes to its first harvest on day 32 and would be picked for 60 days more; a hot spell ends it on day 50.
+    $garden = Gardens::tub(['crop' => 'basil', 'layout' => ['cups' => 2], 'feed' => 'f'], [
+        'feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'site' => ['water_temperature_c' => 21],
+    ]);
+    $fed = Gardens::fed($garden);
+    $of = fn (string $whatIf) => $fed->with([KelpTub\Core\Season\WhatIf::read($whatIf, 92.0)])->run();
+    [$late, $early] = [$of('heat@50x3+20'), $of('heat@20x3+20')];
+    expect($late->killedOn())->toBeGreaterThanOrEqual(50)->and($late->harvestDay())->toBe(32.0)->and($late->lastDay())->toBeNull()
+        ->and($late->harvested())->toBeGreaterThan(0.0)
+        ->and($early->killedOn())->toBeGreaterThanOrEqual(20)->and($early->harvestDay())->toBeNull()->and($early->harvested())->toBe(0.0)
+        ->and($early->looks(count($early->days) - 1))->toBe(Looks::Dead);
+});
+
+it('strengthens once after a turn, unless a change comes within three days', function (string $change, int $stronger) {
+    $run = Gardens::fed(Gardens::tub(
+        ['crop' => 'lettuce-leaf', 'layout' => ['cups' => 3], 'feed' => 'f', 'reservoir_change' => $change, 'top_up_strength' => 'feed'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ))->run();
+    $days = array_keys(array_filter($run->days, fn ($d): bool => $d->stronger > 0.0));
+    expect(count($days))->toBe($stronger);
+    foreach ($days as $day) {
+        // Lettuce: young up to 0.15 of 32 days, so its stage turns on the evening of day 4; roots reach the water by then.
+        expect($day)->toBe(4)->and($run->days[$day]->ec())->toEqualWithDelta(1.1, 1e-9)
+            ->and($run->days[$day]->after->volume)->toEqualWithDelta($run->days[$day - 1]->after->volume - $run->days[$day]->use, 1e-9);
+    }
+})->with([['never', 1], ['monthly', 1], ['two-weekly', 1], ['weekly', 0]]);
+
+it('strengthens nothing that is filled once, nor where the label counts, nor where nobody wants it', function (array $tub, array $feed) {
+    $run = Gardens::fed(Gardens::tub(
+        ['crop' => 'lettuce-leaf', 'layout' => ['cups' => 3], 'feed' => 'f', 'reservoir_change' => 'never', ...$tub],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry', ...$feed]]],
+    ))->run();
+    expect(array_sum(array_map(fn ($d): float => $d->stronger, $run->days)))->toBe(0.0);
+})->with([
+    [['system' => 'passive'], []], [['top_ups' => 'none'], []], [[], ['strength' => 'simple']], [['strengthening' => false], []],
+]);
+
+it('is filled once where nobody puts anything in', function (TopUps $topUps, ChangeSchool $change, array $planned, bool $once) {
+    expect((new Policy($topUps, TopUpStrength::Half, $change, $planned))->isOneFill())->toBe($once);
+})->with([
+    [TopUps::None, ChangeSchool::Never, [], true], [TopUps::Level, ChangeSchool::Never, [], false],
+    [TopUps::None, ChangeSchool::Monthly, [], false],
+    [TopUps::None, ChangeSchool::Never, [new KelpTub\Core\Season\TopUp(3.0, 1.0)], false],
+]);
