@@ -16,7 +16,11 @@ it('fares by oxygen: all from 5 on, 0.3 at 2, nothing at 1', function (?float $o
     expect(Fare::byOxygen($oxygen))->toEqualWithDelta($leaves, 1e-12);
 })->with([[null, 1.0], [9.0, 1.0], [5.0, 1.0], [3.5, 0.65], [2.0, 0.3], [1.5, 0.15], [1.0, 0.0], [0.2, 0.0]]);
 
-it('fares by feed: all of it 0.4 about what the crop likes at its stage, 0.4 at 1.5 further', function (?float $ec, Stage $stage, float $leaves) {
+it('fares by feed: all of it 0.4 about what the crop likes at its stage, 0.4 at 1.5 further', function (
+    ?float $ec,
+    Stage $stage,
+    float $leaves,
+) {
     // Basil likes 1.0 to 1.8, young from 0.5 on.
     expect(Fare::byEc($ec, Gardens::library()->crops->get('basil'), $stage))->toEqualWithDelta($leaves, 1e-12);
 })->with([
@@ -57,8 +61,8 @@ it('loses a week to a refill that drowned roots, and no more', function () {
         'planned_top_ups' => [['day' => 20, 'litres' => 9]],
     ], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]);
     $run = Gardens::fed($garden)->run();
-    expect(Fare::drowns($run->tub->gapAt($run->tub->reservoir->levelFor($run->days[20]->volume() - $run->days[20]->topUp)), $run->gap(20)))
-        ->toBeTrue();
+    $before = $run->tub->reservoir->levelFor($run->days[20]->volume() - $run->days[20]->topUp);
+    expect(Fare::drowns($run->tub->gapAt($before), $run->gap(20)))->toBeTrue();
     foreach (range(15, 30) as $day) {
         // By the air alone: half where the cup hangs within 10 mm of the water from half-way on, else 0.7 in that week.
         $air = min($day >= 20 && $day <= 26 ? 0.7 : 1.0, $run->gap($day) < 10.0 && $day + 1 > 16 ? 0.5 : 1.0);
