@@ -75,7 +75,10 @@ it('loses a week to a refill that drowned roots, and no more', function () {
 it('dies on the day after three evenings without oxygen, where it is aerated', function (string $system, ?int $days) {
     // Cucumbers in a bucket with no air at all: the surface does not do.
     $garden = Gardens::tub(
-        ['system' => $system, 'vessel' => 'bucket-10', 'crop' => 'cucumber', 'cup' => 'net-cup-75', 'layout' => ['cups' => 2], 'stones' => null],
+        [
+            'system' => $system, 'vessel' => 'bucket-10', 'crop' => 'cucumber', 'cup' => 'net-cup-75', 'layout' => ['cups' => 2],
+            'stones' => null,
+        ],
         ['site' => ['water_temperature_c' => 26]],
         [],
     );
