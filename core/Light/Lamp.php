@@ -88,6 +88,21 @@ final readonly class Lamp
         return $this->watts * $hours * 365 / 12 / 1000;
     }
 
+    /** One like it of so many watts. */
+    public function of(float $watts): self
+    {
+        return new self(
+            null,
+            sprintf('%d W lamp', $watts),
+            $watts,
+            $this->umolPerJoule,
+            $this->height,
+            $this->length,
+            $this->width,
+            $this->leastHeight,
+        );
+    }
+
     /** The same hung at another height. */
     public function at(float $height): self
     {

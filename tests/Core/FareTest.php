@@ -9,7 +9,11 @@ use KelpTub\Core\Season\ChangeSchool;
 use KelpTub\Core\Season\Fare;
 use KelpTub\Core\Season\Looks;
 use KelpTub\Core\Season\Policy;
+use KelpTub\Core\Season\Season;
+use KelpTub\Core\Season\SeasonState;
+use KelpTub\Core\Season\SteadyWeather;
 use KelpTub\Core\Season\TopUpStrength;
+use KelpTub\Core\Season\WeatherDay;
 use Tests\Core\Gardens;
 
 it('fares by oxygen: all from 5 on, 0.3 at 2, nothing at 1', function (?float $oxygen, float $leaves) {
@@ -138,3 +142,43 @@ it('is filled once where nobody puts anything in', function (TopUps $topUps, Cha
     [TopUps::None, ChangeSchool::Monthly, [], false],
     [TopUps::None, ChangeSchool::Never, [new KelpTub\Core\Season\TopUp(3.0, 1.0)], false],
 ]);
+
+it('wants air over still water from half-way on, and not before', function () {
+    // One lettuce in a large tub: its water hardly falls. On day 15 it has come half-way, on day 16 past it.
+    $run = Gardens::fed(Gardens::tub(
+        ['system' => 'passive', 'vessel' => 'tote-90', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 1], 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ))->run();
+    $air = fn (int $day): float => $run->days[$day]->fare() / Fare::byPh($run->days[$day]->after->ph, $run->tub->stands[0]->crop);
+    expect($run->gap(18))->toBeLessThan(10.0)->and($air(15))->toEqualWithDelta(1.0, 1e-9)->and($air(16))->toEqualWithDelta(0.5, 1e-9);
+});
+
+it('leaves to a change what it would stir in within three days, and not within four', function (string $crop, array $stirred) {
+    // Changes on the evenings of days 13, 27, 41. Chilli turns on that of day 9 and blooms on that of day 38; sweet pepper on 10 and 41.
+    $run = Gardens::fed(Gardens::tub(
+        ['vessel' => 'tote-45', 'crop' => $crop, 'cup' => 'net-cup-75', 'layout' => ['cups' => 1], 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-fruit-dry']]],
+    ))->run();
+    expect(array_keys(array_filter($run->days, fn ($d): bool => $d->stronger > 0.0)))->toBe($stirred);
+})->with([['chilli', [9]], ['sweet-pepper', []]]);
+
+it('stirs nothing in for a tenth of a millisiemens', function (float $under, bool $stirs) {
+    $season = Gardens::fed(Gardens::tub(
+        ['crop' => 'lettuce-leaf', 'layout' => ['cups' => 2], 'feed' => 'f', 'reservoir_change' => 'never'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ))->season;
+    $day = (new Season($season, new SteadyWeather(new WeatherDay(21, 55, 16))))->run()->days[12];
+    $evening = $day->after->asRead(null, 1.1 - $under, null, null);
+    $turned = new SeasonState(...[...get_object_vars($evening), 'turned' => true]);
+    expect($season->policy->deeds($season, $turned)->stronger > 0.0)->toBe($stirs);
+})->with([[0.05, false], [0.15, true]]);
+
+it('is fed for the crop that is named first, of those that come to harvest together', function (array $crops, bool $blooms) {
+    // Kale and bush beans both take 45 days; beans bloom.
+    $run = Gardens::fed(Gardens::tub([
+        'vessel' => 'tote-90', 'cup' => 'net-cup-75', 'crops' => array_map(fn (string $c): array => ['crop' => $c, 'plants' => 1], $crops),
+    ]))->run();
+    // Until both have come to their harvest.
+    $stages = array_map(fn ($d): string => $d->after->stage->value, array_slice($run->days, 0, 44));
+    expect(in_array('bloom', $stages, true))->toBe($blooms);
+})->with([[['bush-bean', 'kale'], true], [['kale', 'bush-bean'], false]]);

@@ -265,7 +265,7 @@ it('says each of its sentences somewhere, and says them well', function () {
     }
     expect($unsaid)->toBe([])->and(count(piecesInCode()))->toBeGreaterThan(250);
     $odd = [
-        'a number below zero' => '/(?<![\w.])[-−]\d/u',
+        'a number below zero that is no warmth' => '/(?<![\w.])[-−]\d(?![\d.]* °)/u',
         'one of many' => '/(?<![\d.,])1 (days|cups|holes|plants|stones|hours|minutes|gardens)\b/u',
         'many of one' => '/\b(?:[2-9]|\d{2,}) (day|cup|hole|stone|hour|minute)\b/u',
         'a flow that is none' => '/(?<![\d.,])0 (L\/min|L\/h|L an hour)/u',

@@ -207,9 +207,9 @@ it('speaks up just past the mark, and not before it', function (
         'system' => 'passive', 'vessel' => box(180, $width, 400), 'crop' => 'lettuce-leaf', 'layout' => ['pattern' => 'single'], ...$more,
     ]);
     $gap = static fn (float $share): callable => static function (Garden $g) use ($share): float {
-        $water = Gardens::tubPlan($g)->water;
+        $run = Gardens::fed($g)->run();
 
-        return (float) $water->gapOn($share * $water->use->harvestDay);
+        return $run->tub->gapAt((float) $run->levelAt($share * $run->harvestDay()));
     };
     yield 'too little air half-way' => [$still, 150, 300, 'mind passive.gap', 10, $gap(0.5)];
     yield 'too little air at harvest' => [

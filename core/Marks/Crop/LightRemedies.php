@@ -49,11 +49,7 @@ final class LightRemedies
                 ? $context->set(sprintf('Hang the lamp %s over the leaves', $w->length($nearer)), $at, self::document($lamp->at($nearer)))
                 : null,
             $watts > $lamp->watts
-                ? $context->set(
-                    sprintf('Take a lamp of %s', $w->number($watts, 0, 'W')),
-                    $at,
-                    (object) [...get_object_vars(self::document($lamp)), 'power_w' => $watts, 'name' => "$watts-watt lamp"],
-                )
+                ? $context->set(sprintf('Take a lamp of %s', $w->number($watts, 0, 'W')), $at, self::document($lamp->of($watts)))
                 : null,
         ]));
     }
