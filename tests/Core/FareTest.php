@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Feed\Stage;
+use KelpTub\Core\Season\Absence;
 use KelpTub\Core\Season\Acidity;
 use KelpTub\Core\Season\ChangeSchool;
 use KelpTub\Core\Season\Fare;
 use KelpTub\Core\Season\Looks;
+use KelpTub\Core\Season\Nobody;
 use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonState;
@@ -182,3 +184,35 @@ it('is fed for the crop that is named first, of those that come to harvest toget
     $stages = array_map(fn ($d): string => $d->after->stage->value, array_slice($run->days, 0, 44));
     expect(in_array('bloom', $stages, true))->toBe($blooms);
 })->with([[['bush-bean', 'kale'], true], [['kale', 'bush-bean'], false]]);
+
+it('has no young stage in still water that is topped up, and one where it is filled once or aired', function (array $tub, Stage $stage) {
+    $fed = Gardens::fed(Gardens::tub(
+        ['crop' => 'basil', 'layout' => ['cups' => 1], 'feed' => 'f', ...$tub],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ));
+    expect([$fed->stage(), $fed->season->stage(0, 1.0), $fed->season->stage(0, 20.0)])->toBe([$stage, $stage, Stage::Grow]);
+})->with([
+    [['system' => 'passive', 'top_ups' => 'quarter'], Stage::Grow], [['system' => 'passive', 'reservoir_change' => 'weekly'], Stage::Grow],
+    [['system' => 'passive'], Stage::Seedling], [[], Stage::Seedling],
+    [['system' => 'passive', 'planned_top_ups' => [['day' => 9, 'litres' => 0.5]]], Stage::Grow],
+]);
+
+it('keeps one at home for oxygen, and for what would die', function () {
+    $of = fn (array $tub, array $site): array => [
+        $garden = Gardens::tub(['crop' => 'cucumber', 'cup' => 'net-cup-75', 'layout' => ['cups' => 1], ...$tub], ['site' => $site]),
+        Gardens::fed($garden),
+    ];
+    // Oxygen falls as the roots grow: from the first evening on one may be away until it is under five, whatever there is to drink.
+    [, $fed] = $of(['vessel' => 'tote-90'], ['water_temperature_c' => 27]);
+    $run = $fed->run();
+    $away = (new Absence($fed->with([]), $run, null, 5.0))->from(0);
+    $alone = $fed->with([])->run(new Nobody, $run->days[0]->after);
+    expect($away)->toBeGreaterThan(3)->toBeLessThan(count($run->days) - 1)
+        ->and($alone->days[$away - 1]->oxygen)->toBeGreaterThanOrEqual(5.0)
+        ->and(min($alone->days[$away]->oxygen, 5.0) < 5.0 || $alone->days[$away]->volume() < $run->tub->dryLitres)->toBeTrue();
+    // Frost on day 13 of a winter: nobody may be away over it.
+    $winter = ['setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-01-05']];
+    $frozen = Gardens::fed(Gardens::tub(['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 6]], ['site' => $winter]));
+    $run = $frozen->run();
+    expect($run->killedOn())->toBe(13)->and((new Absence($frozen->with([]), $run, null, 5.0))->from(4))->toBe(8);
+});
