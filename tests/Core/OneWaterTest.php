@@ -261,6 +261,28 @@ it('says of gardens that once went unsaid', function (Garden $garden, array $cod
     'plants and no feed' => fn () => [fedLettuce([], ['feed' => null]), ['feed.none' => 'mend']],
 ]);
 
+it('says what a pump by the sun leaves of the oxygen in the dark, and one on the mains mends it', function (
+    float $sun,
+    ?string $severity,
+) {
+    $garden = Gardens::tub(
+        ['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['pattern' => 'grid', 'cups' => 6],
+            'stones' => ['kind' => 'disc-100', 'count' => 2]],
+        ['site' => ['sun_hours' => $sun]],
+        ['pump' => 'pump-solar-2'],
+    );
+    $report = Gardens::report($garden);
+    $said = array_column($report->findings, null, 'code')['air.night'] ?? null;
+    expect($said?->severity)->toBe($severity);
+    if ($said !== null) {
+        // 18 Wh of which 0.7 come to 2.5 W: 5.04 hours after the sun has gone, as the outage equation has it.
+        $balance = Gardens::plan($garden)->get(KelpTub\Core\Marks\Air\AirPlans::class)->tubs['tub']->balance;
+        $low = $balance->afterMinutes(60 * (24 - $sun - 18 * 0.7 / 2.5), $report->tubs[0]->volume->working_l);
+        expect(str_replace("\u{202F}", ' ', $said->says))->toContain(rtrim(rtrim(number_format($low, 1, '.', ''), '0'), '.').' mg/L')
+            ->and(Gardens::findings(Gardens::applied($garden, $said->remedies[0]->patch)))->not->toContain("$severity air.night");
+    }
+})->with([[4.0, 'mend'], [19.0, null]]);
+
 it('gives hard water half of what pure water would get, and says what it comes to', function () {
     // Water of 0.8, lettuce at 1.1: half of 1.1 goes in, and a fill comes to 1.35, within what lettuce likes.
     $report = Gardens::report(fedLettuce(['water' => ['source' => 'tap', 'ec_ms_cm' => 0.8]]))->tubs[0];

@@ -10,6 +10,7 @@ use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
 use KelpTub\Core\Air\StonePlacement;
+use KelpTub\Core\Air\Supply;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\AirEdits;
@@ -25,6 +26,8 @@ use KelpTub\Core\Marks\Tub\TubPlan;
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
 final class AirRules
 {
+    private const HOURS_A_DAY = 24.0;
+
     private const WARM_C = 24.0;
 
     /** Most stones that a remedy proposes. */
@@ -86,7 +89,7 @@ final class AirRules
     {
         $findings = [self::siphon($air, $context)];
         foreach (array_keys($air->tubs) as $branch) {
-            $findings = [...$findings, ...self::flows($air, $branch, $context)];
+            $findings = [...$findings, ...self::flows($air, $branch, $context), self::night($air, $branch, $context)];
         }
 
         return array_values(array_filter($findings));
@@ -154,6 +157,49 @@ final class AirRules
                 ? self::moreOxygen($plan, $balance, $context)
                 : [$context->addAir('Add a stone and a line', $plan->tub)],
             $balance->saturation - $steady);
+    }
+
+    /** A pump that runs by the sun stands still in the dark, when its battery is empty: what the oxygen comes to by then, grown. */
+    private static function night(AirPlan $air, int $branch, RuleContext $context): ?Finding
+    {
+        $plan = $air->tubs[$branch];
+        $plans = $context->plan->get(AirPlans::class);
+        $balance = $plans->tubs[$plan->tub->id]->balance;
+        $others = array_filter($plans->pumpsOf($plan->tub->id), static fn (Pump $p): bool => $p->supply !== Supply::Solar);
+        if ($air->system->pump->supply !== Supply::Solar || $others !== [] || $balance === null || $plan->plants->mix->isEmpty()) {
+            return null;
+        }
+        $sun = $context->plan->garden->site->sunHours;
+        $battery = $air->system->pump->hoursOn($air->system->pump->batteryInside ?? 0.0) ?? 0.0;
+        $still = self::HOURS_A_DAY - $sun - $battery;
+        $low = $still > 0.0 ? $balance->afterMinutes(60 * $still, $plan->water->working()) : $balance->steady();
+        $floor = $plan->tub->planting->density->oxygenFloor();
+        $level = OxygenBalance::judged($low, $floor);
+        if ($level === null || $level <= (OxygenBalance::judged($balance->steady(), $floor) ?? 0)) {
+            return null;
+        }
+        $w = $context->write;
+
+        return new Finding('air.night', [1 => Severity::Mind, Severity::Mend, Severity::Stop][$level], $plan->tub->id,
+            $air->system->pointer('/pump'),
+            sprintf(
+                'This pump runs by the sun: %s a day, and %s more by its battery. Then nothing bubbles for %s, and oxygen falls to %s.',
+                $w->number($sun, 1, 'h'),
+                $w->number($battery, 1, 'h'),
+                $w->number($still, 1, 'h'),
+                $w->number($low, 1, 'mg/L'),
+            ),
+            'Roots breathe at night too. A pump on the mains, or a battery that lasts until morning, keeps the air going.',
+            static function () use ($air, $context): array {
+                $mains = array_filter($context->pumpsBySize(), static fn (Pump $p): bool => $p->supply === Supply::Mains);
+                $way = Remedy::inTurn(
+                    array_values($mains),
+                    static fn (Pump $p): Remedy => $context->set("Use the $p->name", $air->system->pointer('/pump'), $p->key),
+                );
+
+                return $way === null ? [] : [$way];
+            },
+            OxygenBalance::MIND_MG_L - $low);
     }
 
     private static function warm(TubPlan $plan, RuleContext $context): ?Finding
