@@ -125,6 +125,11 @@ function talkative(): array
         'a nursery fed twice' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => ['kind' => 'cylinder-25']]),
         'a nursery with nothing else' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => null]),
         ...feedGardens(),
+        'a pump by the sun' => Gardens::tub(
+            ['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 6], 'stones' => ['kind' => 'disc-100', 'count' => 2]],
+            [],
+            ['pump' => 'pump-solar-2'],
+        ),
         'dim under a lamp' => Gardens::tub(['vessel' => 'tote-45', 'crop' => 'basil', 'layout' => ['cups' => 3]], ['site' => [
             'light_hours' => 8,
             'lamp' => ['power_w' => 120, 'umol_j' => 2.4, 'height_mm' => 300, 'length_mm' => 300, 'width_mm' => 300],
