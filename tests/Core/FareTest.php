@@ -216,3 +216,31 @@ it('keeps one at home for oxygen, and for what would die', function () {
     $run = $frozen->run();
     expect($run->killedOn())->toBe(13)->and((new Absence($frozen->with([]), $run, null, 5.0))->from(4))->toBe(8);
 });
+
+it('fills still water that seeds are sown in at its one strength', function () {
+    $run = Gardens::fed(Gardens::tub(
+        ['system' => 'passive', 'crop' => 'basil', 'layout' => ['cups' => 2], 'feed' => 'f', 'started' => 'seed'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ))->run();
+    expect($run->start->stage)->toBe(Stage::Sprouting)->and($run->start->ec())->toBeGreaterThanOrEqual(1.0);
+});
+
+it('finds warm water from three days on end, and not from two', function () {
+    $seen = [];
+    for ($seed = 0; $seed < 120 && count($seen) < 2; $seed++) {
+        $garden = Gardens::tub(['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]], ['site' => [
+            'setting' => 'covered', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => $seed, 'start' => '2027-07-01'],
+        ]]);
+        [$longest, $now, $most] = [0, 0, 0.0];
+        foreach (Gardens::fed($garden)->run()->days as $day) {
+            $now = $day->water() > 27.0 ? $now + 1 : 0;
+            [$longest, $most] = [max($longest, $now), max($most, $day->water())];
+        }
+        if ($most <= 30.0 && ($longest === 2 || $longest === 3)) {
+            $said = array_map(fn ($f): string => $f->code, Gardens::planner()->findings(Gardens::plan($garden)));
+            expect(in_array('season.warm', $said, true))->toBe($longest === 3);
+            $seen[$longest] = true;
+        }
+    }
+    expect(count($seen))->toBe(2);
+});
