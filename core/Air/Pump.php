@@ -7,6 +7,8 @@ namespace KelpTub\Core\Air;
 /** An air pump by its curve: flow (L/min) against pressure (kPa), falling from free flow to the pressure at which nothing flows. */
 final readonly class Pump
 {
+    private const HOURS_A_DAY = 24.0;
+
     /** How much of what a battery holds comes to the pump. */
     private const BATTERY_SHARE = 0.7;
 
@@ -53,6 +55,14 @@ final readonly class Pump
     public function hoursOn(float $wattHours): ?float
     {
         return $this->watts > 0.0 ? $wattHours * self::BATTERY_SHARE / $this->watts : null;
+    }
+
+    /** Hours of a day on which it stands still: in the dark, once its battery is empty; none of one that does not run by the sun. */
+    public function hoursStill(float $sunHours): float
+    {
+        return $this->supply === Supply::Solar
+            ? max(0.0, self::HOURS_A_DAY - $sunHours - ($this->hoursOn($this->batteryInside ?? 0.0) ?? 0.0))
+            : 0.0;
     }
 
     /** What a panel has to give to run it day and night, Wp: `Wh per day/(sun hours·0.7)`; null without sun. */

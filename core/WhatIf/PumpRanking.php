@@ -157,7 +157,8 @@ final readonly class PumpRanking
             foreach ($fed->tub->water->stones?->sets() ?? [] as $s => $set) {
                 $lacks += max(0.0, 1 - ($each[$s] ?? 0.0) / max(1.0e-9, $set->stone->leastFlow));
             }
-            $lacks += $balance === null || $fed->plants->mix->isEmpty() ? 0.0 : max(0.0, 1 - $balance->steady() / $floor);
+            $least = $plans->leastOxygen($fed->tub->id, $plan->garden->site->sunHours, $fed->water->working());
+            $lacks += $least === null || $fed->plants->mix->isEmpty() ? 0.0 : max(0.0, 1 - $least / $floor);
             $short += $lacks;
             $tubs[] = (object) [
                 'tub' => $fed->tub->id,

@@ -29,6 +29,23 @@ final readonly class AirPlans
         return array_map(static fn (AirPlan $air): Pump => $air->system->pump, array_values(array_filter($this->systems, $feeds)));
     }
 
+    /** Hours of a day on which no air comes into a tub, since all of its pumps run by a sun that shines for so many. */
+    public function hoursStill(string $tub, float $sunHours): float
+    {
+        $still = array_map(static fn (Pump $p): float => $p->hoursStill($sunHours), $this->pumpsOf($tub));
+
+        return $still === [] ? 0.0 : min($still);
+    }
+
+    /** The least oxygen of a day with the plants grown, mg/L: steady, or as low as the dark brings it; null of a passive tub. */
+    public function leastOxygen(string $tub, float $sunHours, float $litres): ?float
+    {
+        $balance = $this->tubs[$tub]->balance;
+        $still = $this->hoursStill($tub, $sunHours);
+
+        return $still > 0.0 ? $balance?->afterMinutes(60 * $still, $litres) : $balance?->steady();
+    }
+
     /**
      * A pump's network as it was solved for the same tubs; null where something of it has changed.
      *

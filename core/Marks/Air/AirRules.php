@@ -26,8 +26,6 @@ use KelpTub\Core\Marks\Tub\TubPlan;
 /** Air and oxygen: stones, flows, the balance, and the siphon. Source: handbook, rules section 7. */
 final class AirRules
 {
-    private const HOURS_A_DAY = 24.0;
-
     private const WARM_C = 24.0;
 
     /** Most stones that a remedy proposes. */
@@ -165,14 +163,13 @@ final class AirRules
         $plan = $air->tubs[$branch];
         $plans = $context->plan->get(AirPlans::class);
         $balance = $plans->tubs[$plan->tub->id]->balance;
-        $others = array_filter($plans->pumpsOf($plan->tub->id), static fn (Pump $p): bool => $p->supply !== Supply::Solar);
-        if ($air->system->pump->supply !== Supply::Solar || $others !== [] || $balance === null || $plan->plants->mix->isEmpty()) {
+        $sun = $context->plan->garden->site->sunHours;
+        $still = $plans->hoursStill($plan->tub->id, $sun);
+        $low = $plans->leastOxygen($plan->tub->id, $sun, $plan->water->working());
+        if ($still <= 0.0 || $balance === null || $low === null || $plan->plants->mix->isEmpty()) {
             return null;
         }
-        $sun = $context->plan->garden->site->sunHours;
         $battery = $air->system->pump->hoursOn($air->system->pump->batteryInside ?? 0.0) ?? 0.0;
-        $still = self::HOURS_A_DAY - $sun - $battery;
-        $low = $still > 0.0 ? $balance->afterMinutes(60 * $still, $plan->water->working()) : $balance->steady();
         $floor = $plan->tub->planting->density->oxygenFloor();
         $level = OxygenBalance::judged($low, $floor);
         if ($level === null || $level <= (OxygenBalance::judged($balance->steady(), $floor) ?? 0)) {
