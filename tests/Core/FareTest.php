@@ -229,7 +229,8 @@ it('finds warm water from three days on end, and not from two', function () {
     $seen = [];
     for ($seed = 0; $seed < 120 && count($seen) < 2; $seed++) {
         $garden = Gardens::tub(['vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]], ['site' => [
-            'setting' => 'covered', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => $seed, 'start' => '2027-07-01'],
+            'setting' => 'covered',
+            'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => $seed, 'start' => '2027-07-01'],
         ]]);
         [$longest, $now, $most] = [0, 0, 0.0];
         foreach (Gardens::fed($garden)->run()->days as $day) {
