@@ -52,7 +52,7 @@ it(
         [
             ['plan', '-'],
             '{"format":"kelp-tub.garden","version":1,"units":"cubits","site":{"light_hours":25}}',
-            "/units is \"cubits\"; it may be metric, us\n/site/light_hours is 25; the most is 24",
+            "/site/light_hours is 25; the most is 24\n/units is \"cubits\"; it may be metric, us",
         ],
         [['plan', '--json', '-'], 'nonsense', '/ is not JSON'],
         [['check', 'no-such-file'], '', '/ there is no file no-such-file'],
