@@ -271,7 +271,7 @@ it('aims for one strength all through, and leaves the water as it is, as the gro
         '/a/feed',
     );
     $browser->press(Browser::text('One', 'button'));
-    $browser->write(WebDriverBy::xpath("//label[contains(normalize-space(.),'Aim for')]//input"), '1.7');
+    $browser->write(WebDriverBy::xpath("//input[@id=//label[normalize-space(.)='Aim for']/@for]"), '1.7');
     kept($browser, $server, fn (): bool => ($server->document($id)->feeds[0]->strength->ec_ms_cm ?? 0) === 1.7);
     $browser->press(Browser::text('Leave it', 'button'));
     kept($browser, $server, fn (): bool => ($server->document($id)->tubs[0]->strengthening ?? true) === false);
@@ -290,9 +290,11 @@ it('hangs a lamp, says what light it brings, and hangs it nearer', function () {
     $light = fn (): float => wholeReport($server->document($id))->tubs[0]->light->mol_day;
     $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a day');
     $browser->see('[data-code="crop.light"]');
-    $browser->write(WebDriverBy::xpath("//label[contains(normalize-space(.),'Over the leaves')]//input"), '160 mm');
+    $high = $light();
+    $browser->write(WebDriverBy::xpath("//input[@id=//label[normalize-space(.)='Over the leaves']/@for]"), '160 mm');
     kept($browser, $server, fn (): bool => ($server->document($id)->site->lamp->height_mm ?? 0) === 160);
     $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a nearer lamp');
+    expect($light())->toBeGreaterThan($high);
 });
 
 it('draws what dies as dead, and names its day at every mark', function () {
