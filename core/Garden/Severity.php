@@ -20,4 +20,14 @@ enum Severity: string
             self::Mind => 2,
         };
     }
+
+    /** Of how bad something is judged: 3 to stop for, 2 to mend, 1 to mind. */
+    public static function ofLevel(int $level): self
+    {
+        return match ($level) {
+            3 => self::Stop,
+            2 => self::Mend,
+            default => self::Mind,
+        };
+    }
 }

@@ -255,12 +255,6 @@ final class SeasonRun
         return $died === [] ? null : min($died);
     }
 
-    /** The age at which a stand was cleared, died, or was left. */
-    public function endAge(int $stand): float
-    {
-        return $this->end()->ages[$stand];
-    }
-
     /**
      * What is picked of a stand, g: its yield by how well it fared over its life; nothing where its first harvest never came, or found it
      * dry. Source: handbook, season (harvest).

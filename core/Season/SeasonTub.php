@@ -13,9 +13,7 @@ use KelpTub\Core\Vessel\Reservoir;
 /** What a season goes by: one tub, filled and planted, and where it stands. Litres, mm, m², °C, days. */
 final readonly class SeasonTub
 {
-    /** So many stands of living plants there may be before a tub is thought of as bare. */
-    private const NONE = -1;
-
+    /** Litres at the lowest useful level: below it the tub counts as dry. */
     public float $dryLitres;
 
     /**
@@ -81,17 +79,17 @@ final readonly class SeasonTub
      */
     public function leader(array $ages, array $died): ?int
     {
-        $leader = self::NONE;
+        $leader = null;
         foreach ($this->stands as $i => $stand) {
             if (
                 $died[$i] === null && ! $stand->isDone($ages[$i])
-                && ($leader === self::NONE || $stand->use->harvestDay > $this->stands[$leader]->use->harvestDay)
+                && ($leader === null || $stand->use->harvestDay > $this->stands[$leader]->use->harvestDay)
             ) {
                 $leader = $i;
             }
         }
 
-        return $leader === self::NONE ? null : $leader;
+        return $leader;
     }
 
     /** The stage of a stand at an age, as it is fed. */

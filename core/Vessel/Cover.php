@@ -12,4 +12,10 @@ enum Cover: string
     case Sleeve = 'sleeve';
     case Foil = 'foil';
     case Liner = 'liner';
+
+    /** Whether it leaves the outside light, so that sun warms it less: a bag inside leaves it as dark as it was. */
+    public function isLight(): bool
+    {
+        return in_array($this, [self::Paint, self::Sleeve, self::Foil], true);
+    }
 }

@@ -128,15 +128,11 @@ final class AirRules
         }
         $steady = $balance->steady();
         $floor = $tub->planting->density->oxygenFloor();
-        $severity = match (true) {
-            $steady < OxygenBalance::STOP_MG_L => Severity::Stop,
-            $steady < $floor => Severity::Mend,
-            $steady < OxygenBalance::MIND_MG_L => Severity::Mind,
-            default => null,
-        };
-        if ($severity === null) {
+        $level = OxygenBalance::judged($steady, $floor);
+        if ($level === null) {
             return null;
         }
+        $severity = Severity::ofLevel($level);
         $w = $context->write;
         $wanted = $w->number($severity === Severity::Mind ? OxygenBalance::MIND_MG_L : $floor, 0, 'mg/L');
 
@@ -177,7 +173,7 @@ final class AirRules
         }
         $w = $context->write;
 
-        return new Finding('air.night', [1 => Severity::Mind, Severity::Mend, Severity::Stop][$level], $plan->tub->id,
+        return new Finding('air.night', Severity::ofLevel($level), $plan->tub->id,
             $air->system->pointer('/pump'),
             sprintf(
                 'This pump runs by the sun: %s a day, and %s more by its battery. Then nothing bubbles for %s, and oxygen falls to %s.',

@@ -24,7 +24,6 @@ use KelpTub\Core\Season\SteadyWeather;
 use KelpTub\Core\Season\Warmth;
 use KelpTub\Core\Season\Weather;
 use KelpTub\Core\Season\WeatherDay;
-use KelpTub\Core\Vessel\Cover;
 
 /** Works out what each tub is fed and what its season goes by. */
 final readonly class FeedPlanner
@@ -201,8 +200,6 @@ final readonly class FeedPlanner
     private function warmth(TubPlan $plan): Warmth
     {
         $body = $plan->tub->body;
-        // A bag inside leaves the outside as dark as it was.
-        $light = in_array($body->cover, [Cover::Paint, Cover::Sleeve, Cover::Foil], true);
 
         return new Warmth(
             $this->site->waterTemperatureC,
@@ -211,7 +208,7 @@ final readonly class FeedPlanner
                 $this->site->setting === Setting::Indoor => 0.0,
                 $this->site->setting === Setting::Covered => self::GAIN_COVERED,
                 ! $this->site->fullSun => 0.0,
-                $light => self::GAIN_SUN_LIGHT,
+                $body->cover->isLight() => self::GAIN_SUN_LIGHT,
                 default => self::GAIN_SUN,
             },
             $body->vessel->profile->lateralArea() + $body->lid->outline->area() / 1.0e6,

@@ -110,7 +110,7 @@ final class FeedRules
             sprintf(
                 'The water alone reads %s; fed with what plants need, a fill comes to %s over what they like. Mix in %s of pure water.',
                 $w->number($source, 2, 'mS/cm'),
-                $w->number($over, 2),
+                $w->number($over, 2, 'mS/cm'),
                 $w->number(100 * $share, 0, '%'),
             ),
             'What hard or salted water reads is lime and salt, not food: half of what pure water would be given has to go in all the same.',

@@ -182,7 +182,7 @@ final class SeasonRules
         $wanted = $severity === 1 ? OxygenBalance::MIND_MG_L : $floor;
         $short = $run->daysShortOfOxygen($wanted);
 
-        return new Finding('season.air', self::severity($severity), $plan->tub->tub->id, $plan->tub->tub->pointer('/stones'),
+        return new Finding('season.air', Severity::ofLevel($severity), $plan->tub->tub->id, $plan->tub->tub->pointer('/stones'),
             sprintf(
                 'Oxygen falls to %s on day %d, in water of %s; %s are under %s.',
                 $w::under($w->number($oxygen, 1, 'mg/L'), $w->number($wanted, 0)),
@@ -218,7 +218,7 @@ final class SeasonRules
         }
         $w = $context->write;
 
-        return new Finding('season.warm', self::severity($severity), $plan->tub->tub->id,
+        return new Finding('season.warm', Severity::ofLevel($severity), $plan->tub->tub->id,
             $plan->weather->isSteady() ? '/site/air_temperature_c' : '/site/weather',
             sprintf(
                 'The water is %s on day %d, and %s is the most these plants like. Shade it, or give it a light coat.',
@@ -245,7 +245,7 @@ final class SeasonRules
         }
         $w = $context->write;
 
-        return new Finding('season.cold', self::severity($severity), $plan->tub->tub->id,
+        return new Finding('season.cold', Severity::ofLevel($severity), $plan->tub->tub->id,
             $plan->weather->isSteady() ? '/site/air_temperature_c' : '/site/weather',
             sprintf(
                 'The water is %s on day %d, and %s is the least these plants like. Start later, or stand it where it is warmer.',
@@ -289,11 +289,6 @@ final class SeasonRules
     private static function bySteadiness(FeedPlan $plan, ?int $season, ?int $design): ?int
     {
         return $season !== null && $plan->weather->isSteady() && $design !== null && $design >= $season ? null : $season;
-    }
-
-    private static function severity(int $level): Severity
-    {
-        return [1 => Severity::Mind, 2 => Severity::Mend, 3 => Severity::Stop][$level];
     }
 
     /** A first harvest that comes late, or not in two years. */
@@ -396,10 +391,9 @@ final class SeasonRules
     {
         $site = $context->plan->garden->site;
         $body = $plan->tub->tub->body;
-        $light = in_array($body->cover, [Cover::Paint, Cover::Sleeve, Cover::Foil], true);
 
         return array_values(array_filter([
-            $site->inSun() && $site->setting === Setting::Open && ! $light
+            $site->inSun() && $site->setting === Setting::Open && ! $body->cover->isLight()
                 ? $context->set('Cover it with foil', $plan->tub->tub->pointer('/vessel/cover'), Cover::Foil->value)
                 : null,
             $site->fullSun && $site->setting !== Setting::Indoor ? $context->set('Stand it in the shade', '/site/full_sun', false) : null,
