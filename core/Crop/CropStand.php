@@ -57,10 +57,13 @@ final readonly class CropStand
         return self::DIM + (1 - self::DIM) * $dim;
     }
 
-    /** Whether so warm an air holds up growth while it makes thirsty. */
-    public function isHot(float $celsius): bool
+    /** What a day of so warm an air and of such a share of its light is to it. */
+    public function day(float $celsius, float $lightShare): StandDay
     {
-        return $celsius > $this->comfortHigh;
+        $byLight = self::growthByLight($lightShare);
+        $growth = $this->growthByAir($celsius) * $byLight;
+
+        return new StandDay($growth, $celsius > $this->comfortHigh ? $byLight : $growth, $celsius < $this->crop->leastAirC);
     }
 
     /** Litres from the start to an age at the site's climate; a crop past its last harvest drinks no more. */

@@ -16,12 +16,16 @@ final readonly class WaterUse
 
     private const SPREAD = 0.15;
 
-    /** f(0), f(1) − f(0), and the slope of F at 1: the same for every plant, and asked for on every day. */
+    /** f(0) and f(1) − f(0): the same for every plant, and asked for on every day. */
     private const AT_START = 0.025240299856957232;
 
     private const RISE = 3.0233470517167849;
 
-    private const PEAK = 2.1004846847503473;
+    /** Slope of F at x = 1: so many times the mean daily use is drunk on the day of the first harvest. */
+    public const PEAK = 2.1004846847503473;
+
+    /** Days from transplanting, or what stands for it, to the first harvest. */
+    private float $growing;
 
     /**
      * @param  float  $toHarvest  litres all plants of the tub drink to the first harvest, climate included
@@ -31,40 +35,33 @@ final readonly class WaterUse
      */
     public function __construct(public float $toHarvest, public float $harvestDay, public float $lastDay, public float $firstDay = 0.0)
     {
+        $this->growing = $harvestDay - $firstDay;
     }
 
     /** Share of the water to harvest used at x, and of the growth reached; goes on straight beyond 1. */
     public static function share(float $x): float
     {
-        if ($x > 1.0) {
-            return 1.0 + ($x - 1.0) * self::peakRate();
-        }
-
-        return (self::softplus(max(0.0, $x)) - self::AT_START) / self::RISE;
-    }
-
-    /** Slope of the share at x = 1: 2.1005 times the mean daily use. */
-    public static function peakRate(): float
-    {
-        return self::PEAK;
+        return $x > 1.0
+            ? 1.0 + ($x - 1.0) * self::PEAK
+            : (log(1 + exp((max(0.0, $x) - self::MIDDLE) / self::SPREAD)) - self::AT_START) / self::RISE;
     }
 
     /** Litres drunk from transplanting to a day. */
     public function until(float $day): float
     {
-        return $this->toHarvest * self::share(max(0.0, $day - $this->firstDay) / $this->growing());
+        return $this->toHarvest * self::share(max(0.0, $day - $this->firstDay) / $this->growing);
     }
 
     /** Share of its growth that a plant has made by a day; 1 from the first harvest on. */
     public function grown(float $day): float
     {
-        return self::share(min(1.0, max(0.0, $day - $this->firstDay) / $this->growing()));
+        return self::share(min(1.0, max(0.0, $day - $this->firstDay) / $this->growing));
     }
 
     /** The largest daily use, litres a day. */
     public function peakDaily(): float
     {
-        return $this->toHarvest / $this->growing() * self::peakRate();
+        return $this->toHarvest / $this->growing * self::PEAK;
     }
 
     /** The fractional day on which use adds up to $litres; null when that is later than the last harvest. */
@@ -75,17 +72,11 @@ final readonly class WaterUse
         }
         $share = $litres / $this->toHarvest;
         $x = $share > 1.0
-            ? 1.0 + ($share - 1.0) / self::peakRate()
+            ? 1.0 + ($share - 1.0) / self::PEAK
             : self::inverse($share);
-        $day = $this->firstDay + $x * $this->growing();
+        $day = $this->firstDay + $x * $this->growing;
 
         return $day > $this->lastDay ? null : $day;
-    }
-
-    /** Days from transplanting, or what stands for it, to the first harvest. */
-    private function growing(): float
-    {
-        return $this->harvestDay - $this->firstDay;
     }
 
     /** x for a share between 0 and 1, by inverting f. */
@@ -97,10 +88,5 @@ final readonly class WaterUse
         $f = self::AT_START + $share * self::RISE;
 
         return self::MIDDLE + self::SPREAD * log(exp($f) - 1);
-    }
-
-    private static function softplus(float $y): float
-    {
-        return log(1 + exp(($y - self::MIDDLE) / self::SPREAD));
     }
 }

@@ -7,6 +7,9 @@ namespace KelpTub\Core\Feed;
 /** How one tub's water is made up at a stage of its plants: to which EC, with how much of each part. */
 final readonly class Mixing
 {
+    /** @var array<string, float|null> EC that the tub has when it is made up at a stage, mS/cm; null where the feed's is not known */
+    private array $made;
+
     /**
      * @param  FeedProduct|null  $product  null where none is chosen: then the EC runs as if the target were met, and there are no doses
      * @param  Target|null  $target  null without plants
@@ -18,6 +21,11 @@ final readonly class Mixing
         public ?Target $target,
         public float $source,
     ) {
+        $made = [];
+        foreach (Stage::cases() as $stage) {
+            $made[$stage->value] = $this->mixed($stage);
+        }
+        $this->made = $made;
     }
 
     /** Whether the label's dose is given from the start. */
@@ -39,6 +47,11 @@ final readonly class Mixing
 
     /** EC that the tub has when it is made up at a stage, mS/cm; null where the feed's is not known. */
     public function ecAt(Stage $stage): ?float
+    {
+        return $this->made[$stage->value];
+    }
+
+    private function mixed(Stage $stage): ?float
     {
         if ($this->product === null) {
             return $this->target === null || $this->isPlain($stage)

@@ -33,7 +33,7 @@ final readonly class Absence
         for ($away = 0; $day + $away + 1 < count($this->run->days); $away++) {
             $next = $this->season->step($state, $nobody);
             if (
-                $next->after->volume < $this->run->tub->dryLitres - self::ROUNDING
+                $this->run->tub->isLow($next->after->volume)
                 || ($next->ec() ?? 0.0) > $strongest + self::ROUNDING
                 || ($next->oxygen ?? INF) < $least - self::ROUNDING
                 || $next->after->died !== $state->died

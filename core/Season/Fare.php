@@ -47,13 +47,12 @@ final class Fare
 
     public static function byOxygen(?float $oxygen): float
     {
-        if ($oxygen === null) {
+        if ($oxygen === null || $oxygen >= self::OXYGEN[0][0]) {
             return 1.0;
         }
         [[$well, $all], [$poor, $some], [$least, $nothing]] = self::OXYGEN;
 
         return match (true) {
-            $oxygen >= $well => $all,
             $oxygen >= $poor => $some + ($oxygen - $poor) / ($well - $poor) * ($all - $some),
             $oxygen >= $least => $nothing + ($oxygen - $least) / ($poor - $least) * ($some - $nothing),
             default => $nothing,
@@ -87,7 +86,10 @@ final class Fare
 
     private static function byWindow(float $is, float $low, float $high, float $further): float
     {
-        $out = max(0.0, $low - $is, $is - $high);
+        if ($is >= $low && $is <= $high) {
+            return 1.0;
+        }
+        $out = max($low - $is, $is - $high);
 
         return 1 - (1 - self::FAR_OUT) * min(1.0, $out / $further);
     }

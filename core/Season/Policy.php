@@ -20,6 +20,9 @@ final readonly class Policy implements Keeper
 
     private const ROUNDING_L = 1.0e-9;
 
+    /** Days from one change to the next; null where the calendar has none. */
+    private ?int $changeDays;
+
     /** @param  list<TopUp>  $planned  besides what the school brings */
     public function __construct(
         public TopUps $topUps,
@@ -28,6 +31,7 @@ final readonly class Policy implements Keeper
         public array $planned = [],
         public bool $strengthens = true,
     ) {
+        $this->changeDays = $change->days();
     }
 
     /** Whether the first fill is the last: nothing is put in. */
@@ -58,7 +62,7 @@ final readonly class Policy implements Keeper
     {
         return $this->change === ChangeSchool::ByVolume
             ? $evening->toppedUp >= $tub->fill - self::ROUNDING_L
-            : $this->change->days() !== null && $evening->day - $evening->changed >= $this->change->days();
+            : $this->changeDays !== null && $evening->day - $evening->changed >= $this->changeDays;
     }
 
     /**
@@ -82,9 +86,8 @@ final readonly class Policy implements Keeper
         if ($by <= self::LITTLE_EC || $tub->stands[$leader]->roots($evening->ages[$leader]) < $gap) {
             return null;
         }
-        $days = $this->change->days();
 
-        return $days !== null && $evening->changed + $days - $evening->day <= self::SOON_DAYS ? 0.0 : $by;
+        return $this->changeDays !== null && $evening->changed + $this->changeDays - $evening->day <= self::SOON_DAYS ? 0.0 : $by;
     }
 
     /** What is poured in on an evening, litres. */

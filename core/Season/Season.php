@@ -6,6 +6,7 @@ namespace KelpTub\Core\Season;
 
 use KelpTub\Core\Crop\Climate;
 use KelpTub\Core\Crop\CropStand;
+use KelpTub\Core\Crop\StandDay;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\Stage;
 
@@ -44,8 +45,11 @@ final readonly class Season
 
     private const MINUTES_AN_HOUR = 60.0;
 
-    /** The climate of every day where all are the same. */
-    private ?float $steady;
+    /** The climate of every day where all are the same, and what such a day is to each stand. */
+    private ?float $steadyClimate;
+
+    /** @var list<StandDay>|null */
+    private ?array $steadyDays;
 
     /**
      * @param  list<WhatIf>  $whatIfs
@@ -59,7 +63,9 @@ final readonly class Season
         private float $drinks = 1.0,
         private float $eats = 1.0,
     ) {
-        $this->steady = $whatIfs === [] && $weather->isSteady() ? $this->climateOf($weather->on(0)) : null;
+        $isSteady = $whatIfs === [] && $weather->isSteady();
+        $this->steadyClimate = $isSteady ? $this->climateOf($weather->on(0)) : null;
+        $this->steadyDays = $isSteady ? $this->standDays(0, $weather->on(0)) : null;
     }
 
     /** How the tub stands when it has been filled and planted. */
@@ -84,7 +90,7 @@ final readonly class Season
         $keeper ??= $this->tub->policy;
         $state = $start = $from ?? $this->start();
         $days = [];
-        while ($state->day < self::MOST_DAYS && $this->tub->leader($state->ages, $state->died) !== null) {
+        while (! $this->isOver($state)) {
             $days[] = $day = $this->step($state, $keeper);
             $state = $day->after;
         }
@@ -92,11 +98,17 @@ final readonly class Season
         return new SeasonRun($this, $start, $days);
     }
 
+    /** Whether nothing lives in the tub any more, or two years have gone. */
+    public function isOver(SeasonState $state): bool
+    {
+        return $state->day >= self::MOST_DAYS || ! $this->tub->lives($state);
+    }
+
     /** The fractional day on which a tub that nobody comes to any more passes a volume; null where it never does. */
     public function dryFrom(SeasonState $state, float $litres): ?float
     {
         $nobody = new Nobody;
-        while ($state->day < self::MOST_DAYS && $this->tub->leader($state->ages, $state->died) !== null) {
+        while (! $this->isOver($state)) {
             $day = $this->step($state, $nobody);
             if ($state->volume - $day->use < $litres - 1.0e-9) {
                 return $day->day + SeasonRun::part($state->volume - $litres, $day->use);
@@ -114,11 +126,16 @@ final readonly class Season
         [$weather, $warmer, $away, $air, $hoursCut] = $this->dayOf($now->day);
         $water = max(0.0, $tub->warmth->after($now->water, $weather->air, $now->volume, $warmer));
         $frost = $water <= 0.0 && ! $now->isDry() ? $now->frost + 1 : 0;
-        $climate = $this->steady ?? $this->climateOf($weather);
+        $climate = $this->steadyClimate ?? $this->climateOf($weather);
+        $standDays = $this->steadyDays ?? $this->standDays($now->day, $weather);
         $ec = $now->ec();
-        $dayOfYear = $tub->light->goesByDate() ? $this->weather->dayOfYear($now->day) : null;
+        $isKilling = $this->isKilling($now, $water, $frost);
 
-        [$ages, $died, $harvests, $lasts, $bears] = [$now->ages, $now->died, $now->harvests, $now->lasts, $now->bears];
+        $ages = $now->ages;
+        $died = $now->died;
+        $harvests = $now->harvests;
+        $lasts = $now->lasts;
+        $bears = $now->bears;
         $grown = $thirsts = [];
         $wants = $eaten = 0.0;
         foreach ($tub->stands as $i => $stand) {
@@ -128,14 +145,14 @@ final readonly class Season
 
                 continue;
             }
-            if ($this->isKilled($stand, $now, $weather->air, $water, $frost)) {
+            $day = $standDays[$i];
+            if ($isKilling || $day->kills) {
                 $died[$i] = $now->day;
                 $grown[$i] = 0.0;
 
                 continue;
             }
-            $byLight = CropStand::growthByLight($tub->light->share($stand->crop, $weather, $dayOfYear));
-            $grown[$i] = $growth = $stand->growthByAir($weather->air) * $byLight;
+            $grown[$i] = $growth = $day->growth;
             $ages[$i] = $age + $growth;
             if ($harvests[$i] === null && $stand->isReady($ages[$i])) {
                 $harvests[$i] = $now->day + self::within($age, $growth, $stand->use->harvestDay);
@@ -144,21 +161,20 @@ final readonly class Season
             if ($stand->isDone($ages[$i])) {
                 $lasts[$i] = $now->day + self::within($age, $growth, $stand->use->lastDay);
             }
-            // In heat growth slows and thirst does not.
-            $thirst = $stand->drunkBy($age + ($stand->isHot($weather->air) ? $byLight : $growth)) - $stand->drunkBy($age);
-            $wants += $thirsts[$i] = $thirst;
+            $wants += $thirsts[$i] = $wanted = $stand->drunkBy($age + $day->thirst) - $stand->drunkBy($age);
             if ($ec !== null && $ec > 0.0) {
                 $middle = $stand->crop->middleEc();
-                $eaten += $middle * $thirst * self::UPTAKE_MOST * $ec / ($ec + self::UPTAKE_HALF * $middle);
+                $eaten += $middle * $wanted * self::UPTAKE_MOST * $ec / ($ec + self::UPTAKE_HALF * $middle);
             }
         }
-        $use = min($now->volume, $wants * $climate / $tub->climate * $this->drinks);
+        $thirst = $wants * $climate / $tub->climate * $this->drinks;
+        $use = min($now->volume, $thirst);
         $uptake = $now->salt === null || $now->isDry()
             ? ($now->salt === null ? null : 0.0)
             : min(self::SALT_SHARE * $now->salt, $eaten / $tub->climate * sqrt($climate) * $this->eats);
         $drunk = $now->drunk;
-        foreach ($wants > 0.0 ? $thirsts : [] as $i => $thirst) {
-            $drunk[$i] += $use * $thirst / $wants;
+        foreach ($wants > 0.0 ? $thirsts : [] as $i => $wanted) {
+            $drunk[$i] += $use * $wanted / $wants;
         }
         $volume = $now->volume - $use;
         $salt = $now->salt === null ? null : $now->salt - $uptake;
@@ -185,14 +201,14 @@ final readonly class Season
             ? Deeds::none()
             : $keeper->deeds($tub, $evening, $missed !== null);
 
-        return $this->closed($evening, $deeds, $grown, [$use, $uptake, $rain, $spill], $air, $hoursCut, $missed);
+        return $this->closed($evening, $deeds, $grown, [$thirst, $use, $uptake, $rain, $spill], $air, $hoursCut, $missed);
     }
 
     /**
      * The evening's deeds done, and the day told.
      *
      * @param  array<int, float|null>  $grown  days of its own that each stand grew; null of one that was gone before
-     * @param  array{float, float|null, float, float}  $moved  use, uptake, rain and spill
+     * @param  array{float, float, float|null, float, float}  $moved  thirst, use, uptake, rain and spill
      * @param  int|null  $missed  the what-if by which a change that is due is missed
      */
     private function closed(
@@ -205,7 +221,9 @@ final readonly class Season
         ?int $missed,
     ): SeasonDay {
         $tub = $this->tub;
-        [$volume, $salt, $ph] = [$evening->volume, $evening->salt, $evening->ph];
+        $volume = $evening->volume;
+        $salt = $evening->salt;
+        $ph = $evening->ph;
         $stronger = $deeds->stronger * $volume;
         $salt = $salt === null ? null : $salt + $stronger;
         $topUpEc = null;
@@ -230,26 +248,27 @@ final readonly class Season
         foreach ($grown as $i => $grew) {
             $living[$i] = $grew !== null && $evening->died[$i] === null;
         }
-        $oxygen = $this->oxygen($evening, $living, $volume, $salt, $level, $air, $hoursCut);
+        $ec = $salt === null || $volume <= 0.0 ? null : $salt / $volume;
+        $oxygen = $tub->breath === null || $volume <= 0.0
+            ? null
+            : $this->oxygen($evening, $living, $volume, $ec ?? 0.0, $level, $air, $hoursCut);
         $fares = [];
         $thriven = $evening->thriven;
-        foreach ($tub->stands as $i => $stand) {
-            $grew = $grown[$i];
-            $fares[$i] = $fare = $grew === null ? null : ($volume <= 0.0 || $evening->died[$i] !== null ? 0.0 : $this->fare(
-                $stand,
-                $evening->ages[$i],
-                $oxygen,
-                $salt === null ? null : $salt / $volume,
-                $ph,
-                $gap,
-                $drowned > 0,
-            ));
-            $thriven[$i] += ($grew ?? 0.0) * ($fare ?? 0.0);
+        foreach ($grown as $i => $grew) {
+            if ($grew === null) {
+                $fares[$i] = null;
+
+                continue;
+            }
+            $fares[$i] = $fare = $volume > 0.0 && $living[$i]
+                ? $this->fare($tub->stands[$i], $evening->ages[$i], $oxygen, $ec, $ph, $gap, $drowned > 0)
+                : 0.0;
+            $thriven[$i] += $grew * $fare;
         }
         $isAirless = $tub->system === GrowingSystem::Aerated && $oxygen !== null && $oxygen < self::AIRLESS_MG_L;
 
         return new SeasonDay(
-            $evening->day - 1, $moved[0], $moved[1], $stronger, $moved[2], $moved[3], $deeds->topUp, $topUpEc, $deeds->change, $level,
+            $evening->day - 1, $moved[0], $moved[1], $moved[2], $stronger, $moved[3], $moved[4], $deeds->topUp, $topUpEc, $deeds->change, $level,
             $oxygen, $fares,
             new SeasonState(
                 $evening->day, $volume, $salt, $evening->water, $ph, $evening->ages, $evening->died, $evening->harvests, $evening->lasts,
@@ -268,11 +287,22 @@ final readonly class Season
         return Climate::factor($day->air, $day->humidity, $day->lightHours, $this->tub->inSun);
     }
 
-    /** Cold air, water that is too hot or has been freezing for days, or roots without oxygen for days, end a crop. */
-    private function isKilled(CropStand $stand, SeasonState $now, float $air, float $water, int $frost): bool
+    /** @return list<StandDay> what a day is to each of the stands */
+    private function standDays(int $day, WeatherDay $weather): array
     {
-        return $air < $stand->crop->leastAirC
-            || (! $now->isDry() && ($water > self::KILLING_C || $frost >= self::FREEZING_DAYS))
+        $dayOfYear = $this->tub->light->goesByDate() ? $this->weather->dayOfYear($day) : null;
+        $days = [];
+        foreach ($this->tub->stands as $stand) {
+            $days[] = $stand->day($weather->air, $this->tub->light->share($stand->crop, $weather, $dayOfYear));
+        }
+
+        return $days;
+    }
+
+    /** Water that is too hot or has been freezing for days, or roots without oxygen for days, end all crops in it. */
+    private function isKilling(SeasonState $now, float $water, int $frost): bool
+    {
+        return (! $now->isDry() && ($water > self::KILLING_C || $frost >= self::FREEZING_DAYS))
             || $now->airless >= self::AIRLESS_EVENINGS;
     }
 
@@ -286,7 +316,7 @@ final readonly class Season
     }
 
     /**
-     * Oxygen on an evening, or as low as a power cut brings it; null of a passive tub, or a dry one.
+     * Oxygen on an evening, or as low as a power cut brings it.
      *
      * @param  array<int, bool>  $living  whether each stand has lived through the day
      */
@@ -294,23 +324,14 @@ final readonly class Season
         SeasonState $evening,
         array $living,
         float $volume,
-        ?float $salt,
+        float $ec,
         float $level,
         float $air,
         float $hoursCut,
     ): ?float {
-        if ($this->tub->breath === null || $volume <= 0.0) {
-            return null;
-        }
-        $balance = $this->tub->breath->balance(
-            $this->rootDemand($evening->ages, $living),
-            $evening->water,
-            $salt === null ? 0.0 : $salt / $volume,
-            $level,
-            $air,
-        );
+        $balance = $this->tub->breath?->balance($this->rootDemand($evening->ages, $living), $evening->water, $ec, $level, $air);
 
-        return $hoursCut > 0.0 ? $balance->afterMinutes($hoursCut * self::MINUTES_AN_HOUR, $volume) : $balance->steady();
+        return $hoursCut > 0.0 ? $balance?->afterMinutes($hoursCut * self::MINUTES_AN_HOUR, $volume) : $balance?->steady();
     }
 
     /**
@@ -323,7 +344,9 @@ final readonly class Season
     {
         $demand = 0.0;
         foreach ($this->tub->stands as $i => $stand) {
-            $demand += $living[$i] ? $stand->oxygenAt($ages[$i]) : 0.0;
+            if ($living[$i]) {
+                $demand += $stand->oxygenAt($ages[$i]);
+            }
         }
 
         return $demand;

@@ -8,6 +8,7 @@ namespace KelpTub\Core\Season;
 final readonly class SeasonDay
 {
     /**
+     * @param  float  $thirst  what is drunk where there is enough
      * @param  float|null  $uptake  salt that the plants took, mS/cm × L; null where the feed's EC is not known
      * @param  float  $stronger  salt that parts brought without water, mS/cm × L
      * @param  float|null  $topUpEc  null where nothing was poured in
@@ -16,6 +17,7 @@ final readonly class SeasonDay
      */
     public function __construct(
         public int $day,
+        public float $thirst,
         public float $use,
         public ?float $uptake,
         public float $stronger,

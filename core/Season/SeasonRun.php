@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Season;
 
+use Closure;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Feed\Dose;
 
@@ -11,6 +12,9 @@ use KelpTub\Core\Feed\Dose;
 final class SeasonRun
 {
     private const ROUNDING_L = 1.0e-9;
+
+    /** Of days that differ by less the first is the lowest, or the highest: mS/cm, mg/L. */
+    private const SAME = 1.0e-9;
 
     public readonly SeasonTub $tub;
 
@@ -135,7 +139,7 @@ final class SeasonRun
     public function firstBelowUsable(): ?int
     {
         foreach ($this->days as $day) {
-            if ($day->after->volume < $this->tub->dryLitres - self::ROUNDING_L) {
+            if ($this->tub->isLow($day->after->volume)) {
                 return $day->day;
             }
         }
@@ -178,19 +182,13 @@ final class SeasonRun
     /** The day, fractional, on which every crop has come to its first harvest; null where one never does. */
     public function harvestDay(): ?float
     {
-        return self::latest($this->end()->harvests);
+        return $this->end()->harvestDay();
     }
 
     /** The day, fractional, of the last harvest; null where a crop never comes to its own. */
     public function lastDay(): ?float
     {
-        return self::latest($this->end()->lasts);
-    }
-
-    /** @param  array<int, float|null>  $days */
-    private static function latest(array $days): ?float
-    {
-        return $days === [] || in_array(null, $days, true) ? null : max($days);
+        return $this->end()->lastDay();
     }
 
     /** The day of a stand's first harvest, and of its last. */
@@ -281,15 +279,27 @@ final class SeasonRun
      */
     public function drunk(?float $until = null): float
     {
-        $litres = 0.0;
+        return $this->upTo($until, static fn (SeasonDay $day): float => $day->use);
+    }
+
+    /** What would be drunk up to a moment if there always were enough, within a day straight. */
+    public function thirst(float $until): float
+    {
+        return $this->upTo($until, static fn (SeasonDay $day): float => $day->thirst);
+    }
+
+    /** @param  Closure(SeasonDay): float  $litres  of a day */
+    private function upTo(?float $until, Closure $litres): float
+    {
+        $sum = 0.0;
         foreach ($this->days as $day) {
             if ($until !== null && $day->day >= $until) {
                 break;
             }
-            $litres += $day->use * ($until === null ? 1.0 : min(1.0, $until - $day->day));
+            $sum += $litres($day) * ($until === null ? 1.0 : min(1.0, $until - $day->day));
         }
 
-        return $litres;
+        return $sum;
     }
 
     /** The most that is drunk on one day. */
@@ -393,10 +403,10 @@ final class SeasonRun
         $range = ['low' => $start, 'low_day' => $this->start->day, 'high' => $start, 'high_day' => $this->start->day];
         foreach ($this->days as $day) {
             $ec = $day->ec();
-            if ($ec !== null && $ec < $range['low']) {
+            if ($ec !== null && $ec < $range['low'] - self::SAME) {
                 [$range['low'], $range['low_day']] = [$ec, $day->day];
             }
-            if ($ec !== null && $ec > $range['high']) {
+            if ($ec !== null && $ec > $range['high'] + self::SAME) {
                 [$range['high'], $range['high_day']] = [$ec, $day->day];
             }
         }
@@ -413,7 +423,7 @@ final class SeasonRun
     {
         $low = null;
         foreach ($this->days as $day) {
-            if ($day->oxygen !== null && ($low === null || $day->oxygen < $low[0])) {
+            if ($day->oxygen !== null && ($low === null || $day->oxygen < $low[0] - self::SAME)) {
                 $low = [$day->oxygen, $day->day];
             }
         }

@@ -68,6 +68,24 @@ final readonly class SeasonState
         return $this->volume <= 0.0;
     }
 
+    /** The day, fractional, on which every crop has come to its first harvest; null where one has not. */
+    public function harvestDay(): ?float
+    {
+        return self::latest($this->harvests);
+    }
+
+    /** The day, fractional, on which every crop has come to its last harvest; null where one has not. */
+    public function lastDay(): ?float
+    {
+        return self::latest($this->lasts);
+    }
+
+    /** @param  array<int, float|null>  $days */
+    private static function latest(array $days): ?float
+    {
+        return $days === [] || in_array(null, $days, true) ? null : max($days);
+    }
+
     /** The same as a reading found it: litres, EC, warmth and pH; what was not read stays as it was reckoned. */
     public function asRead(?float $litres, ?float $ec, ?float $celsius, ?float $ph): self
     {

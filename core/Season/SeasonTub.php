@@ -13,6 +13,8 @@ use KelpTub\Core\Vessel\Reservoir;
 /** What a season goes by: one tub, filled and planted, and where it stands. Litres, mm, m², °C, days. */
 final readonly class SeasonTub
 {
+    private const ROUNDING_L = 1.0e-9;
+
     /** Litres at the lowest useful level: below it the tub counts as dry. */
     public float $dryLitres;
 
@@ -53,6 +55,12 @@ final readonly class SeasonTub
         $this->dryLitres = $fill - $usable;
     }
 
+    /** Whether so many litres are below the lowest useful level. */
+    public function isLow(float $litres): bool
+    {
+        return $litres < $this->dryLitres - self::ROUNDING_L;
+    }
+
     /** The same with other air. */
     public function breathing(?Breath $breath): self
     {
@@ -69,6 +77,18 @@ final readonly class SeasonTub
     public function gapAt(float $level): float
     {
         return $this->cupBottom - ($this->jam === null ? $level : $this->line - max(0.0, $this->jam - $level));
+    }
+
+    /** Whether anything lives in it still. */
+    public function lives(SeasonState $state): bool
+    {
+        foreach ($this->stands as $i => $stand) {
+            if ($state->died[$i] === null && ! $stand->isDone($state->ages[$i])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -26,6 +26,10 @@ final readonly class Profile
     /** @var list<float> volume below each station, in litres */
     private array $volumes;
 
+    private float $rim;
+
+    private float $brim;
+
     /** @var list<array{float, float, float}> of each slice what its area in mm² is: a + b·x + c·x², x mm over its lower station */
     private array $areas;
 
@@ -50,12 +54,14 @@ final readonly class Profile
         }
         $this->volumes = $volumes;
         $this->areas = $areas;
+        $this->rim = $stations[count($stations) - 1]->height;
+        $this->brim = $volumes[count($volumes) - 1];
     }
 
     /** Height of the rim above the inside floor, in mm. */
     public function rim(): float
     {
-        return $this->stations[count($this->stations) - 1]->height;
+        return $this->rim;
     }
 
     /** The inside of the rim. */
@@ -67,14 +73,14 @@ final readonly class Profile
     /** Volume to the rim, in litres. */
     public function brim(): float
     {
-        return $this->volumes[count($this->volumes) - 1];
+        return $this->brim;
     }
 
     /** Litres below a depth; a depth outside the vessel counts as its floor or its rim. */
     public function volumeAt(float $depth): float
     {
-        if ($depth <= 0.0 || $depth >= $this->rim()) {
-            return $depth <= 0.0 ? 0.0 : $this->brim();
+        if ($depth <= 0.0 || $depth >= $this->rim) {
+            return $depth <= 0.0 ? 0.0 : $this->brim;
         }
         $i = $this->sliceAt($depth);
 
@@ -95,8 +101,8 @@ final readonly class Profile
         if ($litres <= 0.0) {
             return 0.0;
         }
-        if ($litres >= $this->brim()) {
-            return $this->rim();
+        if ($litres >= $this->brim) {
+            return $this->rim;
         }
         $i = 0;
         while ($this->volumes[$i + 1] < $litres) {
@@ -105,9 +111,13 @@ final readonly class Profile
 
         [$a, $b, $c] = $this->areas[$i];
         $wanted = ($litres - $this->volumes[$i]) * self::MM3_PER_LITRE;
-        [$low, $high] = [0.0, $this->stations[$i + 1]->height - $this->stations[$i]->height];
-        // From where it would be in straight walls on; kept within what is known to hold it.
-        $x = $high * ($litres - $this->volumes[$i]) / ($this->volumes[$i + 1] - $this->volumes[$i]);
+        $foot = $this->stations[$i]->height;
+        $low = 0.0;
+        $high = $this->stations[$i + 1]->height - $foot;
+        // From where it would be if the area went straight on from the foot: `a·x + b/2·x² = wanted`.
+        $root = $a * $a + 2 * $b * $wanted;
+        $x = $root > 0.0 ? 2 * $wanted / ($a + sqrt($root)) : $high;
+        $x = $x > 0.0 && $x < $high ? $x : $high / 2;
         for ($step = 0; $step < self::MOST_STEPS; $step++) {
             $over = $x * ($a + $x * ($b / 2 + $x * $c / 3)) - $wanted;
             $area = $a + $x * ($b + $x * $c);
@@ -117,14 +127,14 @@ final readonly class Profile
                 $low = $x;
             }
             $next = $area > 0.0 ? $x - $over / $area : ($low + $high) / 2;
-            $next = $next > $low && $next < $high ? $next : ($low + $high) / 2;
-            if (abs($next - $x) <= self::DEPTH_TOLERANCE_MM) {
-                return $this->stations[$i]->height + $next;
+            $next = $next >= $low && $next <= $high ? $next : ($low + $high) / 2;
+            if ($next - $x <= self::DEPTH_TOLERANCE_MM && $x - $next <= self::DEPTH_TOLERANCE_MM) {
+                return $foot + $next;
             }
             $x = $next;
         }
 
-        return $this->stations[$i]->height + $x;
+        return $foot + $x;
     }
 
     /** The inside cross-section at a depth; at a step, the one above it. */
@@ -182,7 +192,7 @@ final readonly class Profile
     /** The part of the vessel below a height: what is left when its top is cut off, or all of it where that is above the rim. */
     public function cutAt(float $height): self
     {
-        if ($height <= 0.0 || $height >= $this->rim()) {
+        if ($height <= 0.0 || $height >= $this->rim) {
             return $this;
         }
         $below = array_values(array_filter($this->stations, static fn (Station $s): bool => $s->height < $height));

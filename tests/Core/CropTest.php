@@ -44,7 +44,7 @@ it('uses water along the growth curve', function () {
         ->and(WaterUse::share(0.5))->toEqualWithDelta(0.1703626, 1e-6)
         ->and(WaterUse::share(0.75))->toEqualWithDelta(0.5100491, 1e-6)
         ->and(WaterUse::share(1))->toEqualWithDelta(1.0, 1e-12)
-        ->and(WaterUse::peakRate())->toEqualWithDelta(2.1005, 1e-4)
+        ->and(WaterUse::PEAK)->toEqualWithDelta(2.1005, 1e-4)
         ->and(WaterUse::share(1.5))->toEqualWithDelta(1 + 0.5 * 2.1005, 1e-4);
 });
 

@@ -54,7 +54,7 @@ function mild(): Crop
 function steadyTub(Policy $policy, float $climate = 2.0, float $litres = 1.0): Season
 {
     // From the first harvest on a crop drinks at a steady rate: harvest is so early that all ten days come after it.
-    $use = new WaterUse($litres * 1e-9 / WaterUse::peakRate(), 1e-9, 10.0);
+    $use = new WaterUse($litres * 1e-9 / WaterUse::PEAK, 1e-9, 10.0);
     $tub = new SeasonTub(
         GrowingSystem::Aerated, 20.0, 20.0, 15.0, 30.0, 250.0,
         new Reservoir(Gardens::library()->vessels->get('bucket-20')->profile, [], false),

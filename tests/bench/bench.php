@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Started by bin/bench: bench.php URL. Prints medians, ratios and goals; a goal that is missed is said, not hidden.
+// Started by bin/bench: bench.php URL [previews]. Prints medians, ratios and goals; a goal that is missed is said, not hidden.
 
 use App\Exports\Paper;
 use App\Exports\PdfTemplate;
@@ -32,7 +32,8 @@ use KelpTub\Core\WhatIf\SeasonRuns;
 $root = dirname(__DIR__, 2);
 require "$root/vendor/autoload.php";
 require __DIR__.'/slow.php';
-[, $url] = $argv;
+$url = $argv[1];
+$previewsAlone = ($argv[2] ?? '') === 'previews';
 
 $demo = (string) file_get_contents("$root/data/demo.kelp.json");
 
@@ -243,6 +244,10 @@ foreach ($times as $what => $time) {
     }
     say($what, $time, 'ms', 60);
     say('  against the floor', $time / $floor, '×', $goals[$what] ?? null);
+}
+
+if ($previewsAlone) {
+    exit;
 }
 
 // Sixty growers' previews at the same moment: how long the last of them waits.

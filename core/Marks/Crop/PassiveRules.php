@@ -14,7 +14,6 @@ use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\SafeTopUps;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\TopUp;
 use stdClass;
@@ -60,7 +59,7 @@ final class PassiveRules
         ) {
             return null;
         }
-        $drunk = self::wanted($fed, $harvest);
+        $drunk = $run->thirst($harvest);
         $w = $context->write;
         $left = max(1, (int) ceil($harvest - $dry));
         $when = sprintf('It runs dry on day %d, %s before harvest', $dry, $w->count($left, '1 day', '%d days'));
@@ -77,15 +76,6 @@ final class PassiveRules
             ),
             fn (): array => self::waysToLast($fed, $run, $drunk, $context),
             $harvest - $dry);
-    }
-
-    /** What the plants drink to the first harvest where there always is enough, litres. */
-    private static function wanted(FeedPlan $fed, float $harvest): float
-    {
-        $policy = $fed->tub->tub->water->policy();
-        $full = $fed->under(new Policy(TopUps::Level, $policy->strength, $policy->change, [], $policy->strengthens));
-
-        return $full?->drunk($harvest) ?? 0.0;
     }
 
     /** @return list<Remedy> fewer plants, top-ups on their days or whenever they are due, or air */

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Season\Policy;
+use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonRun;
+use KelpTub\Core\Season\SeasonState;
+use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\TopUp;
 
 /**
@@ -41,34 +44,53 @@ final class SafeTopUps
     }
 
     /**
-     * No more of them than carry the tub to its first harvest.
+     * No more of them than carry the tub to its first harvest. With each the season goes on from the day on which it is given.
      *
      * @return list<TopUp>|null null where that many, or two on one day, are no plan
      */
     public static function toHarvest(FeedPlan $plan): ?array
     {
-        $policy = $plan->season?->policy;
-        $each = self::litres($plan->season->start ?? 0.0);
-        $topUps = [];
-        while ($policy !== null && $each > 0.0) {
-            $run = $plan->under(new Policy($policy->topUps, $policy->strength, $policy->change, $topUps, $policy->strengthens));
-            $low = $run?->firstBelowUsable();
-            $harvest = $run?->harvestDay();
-            if ($run === null || $harvest === null) {
-                return null;
+        $tub = $plan->season;
+        $each = self::litres($tub->start ?? 0.0);
+        if ($tub === null || $each <= 0.0) {
+            return null;
+        }
+        $policy = $tub->policy;
+        [$topUps, $last, $from] = [[], 0, null];
+        do {
+            $of = new Policy($policy->topUps, $policy->strength, $policy->change, $topUps, $policy->strengthens);
+            $season = new Season($tub->under($of), $plan->weather);
+            $states = self::untilLow($season, $from ?? $season->start());
+            $end = $states[array_key_last($states)];
+            $harvest = $end->harvestDay();
+            if (! $tub->isLow($end->volume) || ($harvest !== null && $end->day - 1 >= $harvest)) {
+                return $harvest === null ? null : $topUps;
             }
-            if ($low === null || $low >= $harvest) {
-                return $topUps;
-            }
-            $last = $topUps === [] ? 0 : (int) $topUps[count($topUps) - 1]->day;
-            $day = self::dayWhenUsed($run, $last, $low);
+            $day = self::dayWhenUsed($tub, $states, $last);
             if ($day <= $last || count($topUps) >= self::MOST_TOP_UPS) {
                 return null;
             }
-            $topUps[] = new TopUp((float) $day, $each);
+            [$topUps[], $last, $from] = [new TopUp((float) $day, $each), $day, $states[$day]];
+        } while (true);
+    }
+
+    /**
+     * Goes on until the tub is low, or all its crops have come to their first harvest.
+     *
+     * @return non-empty-array<int, SeasonState> by the day that comes next
+     */
+    private static function untilLow(Season $season, SeasonState $from): array
+    {
+        $states = [$from->day => $now = $from];
+        while (! $season->isOver($now)) {
+            $now = $season->step($now, $season->tub->policy)->after;
+            $states[$now->day] = $now;
+            if ($season->tub->isLow($now->volume) || $now->harvestDay() !== null) {
+                break;
+            }
         }
 
-        return null;
+        return $states;
     }
 
     /** The next top-up to plan: as much as is safe, on the day before it runs low, and no sooner than a week after the last. */
@@ -83,11 +105,15 @@ final class SafeTopUps
         );
     }
 
-    /** The last evening before the tub is low on which a tenth of what can be used is there still. */
-    private static function dayWhenUsed(SeasonRun $run, int $after, int $low): int
+    /**
+     * The last evening before the tub is low on which a tenth of what can be used is there still; no sooner than a day.
+     *
+     * @param  non-empty-array<int, SeasonState>  $states  by day that comes next, low at the end
+     */
+    private static function dayWhenUsed(SeasonTub $tub, array $states, int $after): int
     {
-        $mark = $run->tub->dryLitres + (1 - self::USED_SHARE) * $run->tub->usable;
-        for ($day = $low - 1; $day > $after && $run->days[$day]->volume() < $mark; $day--);
+        $mark = $tub->dryLitres + (1 - self::USED_SHARE) * $tub->usable;
+        for ($day = array_key_last($states) - 2; $day > $after && $states[$day + 1]->volume < $mark; $day--);
 
         return $day;
     }
