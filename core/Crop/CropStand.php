@@ -34,11 +34,22 @@ final readonly class CropStand
 
     public float $comfortHigh;
 
+    /** Oxygen that its roots ask for as grown, mg/h at 20 °C. */
+    private float $rootOxygen;
+
+    /** The age at which seeds come up; 0 of what is set out as plants. */
+    private float $sproutsAt;
+
+    public bool $bearsFruit;
+
     /** @param  WaterUse  $use  of all its plants, at the climate of the site */
     public function __construct(public Crop $crop, public int $plants, public WaterUse $use, private Density $density = Density::Roomy)
     {
         $this->comfortLow = $crop->waterTempLowC - self::COMFORT_C;
         $this->comfortHigh = $crop->waterTempHighC + self::COMFORT_C;
+        $this->rootOxygen = $density->useShare() * $plants * $crop->rootOxygenMgH;
+        $this->sproutsAt = (float) ($crop->sproutsOn() ?? 0);
+        $this->bearsFruit = $crop->group === CropGroup::Fruit;
     }
 
     /** Share of its growth that a day of so warm an air leaves: 1 in comfort, straight to nothing 12 °C† out of it. */
@@ -75,7 +86,7 @@ final readonly class CropStand
     /** Oxygen that its roots ask for at an age, mg/h at 20 °C: as grown from the first harvest on. */
     public function oxygenAt(float $age): float
     {
-        return $this->density->useShare() * $this->plants * $this->crop->rootOxygenMgH * $this->use->grown($age);
+        return $this->rootOxygen * $this->use->grown($age);
     }
 
     /** Whether it has come to its first harvest. */
@@ -110,12 +121,7 @@ final readonly class CropStand
 
     public function hasSprouted(float $age): bool
     {
-        return $age >= ($this->crop->sproutsOn() ?? 0);
-    }
-
-    public function bearsFruit(): bool
-    {
-        return $this->crop->group === CropGroup::Fruit;
+        return $age >= $this->sproutsAt;
     }
 
     /** What all its plants bring in a season on which nothing falls short, g: plants × yield × the density's share. */

@@ -23,6 +23,9 @@ final readonly class Policy implements Keeper
     /** Days from one change to the next; null where the calendar has none. */
     private ?int $changeDays;
 
+    /** Share of what can be used that is gone when the tub is topped up; null where no school asks for it. */
+    private ?float $usedShare;
+
     /** @param  list<TopUp>  $planned  besides what the school brings */
     public function __construct(
         public TopUps $topUps,
@@ -32,6 +35,7 @@ final readonly class Policy implements Keeper
         public bool $strengthens = true,
     ) {
         $this->changeDays = $change->days();
+        $this->usedShare = $topUps === TopUps::None ? null : $topUps->usedShare();
     }
 
     /** Whether the first fill is the last: nothing is put in. */
@@ -95,10 +99,7 @@ final readonly class Policy implements Keeper
     {
         $litres = 0.0;
         $gone = $tub->fill - $evening->volume;
-        if (
-            $this->topUps !== TopUps::None && $tub->usable > 0.0
-            && $gone >= $this->topUps->usedShare() * $tub->usable - self::ROUNDING_L
-        ) {
+        if ($this->usedShare !== null && $tub->usable > 0.0 && $gone >= $this->usedShare * $tub->usable - self::ROUNDING_L) {
             $litres = match ($this->topUps) {
                 TopUps::Quarter => min($gone, $tub->start / 4),
                 TopUps::Half => min($gone, $tub->start / 2),
@@ -111,6 +112,6 @@ final readonly class Policy implements Keeper
             }
         }
 
-        return max(0.0, min($litres, $tub->brim - $evening->volume));
+        return $litres <= 0.0 ? 0.0 : max(0.0, min($litres, $tub->brim - $evening->volume));
     }
 }

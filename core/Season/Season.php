@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Season;
 
 use KelpTub\Core\Crop\Climate;
-use KelpTub\Core\Crop\CropStand;
 use KelpTub\Core\Crop\StandDay;
 use KelpTub\Core\Cup\GrowingSystem;
-use KelpTub\Core\Feed\Stage;
 
 /**
  * How a tub fares from day to day: a state, and one pure step from it to the next.
@@ -261,15 +259,15 @@ final readonly class Season
                 continue;
             }
             $fares[$i] = $fare = $volume > 0.0 && $living[$i]
-                ? $this->fare($tub->stands[$i], $evening->ages[$i], $oxygen, $ec, $ph, $gap, $drowned > 0)
+                ? $this->fare($i, $evening->ages[$i], $oxygen, $ec, $ph, $gap, $drowned > 0)
                 : 0.0;
             $thriven[$i] += $grew * $fare;
         }
         $isAirless = $tub->system === GrowingSystem::Aerated && $oxygen !== null && $oxygen < self::AIRLESS_MG_L;
 
         return new SeasonDay(
-            $evening->day - 1, $moved[0], $moved[1], $moved[2], $stronger, $moved[3], $moved[4], $deeds->topUp, $topUpEc, $deeds->change, $level,
-            $oxygen, $fares,
+            $evening->day - 1, $moved[0], $moved[1], $moved[2], $stronger, $moved[3], $moved[4], $deeds->topUp, $topUpEc, $deeds->change,
+            $level, $oxygen, $fares,
             new SeasonState(
                 $evening->day, $volume, $salt, $evening->water, $ph, $evening->ages, $evening->died, $evening->harvests, $evening->lasts,
                 $evening->drunk, $thriven, $evening->bears, $evening->frost, $isAirless ? $evening->airless + 1 : 0, max(0, $drowned - 1),
@@ -306,13 +304,12 @@ final readonly class Season
             || $now->airless >= self::AIRLESS_EVENINGS;
     }
 
-    private function fare(CropStand $stand, float $age, ?float $oxygen, ?float $ec, ?float $ph, float $gap, bool $drowned): float
+    private function fare(int $stand, float $age, ?float $oxygen, ?float $ec, ?float $ph, float $gap, bool $drowned): float
     {
-        $x = $stand->wayTo($age);
-        $stage = $this->tub->fedAt(Stage::of($x, $stand->bearsFruit(), $stand->hasSprouted($age)));
+        $of = $this->tub->stands[$stand];
 
-        return Fare::byOxygen($oxygen) * Fare::byEc($ec, $stand->crop, $stage) * Fare::byPh($ph, $stand->crop)
-            * ($this->tub->system === GrowingSystem::Passive ? Fare::byGap($gap, $x > 0.5, $drowned) : 1.0);
+        return Fare::byOxygen($oxygen) * Fare::byEc($ec, $of->crop, $this->tub->stage($stand, $age)) * Fare::byPh($ph, $of->crop)
+            * ($this->tub->system === GrowingSystem::Passive ? Fare::byGap($gap, $of->wayTo($age) > 0.5, $drowned) : 1.0);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace KelpTub\Core\Season;
 use Closure;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Feed\Stage;
 
 /** A season as it went: its days, and what they come to. Litres, mS/cm, mm, mg/L, °C, days, g. */
 final class SeasonRun
@@ -305,7 +306,12 @@ final class SeasonRun
     /** The most that is drunk on one day. */
     public function mostDrunk(): float
     {
-        return max([0.0, ...array_map(static fn (SeasonDay $d): float => $d->use, $this->days)]);
+        $most = 0.0;
+        foreach ($this->days as $day) {
+            $most = $day->use > $most ? $day->use : $most;
+        }
+
+        return $most;
     }
 
     /**
@@ -335,13 +341,33 @@ final class SeasonRun
         return $this->doses ??= $this->dosed();
     }
 
-    /** @return list<Dose> */
+    /**
+     * Doses go straight with litres, so that what is poured at one stage is made up at once.
+     *
+     * @return list<Dose>
+     */
     private function dosed(): array
     {
-        $doses = $this->start->day === 0 ? $this->tub->mixing->doses($this->start->volume, $this->start->stage) : [];
-        foreach ($this->days as $i => $day) {
-            if ($day->isVisited()) {
-                $doses = Dose::sum($doses, $this->dosesOn($i));
+        $filled = $topped = $raised = array_fill_keys(array_column(Stage::cases(), 'value'), 0.0);
+        if ($this->start->day === 0) {
+            $filled[$this->start->stage->value] = $this->start->volume;
+        }
+        foreach ($this->days as $day) {
+            $stage = $day->after->stage->value;
+            $filled[$stage] += $day->change ? $this->tub->fill : 0.0;
+            $topped[$stage] += $day->topUp;
+            $raised[$stage] += $day->change ? 0.0 : $day->stronger;
+        }
+        $mixing = $this->tub->mixing;
+        $doses = $this->start->day === 0 ? $mixing->doses(0.0, $this->start->stage) : [];
+        foreach (Stage::cases() as $stage) {
+            $of = $stage->value;
+            foreach ([
+                $filled[$of] > 0.0 ? $mixing->doses($filled[$of], $stage) : [],
+                $topped[$of] > 0.0 ? $mixing->doses($topped[$of], $stage, $this->tub->policy->strength->share()) : [],
+                $raised[$of] > 0.0 ? $mixing->dosesUp($raised[$of], 1.0, $stage) : [],
+            ] as $more) {
+                $doses = $more === [] ? $doses : Dose::sum($doses, $more);
             }
         }
 
@@ -400,18 +426,15 @@ final class SeasonRun
         if ($start === null) {
             return null;
         }
-        $range = ['low' => $start, 'low_day' => $this->start->day, 'high' => $start, 'high_day' => $this->start->day];
+        $ecs = [];
         foreach ($this->days as $day) {
-            $ec = $day->ec();
-            if ($ec !== null && $ec < $range['low'] - self::SAME) {
-                [$range['low'], $range['low_day']] = [$ec, $day->day];
-            }
-            if ($ec !== null && $ec > $range['high'] + self::SAME) {
-                [$range['high'], $range['high_day']] = [$ec, $day->day];
-            }
+            $ecs[$day->day] = $day->ec();
         }
+        $start = [$start, $this->start->day];
+        [$low, $lowDay] = self::lowest($ecs, $start);
+        [$high, $highDay] = self::lowest($ecs, $start, -1);
 
-        return $range;
+        return ['low' => $low, 'low_day' => $lowDay, 'high' => $high, 'high_day' => $highDay];
     }
 
     /**
@@ -421,14 +444,38 @@ final class SeasonRun
      */
     public function oxygenLow(): ?array
     {
-        $low = null;
+        $oxygen = [];
         foreach ($this->days as $day) {
-            if ($day->oxygen !== null && ($low === null || $day->oxygen < $low[0] - self::SAME)) {
-                $low = [$day->oxygen, $day->day];
+            $oxygen[$day->day] = $day->oxygen;
+        }
+
+        return self::lowest($oxygen);
+    }
+
+    /**
+     * The lowest of what each day has, and the first day that comes as low.
+     *
+     * @template T of array{float, int}|null
+     *
+     * @param  array<int, float|null>  $days
+     * @param  T  $start  what it was, and when, before the first of them
+     * @param  int  $sign  −1 for the highest
+     * @return (T is null ? array{float, int}|null : array{float, int})
+     */
+    private static function lowest(array $days, ?array $start = null, int $sign = 1): ?array
+    {
+        [$lowest, $first, $on] = [$start[0] ?? null, $start[0] ?? null, $start[1] ?? null];
+        foreach ($days as $day => $is) {
+            if ($is === null || ($lowest !== null && $sign * ($is - $lowest) >= 0.0)) {
+                continue;
+            }
+            $lowest = $is;
+            if ($first === null || $sign * ($is - $first) < -self::SAME) {
+                [$first, $on] = [$is, $day];
             }
         }
 
-        return $low;
+        return $lowest === null || $on === null ? null : [$lowest, $on];
     }
 
     /**

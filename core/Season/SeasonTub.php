@@ -117,7 +117,7 @@ final readonly class SeasonTub
     {
         $of = $this->stands[$stand];
 
-        return $this->fedAt(Stage::of($of->wayTo($age), $of->bearsFruit(), $of->hasSprouted($age)));
+        return $this->fedAt(Stage::of($of->wayTo($age), $of->bearsFruit, $of->hasSprouted($age)));
     }
 
     /** Still water has no young stage: what is in it once cannot be made stronger, and top-ups are too few to do so. */

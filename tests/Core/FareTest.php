@@ -245,3 +245,26 @@ it('finds warm water from three days on end, and not from two', function () {
     }
     expect(count($seen))->toBe(2);
 });
+
+it('thirsts as it would drink of water without end', function () {
+    $short = Gardens::fed(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-2', 'crop' => 'basil', 'top_ups' => 'none']))->run();
+    $harvest = $short->harvestDay();
+    $full = Gardens::fed(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-2', 'crop' => 'basil', 'top_ups' => 'level']))->run();
+
+    expect($short->drunk($harvest))->toBeLessThan($short->thirst($harvest) - 0.5)
+        ->and($short->thirst($harvest))->toEqualWithDelta($full->drunk($harvest), 1e-9)
+        ->and($full->thirst($harvest))->toEqualWithDelta($full->drunk($harvest), 1e-9);
+});
+
+it('names the first of days that are alike as the lowest and the highest', function () {
+    // Changed every week from the day on which it is grown, a tub goes through the same week again and again.
+    $run = Gardens::fed(Gardens::tub(['crop' => 'chives', 'reservoir_change' => 'weekly', 'top_ups' => 'none']))->run();
+    $range = $run->ecRange();
+    $ecs = array_map(fn ($d): float => $d->ec() ?? 0.0, $run->days);
+    $lows = array_keys(array_filter($run->days, fn ($d): bool => abs($d->oxygen - $run->oxygenLow()[0]) < 1e-9));
+
+    expect($range['high'])->toBe(max($ecs))->and($range['low'])->toBe(min($run->start->ec(), ...$ecs))
+        ->and(count($lows))->toBeGreaterThan(1)
+        ->and($run->oxygenLow()[1])->toBe($lows[0])
+        ->and($run->oxygenLow()[0])->toBe(min(array_map(fn ($d): float => $d->oxygen, $run->days)));
+});

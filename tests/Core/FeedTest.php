@@ -120,6 +120,11 @@ it('says from which whole day on each stage is fed, as day by day it would be', 
         $first[$day->after->stage->value] ??= $day->day + 1;
     }
     expect(array_column($report->feed->stages, 'from_day', 'stage'))->toBe($first)->and(count($first))->toBeGreaterThan(1);
+    // While young they like half of the least that they like later; seeds want nothing.
+    [$low, $high] = $report->limits->ec_ms_cm;
+    foreach ($report->feed->stages as $stage) {
+        expect($stage->likes_ec_ms_cm)->toBe([['sprouting' => 0.0, 'seedling' => $low / 2][$stage->stage] ?? $low, $high]);
+    }
 })->with([
     [['crop' => 'aubergine', 'layout' => ['cups' => 1]]],
     [['crop' => 'basil', 'started' => 'seed']],

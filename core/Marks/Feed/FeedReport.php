@@ -101,6 +101,7 @@ final class FeedReport
                 'from_day' => $state->day,
                 'target_ec_ms_cm' => $target->at($state->stage),
                 'ec_ms_cm' => $plan->mixing->ecAt($state->stage),
+                'likes_ec_ms_cm' => $target->likes($state->stage),
                 'parts' => array_map(self::dose(...), $plan->mixing->doses($plan->tub->water->working(), $state->stage)),
             ];
         }

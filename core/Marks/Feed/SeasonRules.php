@@ -266,14 +266,14 @@ final class SeasonRules
      */
     private static function worst(SeasonRun $run, callable $by): array
     {
-        [$worst, $on, $longest, $now] = [null, 0, 0, 0];
+        [$worst, $most, $on, $longest, $now] = [null, -INF, 0, 0, 0];
         foreach ($run->days as $day) {
-            $water = $day->water();
-            if ($worst === null || $by($water) > $by($worst)) {
-                [$worst, $on] = [$water, $day->day];
+            $out = $by($day->after->water);
+            if ($out > $most) {
+                [$worst, $most, $on] = [$day->after->water, $out, $day->day];
             }
-            $now = $by($water) > self::OUT_C + self::ROUNDING ? $now + 1 : 0;
-            $longest = max($longest, $now);
+            $now = $out > self::OUT_C + self::ROUNDING ? $now + 1 : 0;
+            $longest = $now > $longest ? $now : $longest;
         }
 
         return [$worst ?? $run->start->water, $on, $longest];

@@ -322,7 +322,8 @@ const plural = computed(() => report.value.crops.length > 1);
                     />
                     <LightRows />
                     <p class="small faint">
-                        For the whole garden. Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.
+                        For the whole garden, but for a lamp of a tub’s own. Plants here drink {{ number(season.climate, 2) }} times what
+                        they would in the reference room.
                     </p>
                 </div>
             </Fold>

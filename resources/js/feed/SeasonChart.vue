@@ -153,6 +153,18 @@ const water = computed(() => {
         ? `${line(first.value, strip)}L${X(days.value.length)} ${Y(strip, strip.from)}L${X(0)} ${Y(strip, strip.from)}Z`
         : '';
 });
+/** What these plants like, from one stage to the next: young ones half as much. */
+const windows = computed(() => {
+    const stages = props.tub.feed?.stages ?? [];
+    const limits = props.tub.limits.ec_ms_cm;
+    if (!stages.length) return limits ? [{ from: 0, to: last.value, low: limits[0]!, high: limits[1]! }] : [];
+    return stages.map((stage, i) => ({
+        from: stage.from_day,
+        to: stages[i + 1]?.from_day ?? last.value,
+        low: stage.likes_ec_ms_cm[0]!,
+        high: stage.likes_ec_ms_cm[1]!,
+    }));
+});
 const events = computed(() => days.value.filter((d) => d.change || d.top_up_l > 0 || d.stronger > 0));
 /** Days on which plants do poorly, and what of them. */
 const ill = computed(() => days.value.filter((d) => d.looks !== 'well'));
@@ -226,14 +238,17 @@ function key(event: KeyboardEvent): void {
             <rect class="catch" x="0" y="0" :width="size.width" :height="size.height" />
             <g v-for="strip in strips" :key="strip.key">
                 <text :x="LEFT" :y="strip.top - 6" class="quiet">{{ strip.title }}</text>
-                <rect
-                    v-if="strip.key === 'ec' && tub.limits.ec_ms_cm"
-                    class="window"
-                    :x="LEFT"
-                    :width="size.width - LEFT - RIGHT"
-                    :y="Y(strip, tub.limits.ec_ms_cm[1]!)"
-                    :height="Y(strip, tub.limits.ec_ms_cm[0]!) - Y(strip, tub.limits.ec_ms_cm[1]!)"
-                />
+                <template v-if="strip.key === 'ec'">
+                    <rect
+                        v-for="w in windows"
+                        :key="`w${w.from}`"
+                        class="window"
+                        :x="X(w.from)"
+                        :width="X(w.to) - X(w.from)"
+                        :y="Y(strip, w.high)"
+                        :height="Y(strip, w.low) - Y(strip, w.high)"
+                    />
+                </template>
                 <path v-if="strip.key === 'level'" :d="water" class="water" />
                 <template v-if="strip.key === 'level'">
                     <rect
