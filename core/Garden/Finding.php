@@ -16,6 +16,7 @@ final readonly class Finding
      * @param  float  $by  how much is amiss, in whatever measure: a way out that leaves less of it lessens the finding
      * @param  string  $mark  key of the mark that says it, and at which it is mended
      * @param  list<Remedy>  $remedies  those that help
+     * @param  string|null  $ofGarden  what is said in its place, of the garden, where every tub has this finding
      */
     public function __construct(
         public string $code,
@@ -28,40 +29,30 @@ final readonly class Finding
         public float $by = 0.0,
         public string $mark = '',
         public array $remedies = [],
+        public ?string $ofGarden = null,
     ) {
     }
 
     public function saidBy(Mark $mark): self
     {
-        return $this->with($mark->key(), $this->remedies);
+        return new self(...[...get_object_vars($this), 'mark' => $mark->key()]);
     }
 
     /** @param  list<Remedy>  $remedies */
     public function mendedBy(array $remedies): self
     {
-        return $this->with($this->mark, $remedies);
+        return new self(...[...get_object_vars($this), 'remedies' => $remedies]);
+    }
+
+    /** The same said of the garden, for all its tubs. */
+    public function saidOfGarden(): static
+    {
+        return new self(...[...get_object_vars($this), 'tub' => null, 'says' => $this->ofGarden ?? $this->says, 'ofGarden' => null]);
     }
 
     /** @return list<Remedy> */
     public function ways(): array
     {
         return is_array($this->ways) ? $this->ways : ($this->ways)();
-    }
-
-    /** @param  list<Remedy>  $remedies */
-    private function with(string $mark, array $remedies): self
-    {
-        return new self(
-            $this->code,
-            $this->severity,
-            $this->tub,
-            $this->at,
-            $this->says,
-            $this->why,
-            $this->ways,
-            $this->by,
-            $mark,
-            $remedies,
-        );
     }
 }

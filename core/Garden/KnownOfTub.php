@@ -11,7 +11,7 @@ final readonly class KnownOfTub
 {
     /**
      * @param  array<string, array<string, list<Need>>>  $needs  by the mark's key, then as Mark::needsOnTub() gives them
-     * @param  list<array{int, string}>  $findings  how bad each is (Severity::rank()), and the finding as it stands in the report
+     * @param  list<ListedFinding>  $findings
      * @param  string  $report  the tub as it stands in the report
      */
     public function __construct(public array $needs, public array $findings, public string $report)

@@ -86,7 +86,7 @@ final readonly class Planner
             $findings[$i] = $trials->mended($findings[$i]);
         }
 
-        return array_values($findings);
+        return OfAllTubs::once($plan->garden, $findings);
     }
 
     /** A plan and all that is to be said of it. */

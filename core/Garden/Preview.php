@@ -35,10 +35,10 @@ final readonly class Preview
             $reports[] = $of->report;
             $findings = [...$findings, ...$of->findings];
         }
-        $findings = [...$findings, ...self::listed($this->walk->saidOnGarden($context), $garden->document)];
-        usort($findings, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
+        $findings = OfAllTubs::once($garden, [...$findings, ...self::listed($this->walk->saidOnGarden($context), $garden->document)]);
+        usort($findings, static fn (ListedFinding $one, ListedFinding $other): int => $one->rank <=> $other->rank);
 
-        return Report::text(Report::garden($plan, $this->walk->marks), $reports, array_column($findings, 1));
+        return Report::text(Report::garden($plan, $this->walk->marks), $reports, array_column($findings, 'text'));
     }
 
     /** @param  array<string, array<string, list<Need>>>  $needs */
@@ -60,19 +60,11 @@ final readonly class Preview
     }
 
     /**
-     * Findings as they stand in a report, with their ways out as they come to mind.
-     *
      * @param  array<string, list<Finding>>  $said
-     * @return list<array{int, string}> how bad each is, and its text
+     * @return list<ListedFinding>
      */
     private static function listed(array $said, stdClass $document): array
     {
-        return array_map(static fn (Finding $f): array => [
-            $f->severity->rank(),
-            GardenFile::encode(Report::finding(
-                $f->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $f->ways())),
-                $document,
-            )),
-        ], array_merge(...array_values($said)));
+        return array_map(static fn (Finding $f): ListedFinding => ListedFinding::of($f, $document), array_merge(...array_values($said)));
     }
 }

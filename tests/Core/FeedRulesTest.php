@@ -264,6 +264,36 @@ it('finds what cold, heat or want of oxygen ends, names crop and day, and reckon
     'water freezing for three days' => [['air_temperature_c' => 18, 'water_temperature_c' => 0], [], 2, 'freezing'],
 ]);
 
+it('says once, of the garden, what none of its tubs lives through', function (array $crops, array $said) {
+    $tub = fn (int $i, ?string $crop): array => [
+        'id' => "t$i", 'name' => "Tub $i", 'system' => 'passive', 'vessel' => 'bucket-20', 'cup' => 'net-cup-50', 'crop' => $crop,
+    ];
+    $garden = Gardens::of([
+        'format' => 'kelp-tub.garden', 'version' => 1, 'site' => ['air_temperature_c' => -5, 'water_temperature_c' => 2],
+        'tubs' => array_map($tub, array_keys($crops), $crops),
+    ]);
+    $killed = fn (array $findings): array => array_column(
+        array_filter($findings, fn ($f): bool => $f->code === 'season.killed'),
+        'says',
+        'tub',
+    );
+    $report = Gardens::report($garden);
+    $preview = json_decode(Gardens::planner()->preview($garden));
+
+    expect(array_keys($killed($report->findings)))->toBe($said)
+        ->and($killed($preview->findings))->toBe($killed($report->findings))
+        ->and(array_column($report->tubs, 'season')[0]->killed_day)->toBe(0);
+    if ($said === ['']) {
+        expect($killed($report->findings)[''])->toStartWith('Nothing that is planted here lives. In Tub ')->toContain('on day 0');
+    }
+})->with([
+    'all of them' => [['lettuce-leaf', 'basil', 'rocket'], ['']],
+    'all that are planted' => [['lettuce-leaf', null, 'basil'], ['']],
+    'all but one' => [['lettuce-leaf', 'basil', 'kale'], ['t0', 't1']],
+    'the only one' => [['lettuce-leaf'], ['t0']],
+    'the only one planted' => [['lettuce-leaf', null], ['t0']],
+]);
+
 it('lets live what is just warm enough, and drinks on where the water is at 38 °C', function (array $site) {
     expect(saidOfFeed(standing($site)))->not->toHaveKey('season.killed');
 })->with([[['air_temperature_c' => -3.0, 'water_temperature_c' => 1]], [['water_temperature_c' => 38.0]]]);

@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 use App\Library\RememberedTubs;
 use Illuminate\Cache\ArrayStore;
+use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\KnownOfTub;
+use KelpTub\Core\Garden\ListedFinding;
+use KelpTub\Core\Garden\Severity;
 
 // What was worked out of tubs, in the memory that the workers share.
 
 it('writes what comes a second time, and hands it to every worker', function () {
     $shared = new ArrayStore(serializesValues: true);
-    $known = new KnownOfTub([], [[1, '{}']], '{"id":"a"}');
+    $known = new KnownOfTub([], [ListedFinding::of(new Finding('a.b', Severity::Mend, 'a', '/tubs/0', 'Amiss.', 'So.'), new stdClass)], '{"id":"a"}');
     $seen = [];
     for ($request = 0; $request < 4; $request++) {
         $worker = new RememberedTubs($shared, 'stamp');

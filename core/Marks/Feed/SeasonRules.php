@@ -98,15 +98,18 @@ final class SeasonRules
         };
         $left = $stand->use->lastDay - ($run->days[$day]->after->ages[$first] ?? 0.0);
 
+        $says = sprintf('%s on day %d: %s.', $stand->crop->doing('dies', 'die'), $day, $of);
+
         return new Finding('season.killed', Severity::Stop, $plan->tub->tub->id, $plan->weather->isSteady() ? '/site' : '/site/weather',
-            sprintf('%s on day %d: %s.', $stand->crop->doing('dies', 'die'), $day, $of),
+            $says,
             $why,
             fn (): array => [
                 ...self::milder($plan, $context),
                 ...($water > Season::KILLING_C ? self::cooler($plan, $context) : []),
                 ...($run->tub->system === GrowingSystem::Aerated ? [$context->addAir('Give it more air', $plan->tub->tub)] : []),
             ],
-            max(0.0, $left));
+            max(0.0, $left),
+            ofGarden: sprintf('Nothing that is planted here lives. In %s: %s', $plan->tub->tub->name, lcfirst($says)));
     }
 
     /** Too little water, before the first harvest; afterwards only where nothing is left at all. */
