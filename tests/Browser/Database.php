@@ -27,7 +27,7 @@ final class Database
             $database->password(),
             [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
         );
-        $pdo->exec('CREATE DATABASE '.Server::DATABASE);
+        $pdo->exec('CREATE DATABASE '.Server::databaseName());
 
         return $database;
     }

@@ -285,7 +285,7 @@ it('aims for one strength all through, and leaves the water as it is, as the gro
 it('hangs a lamp, says what light it brings, and hangs it nearer', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/crop');
     fold($browser, 'Where it grows');
-    $browser->choose('Lamp over it', '36 W lamp, narrow');
+    $browser->choose('Lamp over the garden', '36 W lamp, narrow');
     kept($browser, $server, fn (): bool => ($server->document($id)->site->lamp ?? null) === 'lamp-36w');
     $light = fn (): float => wholeReport($server->document($id))->tubs[0]->light->mol_day;
     $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a day');
@@ -295,6 +295,22 @@ it('hangs a lamp, says what light it brings, and hangs it nearer', function () {
     kept($browser, $server, fn (): bool => ($server->document($id)->site->lamp->height_mm ?? 0) === 160);
     $browser->until(fn (): bool => str_contains(figure($browser, 'Light of a day'), written($light())), 'for the light of a nearer lamp');
     expect($light())->toBeGreaterThan($high);
+});
+
+it('hangs a lamp over one tub alone', function () {
+    $tubs = array_map(fn (string $id): array => bucket20(['id' => $id, 'name' => "Bucket $id"])['tubs'][0], ['a', 'b']);
+    [$browser, $server, $id] = bench(['tubs' => $tubs], '/b/crop');
+    fold($browser, 'Where it grows');
+    $browser->choose('Lamp over this tub', '36 W lamp, narrow');
+    $tub = fn (): object => $server->document($id)->tubs[1];
+    kept($browser, $server, fn (): bool => ($tub()->lamp ?? null) === 'lamp-36w');
+    $browser->write(WebDriverBy::xpath("//input[@id=//label[normalize-space(.)='Over the leaves']/@for]"), '20 cm');
+    kept($browser, $server, fn (): bool => ($tub()->lamp->height_mm ?? 0) === 200);
+    expect(isset($server->document($id)->site->lamp))->toBeFalse();
+    $lights = array_column(wholeReport($server->document($id))->tubs, 'light');
+    expect($lights[0])->toBeNull()->and($lights[1]->lamp->height_mm)->toEqual(200);
+    $browser->choose('Lamp over this tub', 'As over the garden');
+    kept($browser, $server, fn (): bool => ! isset($tub()->lamp));
 });
 
 it('draws what dies as dead, and names its day at every mark', function () {

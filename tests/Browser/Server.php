@@ -9,12 +9,16 @@ use Symfony\Component\Process\Process;
 /** The application as a grower runs it, on a free port and with a database of its own, for browser tests. */
 final class Server
 {
-    public const DATABASE = 'kelp_browser_test';
-
     private static ?self $shared = null;
 
     private function __construct(private readonly Process $process, private readonly string $folder, public readonly string $url)
     {
+    }
+
+    /** The name of its database: tests that run side by side have one each. */
+    public static function databaseName(): string
+    {
+        return 'kelp_browser'.getenv('TEST_TOKEN').'_test';
     }
 
     /** Another one, with a database of its own. */
@@ -42,7 +46,7 @@ final class Server
     /** @param  array<string, string>  $database */
     private static function start(array $database = []): self
     {
-        $environment = ['APP_ENV' => 'production', 'DB_DATABASE' => self::DATABASE, ...$database];
+        $environment = ['APP_ENV' => 'production', 'DB_DATABASE' => self::databaseName(), ...$database];
         $root = dirname(__DIR__, 2);
         $cached = ['APP_CONFIG_CACHE' => 'bootstrap/cache/browser-config.php', 'APP_ROUTES_CACHE' => 'bootstrap/cache/browser-routes.php'];
         (new Process(['php', 'artisan', 'migrate:fresh', '--force'], $root, $environment + $cached, timeout: 300))->mustRun();

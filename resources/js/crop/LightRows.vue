@@ -69,7 +69,7 @@ function hangAt(height: number): void {
     <Pick
         label="Lamp over the garden"
         :model-value="chosen(site.lamp ?? null)"
-        :options="lampsFor(site.lamp ?? null, 'None: light by its hours')"
+        :options="lampsFor(site.lamp ?? null, 'None, by hours')"
         :hint="ownLamp ? 'This tub has its own.' : says"
         @update:model-value="(key) => hang(key, false)"
     />
