@@ -17,6 +17,7 @@ use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlan;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\MoneyWish;
@@ -192,13 +193,14 @@ final readonly class PumpRanking
         ];
     }
 
-    /** What the pump costs, and the stones where they are other ones; null where one of them has no price. */
+    /** What the pump costs with its supply, and the stones where they are other ones; null where one of them has no price. */
     private function price(Plan $plan, int $index, bool $withStones): ?float
     {
         $air = $plan->get(AirPlans::class)->systems[$index];
         $own = $plan->garden->of(MoneyWish::class)->offers;
         $one = fn (string $key): ?float => Dearness::ofOne($this->library->offers->with($own, $key));
-        $price = $one((string) $air->system->pump->key);
+        $pumping = array_map($one, AirParts::pumping($air->system->pump));
+        $price = in_array(null, $pumping, true) ? null : array_sum($pumping);
         foreach ($withStones ? $air->tubs : [] as $fed) {
             foreach ($fed->tub->water->stones?->sets() ?? [] as $set) {
                 $each = $one((string) $set->stone->key);

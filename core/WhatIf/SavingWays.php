@@ -6,6 +6,7 @@ namespace KelpTub\Core\WhatIf;
 
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\AirSystems;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Cost\Dearness;
 use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Cup\Cup;
@@ -18,6 +19,7 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Garden\TubEdits;
 use KelpTub\Core\Garden\TubExtra;
+use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -110,10 +112,10 @@ final readonly class SavingWays
     /** @return list<SavingWay> cheaper pumps in the place of one, the cheapest first */
     private function ofPump(AirSystem $system): array
     {
-        $now = $this->price($system->pump->key ?? '');
+        $now = $this->priceOf($system->pump);
         $cheaper = [];
         foreach ($now === null ? [] : $this->library->pumps as $pump) {
-            $price = $this->price($pump->key ?? '');
+            $price = $this->priceOf($pump);
             if ($price !== null && $price < $now && $pump->freeFlow() > 0.0) {
                 $cheaper[] = [$price, $pump];
             }
@@ -303,6 +305,14 @@ final readonly class SavingWays
         }
 
         return mb_strtolower($this->library->partName($part));
+    }
+
+    /** What a pump costs with its supply; null where nobody sells one of them. */
+    private function priceOf(Pump $pump): ?float
+    {
+        $prices = array_map($this->price(...), AirParts::pumping($pump));
+
+        return in_array(null, $prices, true) ? null : (float) array_sum($prices);
     }
 
     /** What one costs that is still to be bought; null where nobody sells it. */

@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\WhatIf\PumpRanking;
 use KelpTub\Core\WhatIf\Savings;
+use KelpTub\Core\WhatIf\TubCosts;
 use Tests\Core\Gardens;
 
 // Small gardens that once went wrong.
@@ -289,4 +293,36 @@ it('plans a garden over its cap with a pump of one\'s own that has no price', fu
     expect($over)->toHaveCount(1)
         ->and($over[0]->remedies)->toBe([])
         ->and(array_filter($savings, fn (stdClass $saving): bool => $saving->kind === 'pump'))->toBe([]);
+});
+
+it('buys the supply without which a 12 V pump stands still', function (string $pump, bool $wants) {
+    $report = Gardens::report(Gardens::tub(['crop' => 'basil'], ['owned' => ['supply-12v' => 0]], ['pump' => $pump]));
+    $supply = array_column($report->parts, null, 'key')['supply-12v'] ?? null;
+
+    expect($supply === null)->toBe(! $wants)->and($supply->need ?? 0.0)->toEqual($wants ? 1 : 0);
+    // Of two pumps that do, what each costs is told with its supply.
+    $garden = Gardens::tub(['crop' => 'basil'], [], ['pump' => 'pump-4w-2']);
+    $offered = array_column((new PumpRanking(Gardens::planner(), Gardens::library()))->of($garden, $garden->tubs[0], 0), 'price', 'key');
+    $price = fn (string $key): float => Dearness::ofOne(Gardens::library()->offers->for($key));
+    expect($offered['pump-12v-2'])->toEqual($price('pump-12v-2') + $price('supply-12v'))
+        ->and($offered['pump-4w-2'])->toEqual($price('pump-4w-2'));
+})->with([['pump-12v-2', true], ['pump-4w-2', false], ['pump-battery-2', false]]);
+
+it('reckons three alike with a pump that serves three', function () {
+    $garden = fn (string $pump, int $count = 1): Garden => Gardens::tub(
+        ['vessel' => 'bucket-20', 'crop' => 'lettuce-leaf', 'stones' => ['kind' => 'disc-100'], 'count' => $count],
+        [],
+        ['pump' => $pump],
+    );
+    $lacks = fn (string $pump, int $count): array => array_values(array_intersect(
+        array_column(Gardens::planner()->findings(Gardens::plan($garden($pump, $count))), 'code'),
+        ['air.weak', 'air.starved', 'air.oxygen', 'season.air'],
+    ));
+    $costs = fn (string $pump): stdClass => (new TubCosts(Gardens::planner()))->of($garden($pump))[0];
+    $outlay = fn (string $pump): float => Gardens::report($garden($pump, 3))->budget->outlay;
+
+    // Enough for one of them and too little for three; and enough for three.
+    expect($lacks('pump-2w-1', 1))->toBe([])->and($lacks('pump-2w-1', 3))->not->toBe([])->and($lacks('pump-4w-2', 3))->toBe([])
+        ->and([$costs('pump-2w-1')->three_air, $costs('pump-2w-1')->three])->toBe(['the 4 W pump, two outlets', $outlay('pump-4w-2')])
+        ->and([$costs('pump-4w-2')->three_air, $costs('pump-4w-2')->three])->toBe([null, $outlay('pump-4w-2')]);
 });

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Air;
 
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\StoneSet;
+use KelpTub\Core\Air\Supply;
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
@@ -49,6 +51,12 @@ final class AirParts
         ];
     }
 
+    /** @return list<string> keys of the parts without which a pump does not run */
+    public static function pumping(Pump $pump): array
+    {
+        return [(string) $pump->key, ...($pump->supply === Supply::TwelveVolt ? ['supply-12v'] : [])];
+    }
+
     /** @return list<Need> */
     public static function ofSystem(AirPlan $air, Library $library, QuantityWriter $write): array
     {
@@ -63,13 +71,25 @@ final class AirParts
             why: $air->lineCount() === 1 ? 'air for one tub' : "air for {$air->lineCount()} tubs",
             for: $for,
         );
+        $pumping = [
+            $pump,
+            ...($system->pump->supply === Supply::TwelveVolt ? [new Need(
+                'supply-12v',
+                $library->partName('supply-12v'),
+                NeedKind::Part,
+                1,
+                stage: NeedStage::Air,
+                why: "brings {$write->number($system->pump->watts, 1, 'W')} at 12 V to the pump",
+                for: $for,
+            )] : []),
+        ];
         if ($air->lineCount() === 0) {
-            return [$pump];
+            return $pumping;
         }
         $bit = QuantityWriter::plain(ceil($system->tube->outer + TubeRoute::HOLE_OVER_MM), 0);
 
         return [
-            $pump,
+            ...$pumping,
             new Need(
                 $system->tube->key ?? "tube:$system->id",
                 $system->tube->name,

@@ -445,7 +445,7 @@ const quantity = (part: PartReport, value: number): string => quantityIn(part.un
                 v-if="each"
                 label="The next one like it"
                 :value="sumOf(each.next)"
-                :note="`${each.name}: alone ${money(each.alone)}, three alike ${money(each.three)}`"
+                :note="`${each.name}: alone ${money(each.alone)}, three alike ${money(each.three)}${each.three_air ? ` with ${each.three_air}` : ''}`"
                 why="One more, with what is left over used first, tools there, and its line on the same pump."
             />
             <template v-if="whole">

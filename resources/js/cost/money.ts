@@ -4,7 +4,7 @@ import type { Report } from '../types/report';
 /** A garden’s whole budget, and each tub by itself. */
 export interface CostFigures {
     budget: Report['budget'];
-    tubs: { id: string; name: string; alone: number; next: number; three: number }[];
+    tubs: { id: string; name: string; alone: number; next: number; three: number; three_air: string | null }[];
 }
 
 /** One way to spend less: its money, its harm and its patch. */
