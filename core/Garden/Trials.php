@@ -16,6 +16,9 @@ final class Trials
 {
     private const ROUNDING = 1.0e-9;
 
+    /** A way that leaves more than this of what is amiss, and of what is said as much, changes next to nothing. */
+    private const MOST_LEFT = 0.9;
+
     /** The work of a trial. */
     private const STEPS = 1;
 
@@ -176,7 +179,7 @@ final class Trials
     }
 
     /**
-     * Whether there is less to be said: fewer stops, or as many and fewer mends, and so on; else less amiss in all.
+     * Whether there is less to be said: fewer stops, or as many and fewer mends, and so on; else less amiss in all, by a tenth at least.
      *
      * @param  list<Finding>  $after
      * @param  list<Finding>  $now
@@ -191,7 +194,7 @@ final class Trials
             }
         }
 
-        return self::amiss($after) < self::amiss($now) - self::ROUNDING * max(1.0, abs(self::amiss($now)));
+        return self::amiss($after) <= self::MOST_LEFT * self::amiss($now) + self::ROUNDING && self::amiss($after) < self::amiss($now);
     }
 
     /** @param  list<Finding>  $findings */

@@ -415,8 +415,8 @@ final class SeasonRun
     }
 
     /**
-     * The lowest and the highest EC with their days; null where none is known. The start is day 0; the last of a tub that is as good as
-     * dry does not count.
+     * The lowest and the highest EC with their days; null where none is known. The start is day 0; what is left of a
+     * tub below its lowest useful level does not count.
      *
      * @return array{low: float, low_day: int, high: float, high_day: int}|null
      */
@@ -428,7 +428,7 @@ final class SeasonRun
         }
         $ecs = [];
         foreach ($this->days as $day) {
-            $ecs[$day->day] = $day->ec();
+            $ecs[$day->day] = $this->tub->isLow($day->after->volume) ? null : $day->ec();
         }
         $start = [$start, $this->start->day];
         [$low, $lowDay] = self::lowest($ecs, $start);
@@ -479,7 +479,8 @@ final class SeasonRun
     }
 
     /**
-     * By how much the EC of each day is over, or under, what plants like at that stage; days on which it is within are left out.
+     * By how much the EC of each day is over, or under, what plants like at that stage; days on which it is within are left out,
+     * and those below the lowest useful level, which are said otherwise.
      *
      * @return array<int, float> by day: over is above 0, under below it
      */
@@ -489,7 +490,7 @@ final class SeasonRun
         $target = $this->tub->mixing->target;
         foreach ($target === null ? [] : $this->days as $day) {
             $ec = $day->ec();
-            if ($ec === null) {
+            if ($ec === null || $this->tub->isLow($day->after->volume)) {
                 continue;
             }
             [$low, $high] = $target?->likes($day->after->stage) ?? [0.0, INF];

@@ -79,6 +79,13 @@ final readonly class Unit
                 note: 'imperial gallon of 4.546 L',
             ),
             'qt', 'qt.', 'quart', 'quarts' => new self('qt', Dimension::Volume, self::L_PER_US_QUART, note: 'US quart of 0.946 L'),
+            'fl oz', 'fl. oz.', 'fl. oz', 'fl oz.', 'floz', 'fluid ounce', 'fluid ounces' => new self(
+                'fl oz',
+                Dimension::Volume,
+                self::L_PER_US_GALLON / 128,
+                note: 'US fluid ounce of 29.6 mL',
+            ),
+            'pt', 'pt.', 'pint', 'pints' => new self('pt', Dimension::Volume, self::L_PER_US_GALLON / 8, note: 'US pint of 473 mL'),
             'tsp', 'tsp.', 'teaspoon', 'teaspoons' => new self(
                 'tsp',
                 Dimension::Volume,

@@ -46,7 +46,7 @@ it('says what is so, how much and what to do', function (string $finding, string
     'little air in the gap' => [
         'mind passive.gap',
         'The air gap is 2 mm half-way and 61 mm at harvest; 10 mm and 25 mm are wanted. Fill it lower once roots hang in the water.',
-        'Add air',
+        'Plant 4',
         ['system' => 'passive', 'crop' => 'lettuce-leaf'],
     ],
     'too much at a time' => [

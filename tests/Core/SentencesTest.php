@@ -120,6 +120,10 @@ function talkative(): array
         'no hole yet' => Gardens::tub(['layout' => $hand()]),
         'a hole over a ridge' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 0])]),
         'two holes over ridges' => Gardens::tub(['vessel' => $moulded, 'layout' => $hand([0, 60], [90, 60])]),
+        'a little less water' => Gardens::tub(['vessel' => 'tote-20', 'crop' => 'kohlrabi', 'layout' => ['cups' => 4]]),
+        'nothing lives' => Gardens::of(['site' => ['air_temperature_c' => -9], 'tubs' => array_map(static fn (string $id) => [
+            'id' => $id, 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'basil',
+        ], ['a', 'b'])]),
         'four lean out' => Gardens::tub(['crop' => 'lettuce-leaf', 'layout' => ['cups' => 4]]),
         'a trickle' => Gardens::tub([], [], ['pump' => ['free_flow_l_min' => 1, 'max_pressure_kpa' => 5.691]]),
         'a nursery fed twice' => Gardens::tub(['system' => 'nursery', 'crop' => 'basil', 'stones' => ['kind' => 'cylinder-25']]),

@@ -13,7 +13,8 @@ use KelpTub\Core\Garden\Severity;
 
 it('writes what comes a second time, and hands it to every worker', function () {
     $shared = new ArrayStore(serializesValues: true);
-    $known = new KnownOfTub([], [ListedFinding::of(new Finding('a.b', Severity::Mend, 'a', '/tubs/0', 'Amiss.', 'So.'), new stdClass)], '{"id":"a"}');
+    $finding = new Finding('a.b', Severity::Mend, 'a', '/tubs/0', 'Amiss.', 'So.');
+    $known = new KnownOfTub([], [ListedFinding::of($finding, new stdClass)], '{"id":"a"}');
     $seen = [];
     for ($request = 0; $request < 4; $request++) {
         $worker = new RememberedTubs($shared, 'stamp');

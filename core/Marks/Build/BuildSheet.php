@@ -181,30 +181,33 @@ final class BuildSheet
                 'Cut the board',
                 "Cut the foam board to {$this->size($cutting->raft->board)}, so that it clears the walls by "
                     ."{$this->write->length($cutting->raft->gap)} "
-                    .'where the water stands. Cut the refill hole in a corner where no cup is.',
-                ['Board' => $this->size($cutting->raft->board), 'Gap all round' => $this->write->length($cutting->raft->gap)],
+                    ."where the water stands. Cut a refill hole of {$this->write->length(Templates::REFILL_MM)} where the template has it, "
+                    .'away from the cups'.match (true) {
+                        $tub->water->stones === null => '.',
+                        $this->marks->isTubeBesideBoard() => '; the air tube goes down beside the board.',
+                        default => ': the air tube goes down through it, since the gap is too narrow for it.',
+                    },
+                [
+                    'Board' => $this->size($cutting->raft->board),
+                    'Gap all round' => $this->write->length($cutting->raft->gap),
+                    'Refill hole' => $this->write->length(Templates::REFILL_MM),
+                ],
                 [Caution::Knife],
                 'lid',
                 'outline',
                 'It floats level and turns freely at the water line.',
             );
         }
-        $adapter = $cutting->raft === null && $tub->body->vessel->isOpenMouthed();
-        if ($adapter) {
+        if ($cutting->adapter) {
             $this->step(
                 'adapter',
                 'Cut the adapter disc',
-                "Draw the mouth’s circle of {$this->write->length($tub->body->lid->across())} on the disc, and in it the cup’s of "
-                    ."{$this->write->fine($cutting->seat->hole)}. Cut inside the smaller one and widen it by trial until the cup "
-                    .'hangs by its lip.',
-                [
-                    'Outer circle' => $this->write->length($tub->body->lid->across()),
-                    'Inner circle' => $this->write->fine($cutting->seat->hole),
-                ],
+                "Draw the mouth’s circle of {$this->write->length($tub->body->lid->across())} on the disc and cut along it.",
+                ['Outer circle' => $this->write->length($tub->body->lid->across())],
                 [Caution::Knife],
                 'lid',
-                'holes',
-                'The cup hangs by its lip and the disc lies on the mouth.',
+                'outline',
+                'The disc lies on the mouth and does not slip off it.',
             );
         }
         $this->step(
@@ -228,7 +231,7 @@ final class BuildSheet
             'Every cross is where the drawing has it; two distances are measured again.',
             $count,
         );
-        if ($tub->holes->traced || $cutting->raft !== null && $cutting->sizes[0]->saw === null) {
+        if ($tub->holes->traced || $cutting->isKnifed()) {
             $this->step(
                 'cut',
                 'Cut the holes',
@@ -725,7 +728,7 @@ final class BuildSheet
         foreach ($this->tub->cutting->sizes as $i => $size) {
             if ($this->tub->holes->cupsOf($i) > 0) {
                 $figures["Hole for the {$size->cup->name}"] = $this->write->fine($size->seat->hole)
-                    .($size->saw === null ? '' : ', saw '.$size->saw->name());
+                    .($size->saw === null || $this->tub->cutting->isKnifed() ? '' : ', saw '.$size->saw->name());
                 $figures['Its lip bears'] = $this->write->fine($size->seat->bearing).' all round';
             }
         }

@@ -38,10 +38,20 @@ final readonly class Templates
 
     private const INCH_MM = 25.4;
 
-    private const GALLON_L = 3.785411784;
+    /** What US figures on a gauge are in: the first unit of which a vessel holds so many litres or more, and its decimals. */
+    private const US_UNITS = [[8.0, 'US gal', 3.785411784, 1], [2.0, 'qt', 0.946352946, 1], [0.0, 'fl oz', 0.0295735295625, 0]];
+
+    /** The same of the metric side. */
+    private const METRIC_UNITS = [[2.0, 'L', 1.0, 1], [0.0, 'mL', 0.001, 0]];
 
     /** † a tube through a lid stays this far inside the rim. */
     private const TUBE_INSIDE_MM = 15.0;
+
+    /** Outside of the tube of a tub that is on no pump yet. */
+    private const USUAL_TUBE_MM = 6.0;
+
+    /** A hole in a board for topping up, wide enough for a funnel. */
+    public const REFILL_MM = 30.0;
 
     private QuantityWriter $write;
 
@@ -61,7 +71,7 @@ final readonly class Templates
         if (! $cutting->inMouth) {
             $what = match (true) {
                 $cutting->raft !== null => 'raft',
-                $this->plan->tub->body->vessel->isOpenMouthed() => 'adapter',
+                $cutting->adapter => 'adapter',
                 default => 'lid',
             };
             $sheets[$what] = $this->lid($what);
@@ -95,7 +105,7 @@ final readonly class Templates
             $size = $this->plan->cutting->sizes[$this->plan->holes->cupAt[$i]];
             $sheet->circle(Layer::Holes, $point, $size->seat->hole);
             $sheet->cross(Layer::Centres, $point);
-            $pilot = $size->saw === null ? '' : ', saw '.$size->saw->name();
+            $pilot = $size->saw === null || $this->plan->cutting->isKnifed() ? '' : ', saw '.$size->saw->name();
             $sheet->label(new Point($point->x + 2.0, $point->y + 2.0), (string) ($i + 1), 5.0);
             $sheet->label(
                 new Point($point->x - $size->seat->hole / 2 + 3.0, $point->y - 8.0),
@@ -106,26 +116,37 @@ final readonly class Templates
         foreach ($what === 'lid' ? $this->plan->cutting->lid->keepOuts : [] as $keepOut) {
             $sheet->section(Layer::KeepOuts, $keepOut->section, new Point($keepOut->x, $keepOut->y));
         }
-        if ($what === 'lid' && $this->plan->tub->water->stones !== null && $this->plan->tub->body->tubeThroughLid) {
-            $tube = $this->tube();
-            $sheet->circle(Layer::Tube, $tube, $this->tubeHole());
-            $sheet->cross(Layer::Tube, $tube);
-            $sheet->label(new Point($tube->x + 5.0, $tube->y + 5.0), 'tube Ø '.$this->write->fine($this->tubeHole()), 2.5);
+        $isTubed = $this->plan->tub->water->stones !== null && $this->plan->tub->body->tubeThroughLid;
+        [$name, $hole] = match (true) {
+            $what === 'raft' => ['refill', self::REFILL_MM],
+            $isTubed => ['tube', $this->tubeHole()],
+            default => ['', 0.0],
+        };
+        if ($hole > 0.0) {
+            $at = $this->tube();
+            $sheet->circle(Layer::Tube, $at, $hole);
+            $sheet->cross(Layer::Tube, $at);
+            $sheet->label(new Point($at->x + 5.0, $at->y + 5.0), "$name Ø ".$this->write->fine($hole), 2.5);
         }
 
         return $sheet;
     }
 
-    /** Where a tube goes through the lid: inside the rim, where it is farthest from the holes; of places alike the one nearest the left. */
+    /**
+     * Where a tube goes through the lid, or a board has its refill hole: inside the rim, or the board's edge, where it is farthest from the
+     * holes; of places alike the one nearest the left.
+     */
     public function tube(): Point
     {
-        $mouth = $this->plan->tub->body->vessel->profile->mouth();
-        $best = new Point(-$mouth->length / 2 + self::TUBE_INSIDE_MM, 0.0);
+        $raft = $this->plan->cutting->raft;
+        $mouth = $raft->board ?? $this->plan->tub->body->vessel->profile->mouth();
+        $inside = $raft === null ? self::TUBE_INSIDE_MM : self::TUBE_INSIDE_MM + self::REFILL_MM / 2;
+        $best = new Point(-$mouth->length / 2 + $inside, 0.0);
         $most = -INF;
         for ($k = 0; $k < 72; $k++) {
             $a = M_PI - 2 * M_PI * $k / 72;
             [$dx, $dy] = [cos($a), sin($a)];
-            [$hx, $hy] = [$mouth->length / 2 - self::TUBE_INSIDE_MM, $mouth->width / 2 - self::TUBE_INSIDE_MM];
+            [$hx, $hy] = [$mouth->length / 2 - $inside, $mouth->width / 2 - $inside];
             $reach = $mouth->round ? $hx : min($dx === 0.0 ? INF : $hx / abs($dx), $dy === 0.0 ? INF : $hy / abs($dy));
             // Corners are rounded: a place there stays inside by the corner's own middle.
             $reach = $mouth->round ? $reach : min($reach, hypot($hx, $hy) - $mouth->cornerRadius * (M_SQRT2 - 1));
@@ -145,16 +166,27 @@ final readonly class Templates
         return $best;
     }
 
+    /** Whether the air tube finds room between a board and the walls. */
+    public function isTubeBesideBoard(): bool
+    {
+        return ($this->plan->cutting->raft->gap ?? 0.0) >= $this->tubeOuter() + TubeRoute::HOLE_OVER_MM;
+    }
+
     public function tubeHole(): float
     {
-        $tube = 6.0;
+        return ceil($this->tubeOuter() + TubeRoute::HOLE_OVER_MM);
+    }
+
+    private function tubeOuter(): float
+    {
+        $outer = self::USUAL_TUBE_MM;
         foreach ($this->garden->of(AirSystems::class)->systems as $system) {
             foreach ($system->branches as $branch) {
-                $tube = $branch->tub === $this->plan->tub->id ? $system->tube->outer : $tube;
+                $outer = $branch->tub === $this->plan->tub->id ? $system->tube->outer : $outer;
             }
         }
 
-        return ceil($tube + TubeRoute::HOLE_OVER_MM);
+        return $outer;
     }
 
     /** Heights to hold against the outside, measured along the wall from what the tub stands on. */
@@ -225,7 +257,24 @@ final readonly class Templates
         return $along + ($below !== null && $height > $below->height ? $height - $below->height : 0.0);
     }
 
-    /** A stick to stand in the water: depth on it reads as litres on one side and as US gallons on the other. */
+    /**
+     * Of some units the one for a vessel of so many litres.
+     *
+     * @param  non-empty-list<array{float, string, float, int}>  $units  from how many litres on, name, litres of one, decimals
+     * @return array{float, string, float, int}
+     */
+    private static function unitFor(array $units, float $litres): array
+    {
+        foreach ($units as $unit) {
+            if ($litres >= $unit[0]) {
+                return $unit;
+            }
+        }
+
+        return $units[count($units) - 1];
+    }
+
+    /** A stick to stand in the water: litres by depth on one side and US measures on the other, finer ones of small vessels. */
     private function gauge(): Sheet
     {
         $profile = $this->plan->tub->body->vessel->profile;
@@ -238,12 +287,15 @@ final readonly class Templates
         );
         $this->strip($sheet, $rim);
         $reservoir = $this->plan->water->reservoir;
+        $whole = $reservoir->litresAt($rim);
+        [, $unit, $size, $decimals] = self::unitFor(self::METRIC_UNITS, $whole);
+        [, $usUnit, $usSize, $usDecimals] = self::unitFor(self::US_UNITS, $whole);
         for ($n = 1; $n * self::STEP_MM < $rim; $n++) {
             $depth = $n * self::STEP_MM;
             $figure = $n % 2 === 0;
             $sheet->line(Layer::Centres, 0.0, $depth, $figure ? 4.0 : 2.5, $depth);
             if ($figure) {
-                $sheet->label(new Point(4.5, $depth - 1.0), number_format($reservoir->litresAt($depth), 1, '.', ''), 2.2);
+                $sheet->label(new Point(4.5, $depth - 1.0), number_format($reservoir->litresAt($depth) / $size, $decimals, '.', ''), 2.2);
             }
         }
         for ($n = 1; $n * self::INCH_MM < $rim; $n++) {
@@ -251,12 +303,12 @@ final readonly class Templates
             $sheet->line(Layer::Centres, self::STRIP_MM, $depth, self::STRIP_MM - 3.0, $depth);
             $sheet->label(
                 new Point(self::STRIP_MM - 10.0, $depth - 1.0),
-                number_format($reservoir->litresAt($depth) / self::GALLON_L, 1, '.', ''),
+                number_format($reservoir->litresAt($depth) / $usSize, $usDecimals, '.', ''),
                 2.2,
             );
         }
-        $sheet->label(new Point(4.5, 2.5), 'L', 2.5);
-        $sheet->label(new Point(self::STRIP_MM - 11.0, 2.5), 'US gal', 2.0);
+        $sheet->label(new Point(4.5, 2.5), $unit, 2.5);
+        $sheet->label(new Point(self::STRIP_MM - 11.0, 2.5), $usUnit, 2.0);
         $line = $this->plan->water->line;
         $marks = ['water line' => $line->held ?? $line->grown, 'lowest' => $this->plan->water->lowest()];
         if ($line->start > $marks['water line'] + 0.5) {

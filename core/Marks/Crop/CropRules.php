@@ -15,11 +15,15 @@ use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\VesselRemedies;
 use KelpTub\Core\Units\QuantityWriter;
 
 /** What the crop says of its place: room, water, warmth, light, height. Source: handbook, rules section 6. */
 final class CropRules
 {
+    /** Less than this share of the water that is wanted is as good as none. */
+    private const LITTLE = 0.01;
+
     /** Above this share of the crop's figure a shortfall is only worth knowing. */
     private const MIND_SHARE = 0.8;
 
@@ -88,9 +92,11 @@ final class CropRules
         }
         $roomy = $plan->plants->capacity->bySpacing;
         $apart = QuantityWriter::under($context->write->length($spacing), $context->write->length($wanted));
-        $fewer = $severity === Severity::Mind && $roomy >= 1 && $roomy < $plan->plants->count
+        $tight = $plan->tub->planting->density === Density::Tight && $severity === Severity::Mind;
+        $fewer = $tight ? 'That is what tight planting means: harvest them young.' : ($severity === Severity::Mind && $roomy >= 1
+            && $roomy < $plan->plants->count
             ? "$roomy would have that room; {$plan->plants->count} may stand, a little close. Harvest them young."
-            : 'Plant fewer, or harvest young.';
+            : 'Plant fewer, or harvest young.');
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
             $crop === $other
@@ -144,9 +150,11 @@ final class CropRules
         $crops = $plan->plants->mix->crops();
         $w = $context->write;
 
-        $fewer = $severity === Severity::Mind && $most >= 1 && $most < $plan->plants->count
+        $tight = $tub->planting->density === Density::Tight && $severity === Severity::Mind;
+        $fewer = $tight ? 'That is what tight planting means: look at it more often.' : ($severity === Severity::Mind && $most >= 1
+            && $most < $plan->plants->count
             ? "It is enough for $most; {$plan->plants->count} may grow in it, watched more closely. A larger tub is calmer."
-            : 'Plant fewer, or take a larger tub.';
+            : 'Plant fewer, or take a larger tub.');
 
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
             count($crops) === 1
@@ -165,7 +173,10 @@ final class CropRules
                     $fewer,
                 ),
             'With little water, strength and pH swing from day to day, and a hot day empties the tub.',
-            fn (): array => $most >= 1 && $most < $plan->plants->count ? [PlantRemedies::plants($plan, $most, $context)] : [],
+            fn (): array => array_values(array_filter([
+                $most >= 1 && $most < $plan->plants->count ? PlantRemedies::plants($plan, $most, $context) : null,
+                VesselRemedies::larger($plan, $context, 1 / max(self::LITTLE, $share)),
+            ])),
             1 - $share);
     }
 
@@ -225,7 +236,9 @@ final class CropRules
     {
         $tub = $plan->tub;
         $findings = [];
-        foreach ($plan->plants->mix->crops() as $crop) {
+        // What stands in a foam collar has no cup round its roots.
+        $isCollared = $tub->system === GrowingSystem::Cloner && $tub->water->cloner->collar;
+        foreach ($isCollared ? [] : $plan->plants->mix->crops() as $crop) {
             $smallest = null;
             foreach ($plan->plants->cropAt as $hole => $at) {
                 $cup = $plan->cutting->sizes[$plan->holes->cupAt[$hole]]->cup;

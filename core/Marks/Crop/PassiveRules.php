@@ -14,6 +14,7 @@ use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\SafeTopUps;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
 use KelpTub\Core\Marks\Tub\TubPlan;
+use KelpTub\Core\Marks\Tub\VesselRemedies;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\TopUp;
 use stdClass;
@@ -28,6 +29,9 @@ final class PassiveRules
 
     /** Share of the air gap that a top-up leaves once plants are half grown. */
     private const GAP_KEPT = 0.5;
+
+    /** Plants more that are tried against a gap that stays too small. */
+    private const MORE_TRIED = 3;
 
     private const ROUNDING_L = 1.0e-6;
 
@@ -112,6 +116,7 @@ final class PassiveRules
                 'quarter',
             ),
             $context->addAir('Add air and refill freely', $tub),
+            ...array_filter([VesselRemedies::larger($plan, $context, $drunk / max(0.001, $run->tub->usable))]),
         ];
     }
 
@@ -213,8 +218,23 @@ final class PassiveRules
                 $w->length(self::GAP_HARVEST_MM),
             ),
             'In still water the roots in the air gap breathe for the plant. A tub much larger than the plant needs leaves none.',
-            fn (): array => [$context->addAir('Add air', $tub)],
+            fn (): array => [
+                ...array_filter([self::morePlants($plan, $context), VesselRemedies::smaller($plan, $context)]),
+                $context->addAir('Add air', $tub),
+            ],
             max(0.0, self::GAP_HALF_WAY_MM - $halfWay) + max(0.0, self::GAP_HARVEST_MM - $atHarvest));
+    }
+
+    /** One more plant after the other, as many as the lid and the water carry: they drink the gap free. */
+    private static function morePlants(TubPlan $plan, RuleContext $context): ?Remedy
+    {
+        $now = $plan->plants->count;
+        $most = min($plan->plants->capacity->plants, $now + self::MORE_TRIED);
+
+        return $most <= $now ? null : Remedy::inTurn(
+            range($now + 1, $most),
+            static fn (int $plants): Remedy => PlantRemedies::plants($plan, $plants, $context),
+        );
     }
 
     private static function topUp(TubPlan $plan, RuleContext $context): ?Finding

@@ -19,6 +19,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Marks\Tub\VesselRemedies;
 use KelpTub\Core\Season\ChangeSchool;
 use KelpTub\Core\Season\SeasonRun;
 
@@ -308,6 +309,7 @@ final class FeedRules
                     ...$context->patch->set($tub->pointer('/top_up_strength'), 'water'),
                 ])
                 : null,
+            $tub->system === GrowingSystem::Passive ? VesselRemedies::larger($plan->tub, $context) : null,
         ]));
     }
 

@@ -14,6 +14,7 @@ use KelpTub\Core\Garden\RuleContext;
 use KelpTub\Core\Garden\Setting;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Tub\PlantRemedies;
+use KelpTub\Core\Marks\Tub\VesselRemedies;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonRun;
@@ -151,6 +152,7 @@ final class SeasonRules
                 )] : []),
                 ...($tub->system === GrowingSystem::Passive ? [$context->addAir('Add air and refill freely', $tub)] : []),
                 ...($fewer === null ? [] : [self::fewer($plan, $fewer, $context)]),
+                ...array_filter([VesselRemedies::larger($plan->tub, $context, $run->thirst($harvest) / max(0.001, $run->tub->usable))]),
             ],
             ($run->tub->stands[0]->use->lastDay) - ($isBefore ? (float) $low : (float) $dry));
     }
@@ -187,11 +189,11 @@ final class SeasonRules
 
         return new Finding('season.air', Severity::ofLevel($severity), $plan->tub->tub->id, $plan->tub->tub->pointer('/stones'),
             sprintf(
-                'Oxygen falls to %s on day %d, in water of %s; %s are under %s.',
-                $w::under($w->number($oxygen, 1, 'mg/L'), $w->number($wanted, 0)),
+                'Oxygen falls to %s on day %d, in water of %s; %s under %s.',
+                $w::under($w->number($oxygen, 1, 'mg/L'), $w->number($wanted, 0, 'mg/L')),
                 $day,
                 $w->temperature($run->days[$day]->water()),
-                $w->count($short, '1 day', '%d days'),
+                $w->count($short, '1 day is', '%d days are'),
                 $w->number($wanted, 0, 'mg/L'),
             ),
             'Warm water holds less oxygen, and grown roots in it ask for more. More air helps as far as the water can hold it; then only '

@@ -13,14 +13,14 @@ use KelpTub\Core\Marks\Tub\TubParts;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 
-/** The saws that a lid's holes are cut with; one serves the whole garden. */
+/** The saws that a lid's holes are cut with, where no knife does; one serves the whole garden. */
 final class LidParts
 {
     /** @return list<Need> */
     public static function of(TubPlan $plan, Garden $garden, Library $library): array
     {
         $needs = [];
-        foreach ($plan->cutting->sizes as $i => $size) {
+        foreach ($plan->cutting->isKnifed() ? [] : $plan->cutting->sizes as $i => $size) {
             if ($size->saw !== null && $plan->holes->cupsOf($i) > 0) {
                 $hole = round($size->seat->hole);
                 $needs[] = new Need(

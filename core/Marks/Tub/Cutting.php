@@ -19,10 +19,32 @@ final readonly class Cutting
      * @param  bool  $inMouth  the cup hangs in a jar's mouth: no saw, no lid
      * @param  Lid  $lid  the vessel's lid, or a raft's board
      * @param  non-empty-list<CupPlan>  $sizes  the tub's cup, then the second size where there is one
+     * @param  bool  $adapter  a disc between a jar's mouth, or a cut bottle's, and a smaller cup
      */
-    public function __construct(public bool $inMouth, public Lid $lid, public array $sizes, public LayoutSpace $space, public ?Raft $raft)
-    {
+    public function __construct(
+        public bool $inMouth,
+        public Lid $lid,
+        public array $sizes,
+        public LayoutSpace $space,
+        public ?Raft $raft,
+        public bool $adapter = false,
+    ) {
         $this->seat = $sizes[0]->seat;
+    }
+
+    /**
+     * Whether holes are cut with the knife that cuts a foam board or an adapter disc to its outline anyway: a saw is not bought for them,
+     * and one that is there is used.
+     */
+    public function isKnifed(): bool
+    {
+        foreach ($this->sizes as $size) {
+            if ($size->saw === null || ! $size->saw->owned) {
+                return $this->adapter || $this->raft !== null;
+            }
+        }
+
+        return false;
     }
 
     /** Whether every size hangs in its hole. */

@@ -73,7 +73,9 @@ final readonly class CuttingPlanner
         }
         $cups = array_map(static fn (CupPlan $c): CupInHole => new CupInHole($c->cup, $c->seat->hole, $c->bottom), $sizes);
 
-        return [new Cutting($inMouth, $lid, $sizes, new LayoutSpace($lid, $cups, $vessel->profile), $raft), $line];
+        $adapter = ! $inMouth && $raft === null && $vessel->isOpenMouthed();
+
+        return [new Cutting($inMouth, $lid, $sizes, new LayoutSpace($lid, $cups, $vessel->profile), $raft, $adapter), $line];
     }
 
     /** Whether the cup hangs in the mouth of a jar or a cut bottle, by its lip, with nothing cut. */

@@ -34,7 +34,7 @@ final class SystemReport
             'under' => self::under($plan),
             'liner' => self::liner($plan),
             'sight_strip' => self::sightStrip($plan),
-            'adapter' => $vessel->isOpenMouthed() && ! $plan->cutting->inMouth && $plan->cutting->raft === null
+            'adapter' => $plan->cutting->adapter
                 ? (object) ['outer_mm' => $tub->body->lid->across(), 'inner_mm' => $plan->cutting->seat->hole]
                 : null,
         ];

@@ -216,7 +216,7 @@ final readonly class TubParts
         $tub = $this->plan->tub;
 
         return [
-            ...($tub->body->vessel->isOpenMouthed() && ! $cutting->inMouth && $cutting->raft === null ? [$this->named(
+            ...($cutting->adapter ? [$this->named(
                 'adapter-disc',
                 NeedKind::Part,
                 $tub->count,

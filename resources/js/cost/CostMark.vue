@@ -231,6 +231,15 @@ const monthly = (of: NonNullable<CostFigures['budget']['month']>): string =>
     `power ${money(of.power)}, feed ${money(of.feed)}, water ${money(of.water)}, plugs ${money(of.plugs)}`;
 
 const quantity = (part: PartReport, value: number): string => quantityIn(part.unit, value, garden.units.value);
+/** What three of a tub cost, and with which air where the pump that is there does not serve them. */
+function threeAlike(of: { three: number; three_air: string | null }): string {
+    return money(of.three) + (of.three_air === null ? '' : ` with ${of.three_air}`);
+}
+/** What takes longer than three years to pay is not counted in days. */
+function payback(days: number | null): string {
+    if (days === null) return 'never';
+    return days > 3 * 365 ? 'not in three years' : number(days, 0, 'd');
+}
 </script>
 
 <template>
@@ -445,7 +454,7 @@ const quantity = (part: PartReport, value: number): string => quantityIn(part.un
                 v-if="each"
                 label="The next one like it"
                 :value="sumOf(each.next)"
-                :note="`${each.name}: alone ${money(each.alone)}, three alike ${money(each.three)}${each.three_air ? ` with ${each.three_air}` : ''}`"
+                :note="`${each.name}: alone ${money(each.alone)}, three alike ${threeAlike(each)}`"
                 why="One more, with what is left over used first, tools there, and its line on the same pump."
             />
             <template v-if="whole">
@@ -464,8 +473,8 @@ const quantity = (part: PartReport, value: number): string => quantityIn(part.un
                 <Figure
                     v-if="whole.budget.harvest_value !== null"
                     label="Paid back after"
-                    :value="whole.budget.payback_days === null ? 'never' : number(whole.budget.payback_days, 0, 'd')"
-                    :note="between(whole.budget.payback_range, (d) => number(d, 0, 'd'))"
+                    :value="payback(whole.budget.payback_days)"
+                    :note="whole.budget.payback_days === null ? '' : between(whole.budget.payback_range, payback)"
                 />
             </template>
             <Figure
