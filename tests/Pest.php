@@ -10,12 +10,6 @@ $level = error_reporting(E_ALL & ~E_DEPRECATED);
 class_exists(JsonPatch::class);
 error_reporting($level);
 
-// Tests that run side by side have a database each.
-if (is_string(getenv('DB_DATABASE')) && getenv('TEST_TOKEN') !== false) {
-    $_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = 'kelp'.getenv('TEST_TOKEN').'_test';
-    putenv("DB_DATABASE={$_ENV['DB_DATABASE']}");
-}
-
 pest()->extend(TestCase::class)->in('Feature');
 
 require_once __DIR__.'/Browser/functions.php';

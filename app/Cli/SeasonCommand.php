@@ -10,6 +10,7 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
+use KelpTub\Core\WhatIf\SeasonYears;
 use stdClass;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Helper\Table;
@@ -26,6 +27,7 @@ final class SeasonCommand extends GardenCommand
         $this->addOption('tub', null, InputOption::VALUE_REQUIRED, 'id of the tub')
             ->addOption('policy', null, InputOption::VALUE_REQUIRED, 'looked after otherwise: top_ups=quarter,change=never', '')
             ->addOption('what-if', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'what happens in it: heat@20x3+8')
+            ->addOption('seeds', null, InputOption::VALUE_REQUIRED, 'how it fares in so many years of weather, 1 to 50')
             ->addOption('json', null, InputOption::VALUE_NONE, 'as JSON, and nothing else')
             ->addOption('csv', null, InputOption::VALUE_NONE, 'the days as CSV, for any spreadsheet');
     }
@@ -42,6 +44,14 @@ final class SeasonCommand extends GardenCommand
                 array_values(array_map(strval(...), (array) $input->getOption('what-if'))),
             );
             [$run] = (new SeasonRuns($planner, $planner->aids->library))->of($garden, $tub, [$ask]);
+            $seeds = $input->getOption('seeds');
+            if ($seeds !== null) {
+                $many = filter_var($seeds, FILTER_VALIDATE_INT);
+                if ($many === false) {
+                    return self::refused($output, "--seeds is \"$seeds\"; it is a whole number, as in --seeds 20");
+                }
+                $run->years = (new SeasonYears($planner, $planner->aids->library))->of($garden, $tub, $ask, $many);
+            }
         } catch (InvalidArgumentException $refused) {
             return self::refused($output, $refused->getMessage());
         }
@@ -114,10 +124,31 @@ final class SeasonCommand extends GardenCommand
             ? 'No harvest'.($run->season->killed_day === null ? ' in two years.' : ": it dies on day {$run->season->killed_day}.")
             : "First harvest on day {$w->number($harvest, 0)}, $picked picked in all.", OutputInterface::OUTPUT_RAW);
         $output->writeln(sprintf(
-            '%s of water in all, %s top-ups and %s changes before the first harvest.',
+            '%s of water in all, %s and %s before the first harvest.',
             $w->volume($run->season->water_l),
-            $run->season->top_ups,
-            $run->season->changes,
+            $w->count($run->season->top_ups, '1 top-up', '%d top-ups'),
+            $w->count($run->season->changes, '1 change', '%d changes'),
         ), OutputInterface::OUTPUT_RAW);
+        if (property_exists($run, 'years')) {
+            self::years($run->years, $w, $output);
+        }
+    }
+
+    private static function years(?stdClass $years, QuantityWriter $w, OutputInterface $output): void
+    {
+        if ($years === null) {
+            $output->writeln('Every year is the same here: the weather is steady.');
+
+            return;
+        }
+        $of = fn (int $in): string => "in $in of {$w->count($years->years, '1 year', '%d years')}";
+        $output->writeln(ucfirst($of($years->harvests)).' it comes to harvest'.($years->harvest_day === null ? '.' : sprintf(
+            ', on day %s to %s.',
+            $w->number($years->harvest_day[0], 0),
+            $w->number($years->harvest_day[2], 0),
+        )), OutputInterface::OUTPUT_RAW);
+        foreach ($years->findings as $found) {
+            $output->writeln("  $found->severity  $found->code  {$of($found->years)}", OutputInterface::OUTPUT_RAW);
+        }
     }
 }

@@ -60,6 +60,22 @@ final readonly class Planner
     }
 
     /**
+     * A garden after a patch as far as no mark asks what is needed: for those who ask after one of its tubs.
+     *
+     * @param  list<stdClass>  $patch
+     */
+    public function begun(Garden $garden, array $patch): Plan
+    {
+        return $this->walk->begun(Plan::of($this->maker->patched($garden, $patch)));
+    }
+
+    /** @return list<Finding> on one tub, in no order; the ways out of them are not tried */
+    public function findingsOnTub(Plan $plan, string $tub): array
+    {
+        return array_merge(...array_values($this->walk->saidOnTub($tub, new RuleContext($plan, $this->aids))));
+    }
+
+    /**
      * The findings on a plan, worst first; the ways out of them are not tried.
      *
      * @return list<Finding>

@@ -382,8 +382,7 @@ final class SeasonRun
         if ($day->change) {
             return $mixing->doses($this->tub->fill, $day->after->stage);
         }
-        $volume = $day->after->volume - $day->topUp;
-        $doses = $day->stronger > 0.0 ? $mixing->dosesUp($day->stronger / $volume, $volume, $day->after->stage) : [];
+        $doses = $day->stronger > 0.0 ? $mixing->dosesUp($day->stronger, 1.0, $day->after->stage) : [];
 
         return $day->topUp > 0.0
             ? Dose::sum($doses, $mixing->doses($day->topUp, $day->after->stage, $this->tub->policy->strength->share()))

@@ -313,6 +313,20 @@ it('hangs a lamp over one tub alone', function () {
     kept($browser, $server, fn (): bool => ! isset($tub()->lamp));
 });
 
+it('looks at other years at a press, and forgets them when the garden changes', function () {
+    $summer = ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-05-20'];
+    [$browser, $server, $id] = bench(
+        bucket20(['feed' => 'f'], [
+            'feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'site' => ['setting' => 'open', 'weather' => $summer],
+        ]),
+        '/a/feed',
+    );
+    $browser->press(Browser::text('Look at 20 years', 'button'))->waitForText('of 20 years it comes to harvest');
+    $browser->press(Browser::text('Full', 'button'));
+    kept($browser, $server, fn (stdClass $tub): bool => ($tub->top_up_strength ?? '') === 'feed');
+    $browser->see(Browser::text('Look at 20 years', 'button'));
+});
+
 it('draws what dies as dead, and names its day at every mark', function () {
     $winter = ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-01-05'];
     [$browser, $server, $id] = bench(

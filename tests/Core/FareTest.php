@@ -268,3 +268,10 @@ it('names the first of days that are alike as the lowest and the highest', funct
         ->and($run->oxygenLow()[1])->toBe($lows[0])
         ->and($run->oxygenLow()[0])->toBe(min(array_map(fn ($d): float => $d->oxygen, $run->days)));
 });
+
+it('tells the lowest gap of all evenings', function () {
+    $run = Gardens::fed(Gardens::tub(['system' => 'passive', 'crop' => 'lettuce-leaf']))->run();
+    $gaps = array_map(fn ($day): float => $run->tub->gapAt($day->level), $run->days);
+
+    expect($run->lowestGap())->toBe(min($gaps))->and(min($gaps))->toBeLessThan(max($gaps));
+});

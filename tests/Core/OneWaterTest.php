@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Build\BuildSheet;
+use KelpTub\Core\WhatIf\SeasonAsk;
+use KelpTub\Core\WhatIf\SeasonYears;
 use Tests\Core\Gardens;
 
 /** Random gardens of one or two tubs, of every system and climate, with and without feed and air. */
@@ -312,4 +314,49 @@ it('lets a raft that is topped up in time not jam, at any mark', function () {
     expect(min(array_map(fn ($d): float => $d->level_mm, $report->tubs[0]->season->days)))->toBeGreaterThanOrEqual($jam)
         ->and(array_column($report->findings, 'code'))->not->toContain('raft.jams')
         ->and($report->tubs[0]->season->jam_day)->toBeLessThan($report->tubs[0]->season->harvest_day);
+});
+
+it('tells in how many years a tub comes to harvest, and what goes wrong in how many', function () {
+    $garden = fn (int $seed, string $start = '2027-05-20'): Garden => Gardens::tub(
+        ['vessel' => 'tote-45', 'crop' => 'basil', 'layout' => ['cups' => 3], 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'site' => ['setting' => 'open', 'weather' => [
+            'kind' => 'typical', 'climate' => 'continental', 'seed' => $seed, 'start' => $start,
+        ]]],
+    );
+    $years = (new SeasonYears(Gardens::planner(), Gardens::library()))->of($garden(3), $garden(3)->tubs[0], new SeasonAsk, 6);
+    // The same, a garden for each year.
+    [$days, $grams, $found] = [[], [], []];
+    foreach (range(3, 8) as $seed) {
+        $run = Gardens::fed($garden($seed))->run();
+        $days[] = $run->harvestDay();
+        $grams[] = $run->harvested();
+        foreach (Gardens::planner()->findings(Gardens::plan($garden($seed))) as $f) {
+            if (str_starts_with($f->code, 'season.')) {
+                $found["{$f->severity->value} $f->code"] = ($found["{$f->severity->value} $f->code"] ?? 0) + 1;
+            }
+        }
+    }
+    $come = array_values(array_filter($days, fn (?float $day): bool => $day !== null));
+    sort($come);
+    sort($grams);
+    $told = array_combine(
+        array_map(fn (stdClass $f): string => "$f->severity $f->code", $years->findings),
+        array_column($years->findings, 'years'),
+    );
+    ksort($told);
+    ksort($found);
+
+    expect([$years->years, $years->harvests])->toBe([6, count($come)])->and(count($come))->toBeGreaterThan(0)
+        ->and($years->harvest_day)->toBe([$come[0], $come[intdiv(count($come), 2)], $come[count($come) - 1]])
+        ->and($years->harvest_g)->toBe([$grams[0], $grams[3], $grams[5]])
+        ->and($told)->toBe($found)->and($found)->not->toBe([]);
+});
+
+it('has no other years where every day is the same, or nothing grows, and none without number', function () {
+    $years = new SeasonYears(Gardens::planner(), Gardens::library());
+    $steady = Gardens::tub(['crop' => 'basil']);
+
+    expect($years->of($steady, $steady->tubs[0], new SeasonAsk, 20))->toBeNull()
+        ->and(fn () => $years->of($steady, $steady->tubs[0], new SeasonAsk, 0))->toThrow('0 years were asked for; there are 1 to 50')
+        ->and(fn () => $years->of($steady, $steady->tubs[0], new SeasonAsk, 51))->toThrow('51 years were asked for; there are 1 to 50');
 });

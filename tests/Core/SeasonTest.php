@@ -410,6 +410,22 @@ it('brings the same weather from the same seed on any machine', function () {
         ->and((new TypicalWeather($climate, 7, '2027-04-10'))->on(60))->toEqual($weather->on(60));
 });
 
+it('begins a year dry, neither warm nor damp', function (int $seed) {
+    $climate = Gardens::library()->climates->get('continental');
+    $chance = new Random\Randomizer(new Random\Engine\Mt19937(($seed + 7919 * 2027) % 2 ** 32));
+    $even = fn (): float => $chance->getInt(0, 1_000_000) / 1e6;
+    $normal = fn (): float => array_sum(array_map(fn (): float => $even(), range(1, 12))) - 6;
+    $of = fn (array $months): float => KelpTub\Core\Season\WeatherClimate::between($months, 0.5 / 31);
+    $wet = $even() < $of($climate->rainDays) / 30.4375 * 0.65;
+    $air = $of($climate->air) + $of($climate->airSpread) * sqrt(1 - 0.65 ** 2) * $normal() - ($wet ? 1.5 : 0);
+    $damp = $of($climate->humidity) + $of($climate->humiditySpread) * sqrt(1 - 0.65 ** 2) * $normal() + ($wet ? 12 : 0);
+    $day = (new TypicalWeather($climate, $seed, '2027-01-01'))->on(0);
+
+    expect($day->air)->toEqualWithDelta($air, 0.006)
+        ->and($day->humidity)->toEqualWithDelta(max(15, min(98, $damp)), 0.06)
+        ->and($day->rain > 0.0)->toBe($wet);
+})->with([1, 2, 3, 4]);
+
 it('makes days that keep to their climate', function (string $key) {
     $climate = Gardens::library()->climates->get($key);
     [$warmth, $rain, $wet, $mean, $many, $fallen] = [0.0, 0.0, 0, 0.0, 0.0, 0.0];

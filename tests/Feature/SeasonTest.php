@@ -20,6 +20,23 @@ function fedGarden(array $garden = []): array
         'feeds' => [['id' => 'f', 'product' => 'two-part-dry']]];
 }
 
+it('looks at other years where it is asked to, at the page and on the command line', function () {
+    $site = ['setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-05-20']];
+    $garden = fedGarden(['site' => $site]);
+    $asked = ask('/api/season', ['garden' => $garden, 'tub' => 'a', 'seeds' => 4])->assertOk()->json('years');
+    $told = kelp(['season', '-', '--tub', 'a', '--json', '--seeds', '4'], (string) json_encode($garden));
+    $words = kelp(['season', '-', '--tub', 'a', '--seeds', '4'], (string) json_encode($garden))->getOutput();
+    $wrong = kelp(['season', '-', '--tub', 'a', '--seeds', 'many'], (string) json_encode($garden));
+
+    expect($asked['years'])->toBe(4)->and(json_decode($told->getOutput(), true)['years']['harvests'])->toBe($asked['harvests'])
+        ->and($words)->toContain("In {$asked['harvests']} of 4 years it comes to harvest")
+        ->and($wrong->getExitCode())->toBe(2)->and($wrong->getErrorOutput().$wrong->getOutput())->toContain('--seeds is "many"')
+        // Where it is not asked for there is none, and where every year is the same there are no others.
+        ->and(ask('/api/season', ['garden' => $garden, 'tub' => 'a'])->json())->not->toHaveKey('years')
+        ->and(ask('/api/season', ['garden' => fedGarden(), 'tub' => 'a', 'seeds' => 4])->json('years'))->toBeNull();
+    ask('/api/season', ['garden' => $garden, 'tub' => 'a', 'seeds' => 51])->assertStatus(422);
+});
+
 it('runs seasons side by side', function () {
     $runs = ask('/api/season', ['garden' => fedGarden(), 'tub' => 'a', 'runs' => [
         ['policy' => new stdClass, 'what_ifs' => []],

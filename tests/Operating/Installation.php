@@ -116,7 +116,7 @@ final class Installation
 
     public function remove(): void
     {
-        $this->process('stop')->run();
+        $this->process('stop')->setTimeout(240)->run();
         (new Process(['rm', '-rf', $this->data]))->run();
     }
 }

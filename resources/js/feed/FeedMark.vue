@@ -20,6 +20,7 @@ import { amount } from './amount';
 import Beside from './Beside.vue';
 import DaySection from './DaySection.vue';
 import JugRow from './JugRow.vue';
+import OtherYears from './OtherYears.vue';
 import OwnFeed from './OwnFeed.vue';
 import ReadsOtherwise from './ReadsOtherwise.vue';
 import { CHANGES, CLIMATES, SOURCES, STEADY, STRENGTHS, TOP_UPS } from './schools';
@@ -468,7 +469,8 @@ function takeRun(run: Run, name: string): void {
                 :value="volume(season.water_l, units)"
                 :note="
                     `${volume(season.drunk_l ?? 0, units)} drunk, ± a quarter; to the first harvest ` +
-                    `${season.top_ups} top-ups, ${season.changes} changes`
+                    `${season.top_ups === 1 ? '1 top-up' : `${season.top_ups} top-ups`}, ` +
+                    (season.changes === 1 ? '1 change' : `${season.changes} changes`)
                 "
             />
             <Figure
@@ -477,6 +479,7 @@ function takeRun(run: Run, name: string): void {
                 :value="number(season.attention, 1, 'a week')"
                 :note="awayDays === null ? '' : `from day ${shown} you can be away for ${awayDays === 1 ? '1 day' : `${awayDays} days`}`"
             />
+            <OtherYears v-if="weather.kind === 'typical' && days.length > 0" />
             <ReadsOtherwise :usual="report.feed?.stages.at(-1)?.ec_ms_cm ?? null" />
         </template>
     </MarkPage>

@@ -19,6 +19,7 @@ use KelpTub\Core\Season\WhatIf;
 use KelpTub\Core\WhatIf\EcCorrection;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
+use KelpTub\Core\WhatIf\SeasonYears;
 use stdClass;
 
 /** How a tub's water stands through the season, and what to do where it reads otherwise. */
@@ -33,12 +34,14 @@ final readonly class SeasonController
 
     /**
      * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four
-     * runs; each with its days, the band of its figures and what it comes to.
+     * runs; each with its days, the band of its figures and what it comes to. With `"seeds": 20` the first of them in so many years of
+     * weather besides.
      */
     public function runs(Request $request): Response
     {
         $body = Asked::body($request, [
             'tub' => ['required', 'string', 'max:120'],
+            'seeds' => ['integer', 'min:1', 'max:'.SeasonYears::MOST],
             'runs' => ['array', 'min:1', 'max:'.SeasonRuns::MOST],
             'runs.*.policy' => ['array', 'max:20'],
             'runs.*.policy.*' => ['string', 'max:40'],
@@ -54,12 +57,14 @@ final readonly class SeasonController
         }
         try {
             $runs = (new SeasonRuns($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks);
+            $years = ! isset($body->seeds) ? null
+                : (new SeasonYears($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks[0], (int) $body->seeds);
         } catch (InvalidArgumentException $refused) {
             throw RefusedGarden::one('/runs', $refused->getMessage());
         }
 
         $forecast = (object) ['from' => $this->forecasts->from, 'age_h' => $this->forecasts->ageHours];
-        $answer = (object) ['runs' => $runs, 'forecast' => $forecast];
+        $answer = (object) ['runs' => $runs, 'forecast' => $forecast, ...(isset($body->seeds) ? ['years' => $years] : [])];
 
         return new Response(GardenFile::encode($answer), headers: ['Content-Type' => 'application/json']);
     }
