@@ -69,10 +69,12 @@ final readonly class Planner
         return $this->walk->begun(Plan::of($this->maker->patched($garden, $patch)));
     }
 
-    /** @return list<Finding> on one tub, in no order; the ways out of them are not tried */
+    /** @return list<Finding> on one tub by the marks that a plan has begun with, in no order; the ways out of them are not tried */
     public function findingsOnTub(Plan $plan, string $tub): array
     {
-        return array_merge(...array_values($this->walk->saidOnTub($tub, new RuleContext($plan, $this->aids))));
+        return array_merge(...array_values(
+            $this->walk->saidOnTub($tub, new RuleContext($plan, $this->aids), $this->walk->beforeNeeds),
+        ));
     }
 
     /**

@@ -32,8 +32,12 @@ final readonly class Preview
         $reports = $findings = [];
         foreach ($garden->tubs as $tub) {
             $of = $known[$tub->id] ?? $this->ofTub($tub, $needs[$tub->id], $context, $prints[$tub->id] ?? null);
-            $reports[] = $of->report;
-            $findings = [...$findings, ...$of->findings];
+            $reports[] = Report::tubWith($of->report, $tub, $plan, $this->walk->afterNeeds);
+            $findings = [
+                ...$findings,
+                ...$of->findings,
+                ...self::listed($this->walk->saidOnTub($tub->id, $context, $this->walk->afterNeeds), $garden->document),
+            ];
         }
         $findings = OfAllTubs::once($garden, [...$findings, ...self::listed($this->walk->saidOnGarden($context), $garden->document)]);
         usort($findings, static fn (ListedFinding $one, ListedFinding $other): int => $one->rank <=> $other->rank);
@@ -45,7 +49,10 @@ final readonly class Preview
     private function ofTub(Tub $tub, array $needs, RuleContext $context, ?string $print): KnownOfTub
     {
         $refused = $this->aids->memory->refused();
-        $findings = self::listed($this->walk->saidOnTub($tub->id, $context), $context->plan->garden->document);
+        $findings = self::listed(
+            $this->walk->saidOnTub($tub->id, $context, $this->walk->beforeNeeds),
+            $context->plan->garden->document,
+        );
         $of = new KnownOfTub(
             $needs,
             $findings,

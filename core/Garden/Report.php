@@ -88,6 +88,21 @@ final class Report
     }
 
     /**
+     * A tub's part that is text already with what more marks report of it, which is seldom anything.
+     *
+     * @param  list<Mark>  $marks
+     */
+    public static function tubWith(string $text, Tub $tub, Plan $plan, array $marks): string
+    {
+        $more = [];
+        foreach ($marks as $mark) {
+            $more = self::joined($more, $mark->reportOnTub($tub->id, $plan, false));
+        }
+
+        return $more === [] ? $text : GardenFile::encode(self::objects(self::joined((array) GardenFile::decode($text), $more)));
+    }
+
+    /**
      * What is said of no single tub, findings left out.
      *
      * @param  list<Mark>  $marks

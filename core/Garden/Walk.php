@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace KelpTub\Core\Garden;
 
 use KelpTub\Core\Cost\Need;
+use LogicException;
 
 /** The walk along the marks, in their order: each plans, then what it needs is counted, then it says what it has to say. */
 final readonly class Walk
 {
-    /** @var list<Mark> those that plan before needs are counted, and that speak of single tubs */
+    /** @var list<Mark> those that plan before needs are counted */
     public array $beforeNeeds;
+
+    /** @var list<Mark> the one that counts needs, and those listed after it: they may find and report, and need nothing that is bought */
+    public array $afterNeeds;
 
     /** @param  list<Mark>  $marks  in the order in which they plan */
     public function __construct(public array $marks, private PlanningAids $aids)
@@ -20,6 +24,7 @@ final readonly class Walk
             $count++;
         }
         $this->beforeNeeds = array_slice($marks, 0, $count);
+        $this->afterNeeds = array_slice($marks, $count);
     }
 
     /** As far as no mark asks what is needed. */
@@ -37,6 +42,8 @@ final readonly class Walk
      *
      * @param  array<string, array<string, array<string, list<Need>>>>  $needs  of tubs whose needs are known: by tub id, then as
      *                                                                          needsOnTub() gives them
+     *
+     * @throws LogicException where a mark needs something that is counted already
      */
     public function finished(Plan $plan, array $needs = []): Plan
     {
@@ -47,9 +54,16 @@ final readonly class Walk
             }
             $plan = $plan->needing(['' => $mark->needs($plan, $library)]);
         }
-        foreach (array_slice($this->marks, count($this->beforeNeeds)) as $mark) {
+        foreach ($this->afterNeeds as $mark) {
             $plan = $plan->with($mark->plan($plan, $this->aids));
-            $plan = $plan->needing(['' => $mark->needs($plan, $library)]);
+            $more = ['' => $mark->needs($plan, $library)];
+            foreach ($mark->countsNeeds() ? [] : $plan->garden->tubs as $tub) {
+                $more = [...$more, ...$mark->needsOnTub($tub->id, $plan, $library)];
+            }
+            if (! $mark->countsNeeds() && array_merge(...array_values($more)) !== []) {
+                throw new LogicException("The mark \"{$mark->key()}\" needs parts and is listed after they are counted; list it before.");
+            }
+            $plan = $plan->needing($more);
         }
 
         return $plan;
@@ -78,11 +92,14 @@ final readonly class Walk
         return new Judgement($plan, $said + $this->saidOnGarden($context));
     }
 
-    /** @return array<string, list<Finding>> by tub and mark */
-    public function saidOnTub(string $tub, RuleContext $context): array
+    /**
+     * @param  list<Mark>|null  $marks  all of them where it is null
+     * @return array<string, list<Finding>> by tub and mark
+     */
+    public function saidOnTub(string $tub, RuleContext $context, ?array $marks = null): array
     {
         $said = [];
-        foreach ($this->beforeNeeds as $mark) {
+        foreach ($marks ?? $this->marks as $mark) {
             $said["$tub {$mark->key()}"] = $mark->says($mark->findingsOnTub($tub, $context));
         }
 
