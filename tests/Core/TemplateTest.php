@@ -10,8 +10,10 @@ use App\Exports\PdfTemplate;
 use App\Exports\SvgTemplate;
 use App\Exports\TooManySheets;
 use KelpTub\Core\Build\Sheet;
+use KelpTub\Core\Build\Step;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Geometry\Point;
+use KelpTub\Core\Marks\Build\BuildSheet;
 use KelpTub\Core\Marks\Build\Templates;
 use Symfony\Component\Process\Process;
 use Tests\Core\Gardens;
@@ -219,6 +221,71 @@ it('reads litres off a stick as the vessel holds them, and marks the line', func
     expect($texts)->toContain(number_format($reservoir->litresAt(100.0), 1, '.', ''))
         ->toContain(number_format($reservoir->litresAt(127.0) / 3.785411784, 1, '.', ''))
         ->toContain('water line');
+});
+
+it('reads small vessels in millilitres, and in quarts or fluid ounces, with no figure twice', function (string $vessel, string $metric, string $us) {
+    $sheet = sheetsOf(Gardens::tub(['system' => 'passive', 'vessel' => $vessel, 'crop' => 'lettuce-leaf']))['gauge'];
+    $texts = array_column(array_filter(entities(DxfTemplate::of([$sheet])), fn ($e) => $e['type'] === 'TEXT'), 1);
+    $figures = array_values(array_filter($texts, is_numeric(...)));
+
+    expect($texts)->toContain($metric, $us);
+    // Upward on one side, then upward on the other.
+    $rises = array_map(fn (int $i): bool => (float) $figures[$i] > (float) $figures[$i - 1], range(1, count($figures) - 1));
+    expect(count(array_filter($rises, fn (bool $rise): bool => ! $rise)))->toBe(1);
+})->with([['jar-quart', 'mL', 'fl oz'], ['jar-4', 'L', 'qt'], ['bucket-20', 'L', 'US gal']]);
+
+it('draws the tube hole in an adapter disc, and the refill hole in a board, clear of the cups and inside the edge', function (
+    array $tub,
+    string $what,
+    float $hole,
+) {
+    $garden = Gardens::tub(['crop' => 'basil', ...$tub]);
+    $plan = Gardens::tubPlan($garden);
+    $circles = array_filter(entities(DxfTemplate::of([sheetsOf($garden)[$what]])), fn ($e) => $e['type'] === 'CIRCLE');
+    $of = fn (string $layer): array => array_values(array_filter($circles, fn ($e): bool => $e[8] === $layer));
+    [$it] = array_map(fn (array $e): array => array_map(floatval(...), array_diff_key($e, ['type' => 1, 8 => 1])), $of('TUBE'));
+
+    expect($of('TUBE'))->toHaveCount(1)->and(2 * (float) $it[40])->toEqualWithDelta($hole, 1e-6);
+    foreach ($of('HOLES') as $cup) {
+        expect(hypot($it[10] - $cup[10], $it[20] - $cup[20]))->toBeGreaterThan($it[40] + $cup[40]);
+    }
+    $edge = $plan->cutting->lid->outline;
+    $left = $edge->round
+        ? $edge->length / 2 - hypot($it[10], $it[20])
+        : min($edge->length / 2 - abs($it[10]), $edge->width / 2 - abs($it[20]));
+    expect($left)->toBeGreaterThan((float) $it[40]);
+})->with([
+    'adapter' => [['vessel' => 'jar-2', 'cup' => 'net-cup-75', 'stones' => ['kind' => 'cylinder-25']], 'adapter', 7.0],
+    'board' => [['system' => 'raft', 'vessel' => 'tote-45', 'layout' => ['cups' => 6]], 'raft', 30.0],
+    'round board' => [['system' => 'raft', 'vessel' => 'tub-70-round', 'layout' => ['cups' => 4]], 'raft', 30.0],
+]);
+
+it('cuts an adapter or a board with its knife, unless the saw is there', function (array $tub, array $saws, bool $knifed) {
+    $garden = Gardens::tub(['crop' => 'basil', ...$tub], ['saws_mm' => $saws]);
+    $parts = array_keys(array_column(Gardens::report($garden)->parts, 'need', 'key'));
+    $steps = array_map(fn (Step $step): string => $step->key, BuildSheet::of(Gardens::plan($garden), $garden->tubs[0]));
+    $saw = 'saw-'.round(Gardens::tubPlan($garden)->cutting->seat->hole);
+
+    expect(in_array('knife', $parts, true))->toBeTrue()
+        ->and(in_array($saw, $parts, true))->toBe(! $knifed)
+        ->and(in_array('cut', $steps, true))->toBe($knifed)->and(in_array('saw', $steps, true))->toBe(! $knifed);
+})->with([
+    'disc' => [['system' => 'passive', 'vessel' => 'jar-2', 'cup' => 'net-cup-75'], [], true],
+    'board' => [['system' => 'raft', 'vessel' => 'tote-45', 'cup' => 'net-cup-50'], [], true],
+    'board, saw there' => [['system' => 'raft', 'vessel' => 'tote-45', 'cup' => 'net-cup-50'], [54], false],
+]);
+
+it('measures each mark up the wall that it stands on', function () {
+    // Ends lean by 30 mm in 300, front and back by 10.
+    $garden = Gardens::tub(['vessel' => ['floor_mm' => 2, 'stations' => [
+        ['height_mm' => 0, 'length_mm' => 340, 'width_mm' => 300], ['height_mm' => 300, 'length_mm' => 400, 'width_mm' => 320],
+    ]], 'crop' => 'basil', 'stones' => ['kind' => 'disc-100'], 'tube_entry' => 'side']);
+    $templates = new Templates(Gardens::fed($garden), $garden);
+    $heights = $templates->heights();
+
+    expect($templates->along('tube hole', 275.0))->toEqualWithDelta(2 + 275 * hypot(300, 30) / 300, 1e-9)
+        ->and($templates->along('water line', 200.0))->toEqualWithDelta(2 + 200 * hypot(300, 10) / 300, 1e-9)
+        ->and(array_keys($heights))->toContain('tube hole', 'water line');
 });
 
 it('measures a wall along its slant, not upright', function () {

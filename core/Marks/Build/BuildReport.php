@@ -33,7 +33,7 @@ final class BuildReport
                 static fn (string $name, float $height): stdClass => (object) [
                     'name' => $name,
                     'height_mm' => $height,
-                    'along_mm' => $templates->slant($height),
+                    'along_mm' => $templates->along($name, $height),
                 ],
                 array_keys($heights),
                 array_values($heights),

@@ -140,7 +140,12 @@ final readonly class Templates
     {
         $raft = $this->plan->cutting->raft;
         $mouth = $raft->board ?? $this->plan->tub->body->vessel->profile->mouth();
-        $inside = $raft === null ? self::TUBE_INSIDE_MM : self::TUBE_INSIDE_MM + self::REFILL_MM / 2;
+        $inside = match (true) {
+            $raft !== null => self::TUBE_INSIDE_MM + self::REFILL_MM / 2,
+            // Between a jar's mouth and the cup's lip there is little room: as far out as the tube still goes down inside.
+            $this->plan->cutting->adapter => $this->tubeHole() / 2,
+            default => self::TUBE_INSIDE_MM,
+        };
         $best = new Point(-$mouth->length / 2 + $inside, 0.0);
         $most = -INF;
         for ($k = 0; $k < 72; $k++) {
@@ -192,7 +197,8 @@ final readonly class Templates
     /** Heights to hold against the outside, measured along the wall from what the tub stands on. */
     private function wall(): Sheet
     {
-        $rim = $this->slant($this->plan->tub->body->vessel->profile->rim());
+        $rim = $this->plan->tub->body->vessel->profile->rim();
+        $rim = max($this->slant($rim), $this->slant($rim, front: true));
         $sheet = new Sheet(
             'wall',
             $this->titled('Marks of the wall, from the foot up'),
@@ -201,7 +207,7 @@ final readonly class Templates
         );
         $this->strip($sheet, $rim);
         foreach ($this->heights() as $name => $height) {
-            $at = $this->slant($height);
+            $at = $this->along($name, $height);
             $layer = $name === 'tube hole' ? Layer::Tube : Layer::Centres;
             $sheet->line($layer, 0.0, $at, self::STRIP_MM, $at);
             $sheet->label(new Point(1.5, $at + 0.8), $name, 2.5);
@@ -234,11 +240,19 @@ final readonly class Templates
         return $heights;
     }
 
+    /** How far up its wall a mark of heights() lies, mm: the tube goes in, and rain out, at an end; the rest is marked at the front. */
+    public function along(string $mark, float $height): float
+    {
+        return $this->slant($height, ! in_array($mark, ['tube hole', 'overflow'], true));
+    }
+
     /**
      * How far up the outside a height above the inside floor lies, mm: the floor's thickness, then along the wall, which slants where the
      * vessel widens.
+     *
+     * @param  bool  $front  up the front wall, which leans by the width, or up an end, which leans by the length
      */
-    public function slant(float $height): float
+    public function slant(float $height, bool $front = false): float
     {
         $body = $this->plan->tub->body;
         $profile = $body->vessel->profile;
@@ -247,7 +261,9 @@ final readonly class Templates
         foreach ($profile->stations as $station) {
             if ($below !== null && $height > $below->height) {
                 $up = min($height, $station->height) - $below->height;
-                $out = ($station->section->length - $below->section->length) / 2;
+                $out = ($front
+                    ? $station->section->width - $below->section->width
+                    : $station->section->length - $below->section->length) / 2;
                 $share = $station->height > $below->height ? $up / ($station->height - $below->height) : 1.0;
                 $along += hypot($up, $out * $share);
             }
