@@ -7,7 +7,6 @@ namespace KelpTub\Core\WhatIf;
 use InvalidArgumentException;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
-use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
@@ -56,11 +55,13 @@ final readonly class SeasonYears
             $run = $year->get(FeedPlans::class)->of($tub->id)->run();
             $harvests[] = $run?->harvestDay();
             $grams[] = $run?->harvested() ?? 0.0;
-            $codes = array_unique(array_map(
-                static fn (Finding $f): string => "{$f->severity->value} $f->code",
-                array_filter($this->planner->findingsOnTub($year, $tub->id), static fn (Finding $f): bool => preg_match(self::OF_TIME, $f->code) === 1),
-            ));
-            foreach ($codes as $code) {
+            $said = [];
+            foreach ($this->planner->findingsOnTub($year, $tub->id) as $finding) {
+                if (preg_match(self::OF_TIME, $finding->code) === 1) {
+                    $said["{$finding->severity->value} $finding->code"] = true;
+                }
+            }
+            foreach (array_keys($said) as $code) {
                 $found[$code] = ($found[$code] ?? 0) + 1;
             }
         }

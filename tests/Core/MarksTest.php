@@ -40,7 +40,9 @@ function talkative(bool $needy): Mark
 
         public function findingsOnTub(string $tub, RuleContext $context): array
         {
-            return [new Finding('talk.tub', Severity::Mind, $tub, '/tubs/0', 'A word.', 'So.', [$context->set('Say so', '/tubs/0/name', 'x')])];
+            $way = $context->set('Say so', '/tubs/0/name', 'x');
+
+            return [new Finding('talk.tub', Severity::Mind, $tub, '/tubs/0', 'A word.', 'So.', [$way])];
         }
 
         public function findings(RuleContext $context): array

@@ -223,7 +223,11 @@ it('reads litres off a stick as the vessel holds them, and marks the line', func
         ->toContain('water line');
 });
 
-it('reads small vessels in millilitres, and in quarts or fluid ounces, with no figure twice', function (string $vessel, string $metric, string $us) {
+it('reads small vessels in millilitres, and in quarts or fluid ounces, with no figure twice', function (
+    string $vessel,
+    string $metric,
+    string $us,
+) {
     $sheet = sheetsOf(Gardens::tub(['system' => 'passive', 'vessel' => $vessel, 'crop' => 'lettuce-leaf']))['gauge'];
     $texts = array_column(array_filter(entities(DxfTemplate::of([$sheet])), fn ($e) => $e['type'] === 'TEXT'), 1);
     $figures = array_values(array_filter($texts, is_numeric(...)));
