@@ -15,7 +15,7 @@ use KelpTub\Core\Marks\Marks;
 use Tests\Core\Gardens;
 
 /** A mark that answers all that a mark may be asked, but for parts where it is to need none. */
-function talkative(bool $needy): Mark
+function talkativeMark(bool $needy): Mark
 {
     return new class($needy) extends Mark
     {
@@ -75,7 +75,7 @@ function plannerWith(Mark $mark, ?string $before): Planner
 it('asks a mark for everything, wherever it stands in the list', function (?string $before) {
     $garden = Gardens::tub(['crop' => 'basil']);
     $plain = Gardens::report($garden);
-    $planner = plannerWith(talkative(false), $before);
+    $planner = plannerWith(talkativeMark(false), $before);
     $report = $planner->report($garden);
     foreach ([$report, json_decode($planner->preview($garden))] as $told) {
         $said = array_values(array_filter($told->findings, fn ($f): bool => $f->mark === 'talk'));
@@ -90,11 +90,11 @@ it('asks a mark for everything, wherever it stands in the list', function (?stri
 it('buys what a mark needs that stands before Cost, and refuses one that needs parts after they are counted', function () {
     $garden = Gardens::tub(['crop' => 'basil']);
 
-    expect(array_column(plannerWith(talkative(true), 'cost')->report($garden)->parts, 'need', 'key'))
+    expect(array_column(plannerWith(talkativeMark(true), 'cost')->report($garden)->parts, 'need', 'key'))
         ->toMatchArray(['spoon:tub' => 1.0, 'kettle' => 1.0]);
     foreach (['build', null] as $before) {
-        expect(fn () => plannerWith(talkative(true), $before)->report($garden))
+        expect(fn () => plannerWith(talkativeMark(true), $before)->report($garden))
             ->toThrow(LogicException::class, 'The mark "talk" needs parts and is listed after they are counted; list it before.')
-            ->and(fn () => plannerWith(talkative(true), $before)->preview($garden))->toThrow(LogicException::class);
+            ->and(fn () => plannerWith(talkativeMark(true), $before)->preview($garden))->toThrow(LogicException::class);
     }
 });
