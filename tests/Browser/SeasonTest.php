@@ -325,6 +325,7 @@ it('looks at other years at a press, and forgets them when the garden changes', 
     $browser->press(Browser::text('Full', 'button'));
     kept($browser, $server, fn (stdClass $tub): bool => ($tub->top_up_strength ?? '') === 'feed');
     $browser->see(Browser::text('Look at 20 years', 'button'));
+    expect($browser->bodyText())->not->toContain('years it comes to harvest');
 });
 
 it('draws what dies as dead, and names its day at every mark', function () {

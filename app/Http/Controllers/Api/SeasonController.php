@@ -29,13 +29,14 @@ final readonly class SeasonController
         private GardenReader $reader,
         #[Give('planner.forecast')] private Planner $planner,
         private ForecastService $forecasts,
+        private Planner $made,
     ) {
     }
 
     /**
      * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four
      * runs; each with its days, the band of its figures and what it comes to. With `"seeds": 20` the first of them in so many years of
-     * weather besides.
+     * weather besides: made ones, for which nobody has a forecast.
      */
     public function runs(Request $request): Response
     {
@@ -58,7 +59,7 @@ final readonly class SeasonController
         try {
             $runs = (new SeasonRuns($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks);
             $years = ! isset($body->seeds) ? null
-                : (new SeasonYears($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks[0], (int) $body->seeds);
+                : (new SeasonYears($this->made, $this->made->aids->library))->of($garden, $tub, $asks[0], (int) $body->seeds);
         } catch (InvalidArgumentException $refused) {
             throw RefusedGarden::one('/runs', $refused->getMessage());
         }
