@@ -231,14 +231,23 @@ const monthly = (of: NonNullable<CostFigures['budget']['month']>): string =>
     `power ${money(of.power)}, feed ${money(of.feed)}, water ${money(of.water)}, plugs ${money(of.plugs)}`;
 
 const quantity = (part: PartReport, value: number): string => quantityIn(part.unit, value, garden.units.value);
+/** From a good harvest to a poor one; what a poor one does not pay in three years has a best case alone. */
+function paybackRange(range: (number | null)[] | null | undefined): string {
+    const [best, worst] = range ?? [null, null];
+    if (best === null || best === undefined || best > THREE_YEARS) return '';
+    return worst === null || worst === undefined || worst > THREE_YEARS
+        ? `${payback(best)} at best`
+        : between(range, (days) => number(days, 0, 'd'));
+}
 /** What three of a tub cost, and with which air where the pump that is there does not serve them. */
 function threeAlike(of: { three: number; three_air: string | null }): string {
     return money(of.three) + (of.three_air === null ? '' : ` with ${of.three_air}`);
 }
+const THREE_YEARS = 3 * 365;
 /** What takes longer than three years to pay is not counted in days. */
 function payback(days: number | null): string {
     if (days === null) return 'never';
-    return days > 3 * 365 ? 'not in three years' : number(days, 0, 'd');
+    return days > THREE_YEARS ? 'not in three years' : number(days, 0, 'd');
 }
 </script>
 
@@ -474,7 +483,7 @@ function payback(days: number | null): string {
                     v-if="whole.budget.harvest_value !== null"
                     label="Paid back after"
                     :value="payback(whole.budget.payback_days)"
-                    :note="whole.budget.payback_days === null ? '' : between(whole.budget.payback_range, payback)"
+                    :note="paybackRange(whole.budget.payback_range)"
                 />
             </template>
             <Figure
