@@ -81,7 +81,6 @@ const of = (count: number): string => `${count} of ${years.value?.years} years`;
 
 <style scoped>
 .years {
-    border-top: 1px solid var(--rule);
     padding: 0.7rem 0;
 }
 h3 {
