@@ -51,6 +51,7 @@ final readonly class Mixing
         return $this->made[$stage->value];
     }
 
+    /** The same worked out, once a stage. */
     private function mixed(Stage $stage): ?float
     {
         if ($this->product === null) {

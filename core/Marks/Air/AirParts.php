@@ -22,6 +22,9 @@ final class AirParts
     /** Suction cups that hold a stone to the floor. */
     private const FIXINGS_PER_STONE = 2;
 
+    /** What brings 12 V from the socket. */
+    private const SUPPLY_12V = 'supply-12v';
+
     /** Manifolds as they are sold, by their outlets. */
     private const MANIFOLDS = [2, 4, 6, 10];
 
@@ -54,7 +57,7 @@ final class AirParts
     /** @return list<string> keys of the parts without which a pump does not run */
     public static function pumping(Pump $pump): array
     {
-        return [(string) $pump->key, ...($pump->supply === Supply::TwelveVolt ? ['supply-12v'] : [])];
+        return [(string) $pump->key, ...($pump->supply === Supply::TwelveVolt ? [self::SUPPLY_12V] : [])];
     }
 
     /** @return list<Need> */
@@ -73,9 +76,9 @@ final class AirParts
         );
         $pumping = [
             $pump,
-            ...($system->pump->supply === Supply::TwelveVolt ? [new Need(
-                'supply-12v',
-                $library->partName('supply-12v'),
+            ...(in_array(self::SUPPLY_12V, self::pumping($system->pump), true) ? [new Need(
+                self::SUPPLY_12V,
+                $library->partName(self::SUPPLY_12V),
                 NeedKind::Part,
                 1,
                 stage: NeedStage::Air,

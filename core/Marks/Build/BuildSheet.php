@@ -231,7 +231,7 @@ final class BuildSheet
             'Every cross is where the drawing has it; two distances are measured again.',
             $count,
         );
-        if ($tub->holes->traced || $cutting->isKnifed()) {
+        if ($tub->holes->traced || $cutting->isCutByKnife()) {
             $this->step(
                 'cut',
                 'Cut the holes',
@@ -728,7 +728,7 @@ final class BuildSheet
         foreach ($this->tub->cutting->sizes as $i => $size) {
             if ($this->tub->holes->cupsOf($i) > 0) {
                 $figures["Hole for the {$size->cup->name}"] = $this->write->fine($size->seat->hole)
-                    .($size->saw === null || $this->tub->cutting->isKnifed() ? '' : ', saw '.$size->saw->name());
+                    .($size->saw === null || $this->tub->cutting->isCutByKnife() ? '' : ', saw '.$size->saw->name());
                 $figures['Its lip bears'] = $this->write->fine($size->seat->bearing).' all round';
             }
         }

@@ -15,6 +15,7 @@ use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\Unit;
 
 /**
  * What of a tub is drawn at 1 : 1 to be laid on it: lid, adapter or raft with its holes; marks of the wall; a gauge for its water; a wrap
@@ -39,7 +40,11 @@ final readonly class Templates
     private const INCH_MM = 25.4;
 
     /** What US figures on a gauge are in: the first unit of which a vessel holds so many litres or more, and its decimals. */
-    private const US_UNITS = [[8.0, 'US gal', 3.785411784, 1], [2.0, 'qt', 0.946352946, 1], [0.0, 'fl oz', 0.0295735295625, 0]];
+    private const US_UNITS = [
+        [8.0, 'US gal', Unit::L_PER_US_GALLON, 1],
+        [2.0, 'qt', Unit::L_PER_US_QUART, 1],
+        [0.0, 'fl oz', Unit::L_PER_US_GALLON / 128, 0],
+    ];
 
     /** The same of the metric side. */
     private const METRIC_UNITS = [[2.0, 'L', 1.0, 1], [0.0, 'mL', 0.001, 0]];
@@ -105,7 +110,7 @@ final readonly class Templates
             $size = $this->plan->cutting->sizes[$this->plan->holes->cupAt[$i]];
             $sheet->circle(Layer::Holes, $point, $size->seat->hole);
             $sheet->cross(Layer::Centres, $point);
-            $pilot = $size->saw === null || $this->plan->cutting->isKnifed() ? '' : ', saw '.$size->saw->name();
+            $pilot = $size->saw === null || $this->plan->cutting->isCutByKnife() ? '' : ', saw '.$size->saw->name();
             $sheet->label(new Point($point->x + 2.0, $point->y + 2.0), (string) ($i + 1), 5.0);
             $sheet->label(
                 new Point($point->x - $size->seat->hole / 2 + 3.0, $point->y - 8.0),

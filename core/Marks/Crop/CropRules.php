@@ -93,10 +93,12 @@ final class CropRules
         $roomy = $plan->plants->capacity->bySpacing;
         $apart = QuantityWriter::under($context->write->length($spacing), $context->write->length($wanted));
         $tight = $plan->tub->planting->density === Density::Tight && $severity === Severity::Mind;
-        $fewer = $tight ? 'That is what tight planting means: harvest them young.' : ($severity === Severity::Mind && $roomy >= 1
-            && $roomy < $plan->plants->count
-            ? "$roomy would have that room; {$plan->plants->count} may stand, a little close. Harvest them young."
-            : 'Plant fewer, or harvest young.');
+        $someFit = $severity === Severity::Mind && $roomy >= 1 && $roomy < $plan->plants->count;
+        $fewer = match (true) {
+            $tight => 'That is what tight planting means: harvest them young.',
+            $someFit => "$roomy would have that room; {$plan->plants->count} may stand, a little close. Harvest them young.",
+            default => 'Plant fewer, or harvest young.',
+        };
 
         return new Finding('crop.spacing', $severity, $plan->tub->id, $plan->tub->pointer('/layout'),
             $crop === $other
@@ -151,10 +153,12 @@ final class CropRules
         $w = $context->write;
 
         $tight = $tub->planting->density === Density::Tight && $severity === Severity::Mind;
-        $fewer = $tight ? 'That is what tight planting means: look at it more often.' : ($severity === Severity::Mind && $most >= 1
-            && $most < $plan->plants->count
-            ? "It is enough for $most; {$plan->plants->count} may grow in it, watched more closely. A larger tub is calmer."
-            : 'Plant fewer, or take a larger tub.');
+        $someDrink = $severity === Severity::Mind && $most >= 1 && $most < $plan->plants->count;
+        $fewer = match (true) {
+            $tight => 'That is what tight planting means: look at it more often.',
+            $someDrink => "It is enough for $most; {$plan->plants->count} may grow in it, watched more closely. A larger tub is calmer.",
+            default => 'Plant fewer, or take a larger tub.',
+        };
 
         return new Finding('crop.water', $severity, $tub->id, $tub->pointer('/layout/cups'),
             count($crops) === 1

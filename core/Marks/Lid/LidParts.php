@@ -20,7 +20,7 @@ final class LidParts
     public static function of(TubPlan $plan, Garden $garden, Library $library): array
     {
         $needs = [];
-        foreach ($plan->cutting->isKnifed() ? [] : $plan->cutting->sizes as $i => $size) {
+        foreach ($plan->cutting->isCutByKnife() ? [] : $plan->cutting->sizes as $i => $size) {
             if ($size->saw !== null && $plan->holes->cupsOf($i) > 0) {
                 $hole = round($size->seat->hole);
                 $needs[] = new Need(

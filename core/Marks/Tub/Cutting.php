@@ -36,7 +36,7 @@ final readonly class Cutting
      * Whether holes are cut with the knife that cuts a foam board or an adapter disc to its outline anyway: a saw is not bought for them,
      * and one that is there is used.
      */
-    public function isKnifed(): bool
+    public function isCutByKnife(): bool
     {
         foreach ($this->sizes as $size) {
             if ($size->saw === null || ! $size->saw->owned) {
