@@ -54,7 +54,7 @@ function deedsOf(int $seed): array
         if (in_array($name, $last, true)) {
             continue;
         }
-        $last = [...array_slice($last, -3), $name];
+        $last = [...array_slice($last, -6), $name];
         $deeds[] = [...$kinds[$kind](), 'wait' => $chance->getInt(0, 3) === 0 ? $chance->getInt(0, 300) / 100 : 0];
     }
 

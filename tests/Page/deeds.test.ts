@@ -8,6 +8,7 @@ import { OpenGarden, provideMeasures } from '../../resources/js/kit/garden';
 import type { Library } from '../../resources/js/kit/library';
 import Measure from '../../resources/js/kit/Measure.vue';
 import { patched } from '../../resources/js/kit/patch';
+import { vShown } from '../../resources/js/kit/shown';
 import { providePlace } from '../../resources/js/kit/typed';
 import type { Garden } from '../../resources/js/types/garden';
 import type { Report } from '../../resources/js/types/report';
@@ -443,6 +444,89 @@ describe('a text that is read', () => {
         expect(localStorage.getItem('kelp-text-g/a/tub/Wall')).toBeNull();
         other.page.unmount();
     });
+
+    it('is read once where its field was left and found again before an answer came', async () => {
+        const f = field('g/a/tub');
+        await f.type('120 mm');
+        const first = await next('read');
+        f.isThere.value = false;
+        await nextTick();
+        f.isThere.value = true;
+        await nextTick();
+        // Taken back between the two answers, it stays so.
+        deeds.do('Undo', () => (f.value.value = 100));
+        const second = await next('read');
+        await first.answer(mm(120));
+        await second.answer(mm(120));
+        await vi.waitFor(() => expect(deeds.busy.value).toBe(false));
+        expect(f.taken).toEqual([120]);
+        expect(f.value.value).toBe(100);
+        expect(f.text()).toBe('100\u202fmm');
+        expect(f.says()).not.toContain('was not taken');
+        f.page.unmount();
+    });
+
+    it('is not taken from where it was left once the value has become another before its turn', async () => {
+        localStorage.setItem('kelp-text-g/a/tub/Wall', JSON.stringify({ text: '120 mm', was: '100' }));
+        const f = field('g/a/tub');
+        f.value.value = 55;
+        await (await next('read')).answer(mm(120));
+        await vi.waitFor(() => expect(f.says()).toContain('was not taken: this was changed meanwhile'));
+        expect(f.taken).toEqual([]);
+        f.page.unmount();
+    });
+
+    it('that was wrong is there with what is wrong, and is not read again by passing', async () => {
+        const f = field('g/a/tub');
+        await f.type('43 parsecs');
+        await (await next('read')).answer({ readings: [{ error: 'No such length.' }] });
+        f.isThere.value = false;
+        await nextTick();
+        f.isThere.value = true;
+        await nextTick();
+        await nextTick();
+        expect(f.text()).toBe('43 parsecs');
+        expect(f.says()).toContain('No such length.');
+        expect(held.filter((one) => one.path === 'read')).toEqual([]);
+        f.page.unmount();
+    });
+});
+
+describe('a plain field', () => {
+    it('shows what was typed until its turn has come, and that is what is taken', async () => {
+        const name = ref('Tub a');
+        const drawn = ref(0);
+        const page = mount(
+            defineComponent({
+                directives: { shown: vShown },
+                setup: () => ({ name, rename: (to: string) => deeds.do('rename', () => (name.value = to)), drawn }),
+                template: '<i>{{ drawn }}</i><input v-shown="name" @change="rename($event.target.value)" />',
+            }),
+        );
+        let answer = (): void => undefined;
+        void deeds.run('Reading', () => new Promise<void>((done) => (answer = done)));
+        const input = page.find('input');
+        input.element.value = 'Mint';
+        await input.trigger('change');
+        drawn.value++;
+        await nextTick();
+        expect(input.element.value).toBe('Mint');
+        answer();
+        await deeds.settled();
+        await nextTick();
+        expect(name.value).toBe('Mint');
+        expect(input.element.value).toBe('Mint');
+        // What comes to nothing gives way to what is so.
+        void deeds.run('Reading', () => new Promise<void>((done) => (answer = done)));
+        input.element.value = 'Thyme';
+        drawn.value++;
+        await nextTick();
+        answer();
+        await deeds.settled();
+        await nextTick();
+        expect(input.element.value).toBe('Mint');
+        page.unmount();
+    });
 });
 
 describe('the code of the page', () => {
@@ -450,6 +534,13 @@ describe('the code of the page', () => {
         readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
             entry.isDirectory() ? files(join(folder, entry.name)) : [join(folder, entry.name)],
         );
+
+    it('reads a field when it is written in, not when the turn of what was written comes', () => {
+        const late = files('resources/js').filter((file) =>
+            /\('[^']+',\s*\([^()]*\)\s*=>\s*\{?[^}]*\bevent\.target/.test(readFileSync(file, 'utf8')),
+        );
+        expect(late).toEqual([]);
+    });
 
     it('asks the application in one way: in turns, or as a deed', () => {
         const asks = files('resources/js')

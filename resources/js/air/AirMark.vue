@@ -15,6 +15,7 @@ import { useGarden } from '../kit/garden';
 import { keyOf, named } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
+import { vShown } from '../kit/shown';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { AirSystem, Pump, Tub } from '../types/garden';
@@ -66,15 +67,26 @@ function set(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
 }
 
+/* By its pump, or the tub on it, wherever that stands in the list by then. */
 function setPump(says: string, edit: (system: AirSystem) => void): void {
-    const at = line.value?.index;
-    if (at !== undefined) garden.change(says, (g) => edit(g.air![at]!));
+    const id = line.value?.system.id;
+    garden.change(says, (g) => {
+        const system = g.air?.find((one) => one.id === id);
+        if (system) edit(system);
+    });
 }
 
 function setBranch(says: string, edit: (branch: NonNullable<AirSystem['branches']>[number]) => void): void {
-    const here = line.value;
-    if (here) garden.change(says, (g) => edit(g.air![here.index]!.branches![here.branch]!));
+    const id = tub.value.id;
+    garden.change(says, (g) => {
+        const branch = (g.air ?? []).flatMap((system) => system.branches ?? []).find((one) => one.tub === id);
+        if (branch) edit(branch);
+    });
 }
+const turnValve = (valve: number): void =>
+    setBranch('turn the valve', (b) => {
+        b.valve = valve;
+    });
 const ask = (part: Partial<Asked>): void => {
     asked.value = { ...asked.value, ...part };
 };
@@ -443,12 +455,8 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                         min="0"
                         max="1"
                         step="0.05"
-                        :value="line.system.branches?.[line.branch]?.valve ?? 1"
-                        @input="
-                            setBranch('turn the valve', (b) => {
-                                b.valve = Number(($event.target as HTMLInputElement).value);
-                            })
-                        "
+                        v-shown="line.system.branches?.[line.branch]?.valve ?? 1"
+                        @input="turnValve(Number(($event.target as HTMLInputElement).value))"
                     />
                 </div>
                 <div v-if="look?.valves" class="presses">

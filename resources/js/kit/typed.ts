@@ -20,12 +20,20 @@ interface Options<T> {
 interface Kept {
     text: string;
     was: string;
+    /** What is wrong with it, where it was read. */
+    wrong?: string;
 }
+
+/** How a text is read: as it was typed just now, again because nobody answered, or as it was found where it had been left. */
+type Try = { again: number; found?: boolean };
 
 const PREFIX = 'kelp-text-';
 /** A server that is away is asked again after so long, each time longer, ms. */
 const AGAIN_MS = [1500, 2500, 5000, 10_000];
 const MOST_SHOWN = 30;
+
+const changedMeanwhile = (text: string): string =>
+    `“${short(text)}” was not taken: this was changed meanwhile. Write it again if you want it.`;
 
 /** Texts of so many characters are kept for when the page is gone; a longer one stays in its field. */
 const MOST_KEPT = 20_000;
@@ -73,44 +81,50 @@ export function useTyped<T>(of: Options<T>): {
 
     const was = (): string => JSON.stringify(of.was() ?? null);
 
-    async function type(text: string): Promise<void> {
+    const type = (text: string): Promise<void> => begin(text, was(), { again: 0 });
+
+    async function begin(text: string, before: string, which: Try): Promise<void> {
         const mine = ++turn;
         overtake();
         const overtaken = new Promise<null>((done) => (overtake = () => done(null)));
-        const before = was();
-        if (key && text.length <= MOST_KEPT) keep(key, JSON.stringify({ text, was: before } satisfies Kept));
+        hold({ text, was: before });
         busy.value = true;
         const reading = of.read(text);
         await deeds.run(`Reading “${short(text)}”`, async (act) => {
             const answer = await Promise.race([reading, overtaken]);
-            if (answer !== null && mine === turn) act(() => settle(text, answer, mine, before, 0));
+            if (answer !== null && mine === turn) act(() => settle(text, answer, mine, before, which));
         });
     }
 
-    function settle(text: string, answer: Understood<T>, mine: number, before: string, tries: number): void {
+    const hold = (left: Kept): unknown => key && left.text.length <= MOST_KEPT && keep(key, JSON.stringify(left));
+
+    function settle(text: string, answer: Understood<T>, mine: number, before: string, which: Try): void {
         busy.value = false;
+        // Its field was left while it was being read, and found again: it was taken meanwhile.
+        if (which.found && kept(recall(key))?.text !== text) return;
         if ('away' in answer) {
             fault.value = `“${short(text)}” is not read yet: Kelp Tub does not answer. It is kept here and read when it is back.`;
-            setTimeout(() => void again(text, mine, before, tries + 1), AGAIN_MS[Math.min(tries, AGAIN_MS.length - 1)]);
+            const next = { ...which, again: which.again + 1 };
+            setTimeout(() => void again(text, mine, before, next), AGAIN_MS[Math.min(which.again, AGAIN_MS.length - 1)]);
             return;
         }
         fault.value = 'error' in answer ? answer.error : '';
-        if ('error' in answer) return;
-        if (tries > 0 && was() !== before) {
-            fault.value = `“${short(text)}” was not taken: this was changed meanwhile. Write it again if you want it.`;
+        if ('error' in answer) {
+            hold({ text, was: before, wrong: answer.error });
             return;
         }
         if (key) forget(key);
-        of.take(answer.value, text);
+        if ((which.again > 0 || which.found) && was() !== before) fault.value = changedMeanwhile(text);
+        else of.take(answer.value, text);
     }
 
     /** Whoever has left the field finds the text there when they come back. */
-    async function again(text: string, mine: number, before: string, tries: number): Promise<void> {
+    async function again(text: string, mine: number, before: string, which: Try): Promise<void> {
         if (mine !== turn || !isOpen) return;
         const answer = await of.read(text);
         if (mine !== turn || !isOpen) return;
         await deeds.run(`Reading “${short(text)}”`, (act) => {
-            if (mine === turn && isOpen) act(() => settle(text, answer, mine, before, tries));
+            if (mine === turn && isOpen) act(() => settle(text, answer, mine, before, which));
             return Promise.resolve();
         });
     }
@@ -128,11 +142,11 @@ export function useTyped<T>(of: Options<T>): {
         const left = key ? kept(recall(key)) : null;
         if (!left) return;
         of.show(left.text);
-        if (left.was === was()) void type(left.text);
-        else {
-            if (key) forget(key);
-            fault.value = `“${short(left.text)}” was not taken: this was changed meanwhile. Write it again if you want it.`;
-        }
+        if (left.was !== was()) {
+            forget(key);
+            fault.value = changedMeanwhile(left.text);
+        } else if (left.wrong) fault.value = left.wrong;
+        else void begin(left.text, left.was, { again: 0, found: true });
     });
 
     return { type, drop, busy, fault };

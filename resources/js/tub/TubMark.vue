@@ -100,6 +100,11 @@ function setField(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
 }
 
+const rename = (name: string): void =>
+    setField('rename the tub', (t) => {
+        t.name = name || t.id;
+    });
+
 function run(system: Tub['system']): void {
     edit('change how it is run', 'run', `&system=${system}`);
 }
@@ -309,11 +314,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     class="text"
                     v-shown="tub.name ?? tub.id"
                     maxlength="120"
-                    @change="
-                        setField('rename the tub', (t) => {
-                            t.name = ($event.target as HTMLInputElement).value.trim() || t.id;
-                        })
-                    "
+                    @change="rename(($event.target as HTMLInputElement).value.trim())"
                 />
             </Field>
             <Counter
