@@ -63,10 +63,11 @@ final readonly class Planner
      * A garden after a patch as far as no mark asks what is needed: for those who ask after one of its tubs.
      *
      * @param  list<stdClass>  $patch
+     * @param  Plan|null  $before  the garden's own plan: what the patch leaves alone is taken from it
      */
-    public function begun(Garden $garden, array $patch): Plan
+    public function begun(Garden $garden, array $patch, ?Plan $before = null): Plan
     {
-        return $this->walk->begun(Plan::of($this->maker->patched($garden, $patch)));
+        return $this->walk->begun(Plan::of($this->maker->patched($garden, $patch), $before));
     }
 
     /** @return list<Finding> on one tub by the marks that a plan has begun with, in no order; the ways out of them are not tried */

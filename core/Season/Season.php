@@ -82,13 +82,17 @@ final readonly class Season
         );
     }
 
-    /** From a state, the start where none is given, until nothing lives in the tub any more, or two years have gone. */
-    public function run(?Keeper $keeper = null, ?SeasonState $from = null): SeasonRun
+    /**
+     * From a state, the start where none is given, until nothing lives in the tub any more, or two years have gone.
+     *
+     * @param  int|null  $to  the last day that is wanted, where not all of them are
+     */
+    public function run(?Keeper $keeper = null, ?SeasonState $from = null, ?int $to = null): SeasonRun
     {
         $keeper ??= $this->tub->policy;
         $state = $start = $from ?? $this->start();
         $days = [];
-        while (! $this->isOver($state)) {
+        while (! $this->isOver($state) && ($to === null || $state->day <= $to)) {
             $days[] = $day = $this->step($state, $keeper);
             $state = $day->after;
         }

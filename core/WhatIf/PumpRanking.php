@@ -79,19 +79,23 @@ final readonly class PumpRanking
     private function best(Plan $plan, int $index, string|stdClass $given, Pump $pump, int $day): stdClass
     {
         $patch = (new PatchMaker($plan->garden->document, $this->library))->set("/air/$index/pump", $given);
-        $first = $this->tried($plan, $index, $patch, null, $pump, $day);
+        $first = $this->tried($plan, $index, $patch, null, $pump);
         $cheapest = null;
         foreach ($first->meets ? [] : $this->library->stones as $kind => $stone) {
             if ($stone->bubble === Bubble::Fine) {
                 continue;
             }
-            $option = $this->tried($plan, $index, [...$patch, ...$this->stones($plan, $index, (string) $kind)], $stone, $pump, $day);
+            $option = $this->tried($plan, $index, [...$patch, ...$this->stones($plan, $index, (string) $kind)], $stone, $pump);
             if ($option->meets && ($cheapest === null || ($option->price ?? INF) < ($cheapest->price ?? INF))) {
                 $cheapest = $option;
             }
         }
 
         $best = $cheapest ?? $first;
+        foreach ($best->tubs as $fed) {
+            $fed->today_mg_l = $best->plan->get(FeedPlans::class)->of($fed->tub)->oxygenOn($day);
+        }
+        unset($best->plan);
         $best->patch = GuardedPatch::of($plan->garden->document, $best->patch);
 
         return $best;
@@ -118,10 +122,10 @@ final readonly class PumpRanking
      *
      * @param  list<stdClass>  $patch
      */
-    private function tried(Plan $plan, int $index, array $patch, ?Stone $stone, Pump $pump, int $day): stdClass
+    private function tried(Plan $plan, int $index, array $patch, ?Stone $stone, Pump $pump): stdClass
     {
-        $then = $this->planner->planAgain($plan, $patch);
-        $option = $this->option($then, $index, $patch, null, $stone, $pump, $day);
+        $then = $this->planner->begun($plan->garden, $patch, $plan);
+        $option = $this->option($then, $index, $patch, null, $stone, $pump);
         $air = $then->get(AirPlans::class);
         foreach ($option->meets ? [] : [
             'demand' => ValveWays::byDemand($air->systems[$index], $air),
@@ -132,7 +136,7 @@ final readonly class PumpRanking
                 continue;
             }
             $all = [...$patch, ...$turned];
-            $other = $this->option($this->planner->planAgain($plan, $all), $index, $all, $way, $stone, $pump, $day);
+            $other = $this->option($this->planner->begun($plan->garden, $all, $plan), $index, $all, $way, $stone, $pump);
             $option = $other->meets || ($other->short < $option->short && ! $option->meets) ? $other : $option;
             if ($option->meets) {
                 break;
@@ -143,7 +147,7 @@ final readonly class PumpRanking
     }
 
     /** @param  list<stdClass>  $patch */
-    private function option(Plan $plan, int $index, array $patch, ?string $valves, ?Stone $stone, Pump $pump, int $day): stdClass
+    private function option(Plan $plan, int $index, array $patch, ?string $valves, ?Stone $stone, Pump $pump): stdClass
     {
         $plans = $plan->get(AirPlans::class);
         $air = $plans->systems[$index];
@@ -153,7 +157,6 @@ final readonly class PumpRanking
             $balance = $plans->tubs[$fed->tub->id]->balance;
             $floor = $fed->tub->planting->density->oxygenFloor();
             $each = $air->perStone($b);
-            $run = $plan->get(FeedPlans::class)->of($fed->tub->id)->run();
             $lacks = 0.0;
             foreach ($fed->tub->water->stones?->sets() ?? [] as $s => $set) {
                 $lacks += max(0.0, 1 - ($each[$s] ?? 0.0) / max(1.0e-9, $set->stone->leastFlow));
@@ -166,7 +169,7 @@ final readonly class PumpRanking
                 'air_l_min' => $air->flows[$b],
                 'per_stone_l_min' => $each[0] ?? null,
                 'grown_mg_l' => $balance?->steady(),
-                'today_mg_l' => $run?->balance(max(0, min($day, count($run->days) - 1)))?->steady(),
+                'today_mg_l' => null,
                 'floor_mg_l' => $floor,
                 'wanted_mg_l' => OxygenBalance::MIND_MG_L,
                 'valve' => $air->system->branches[$b]->valve,
@@ -189,6 +192,7 @@ final readonly class PumpRanking
             'meets' => $short <= 0.0,
             'short' => $short,
             'tubs' => $tubs,
+            'plan' => $plan,
             'patch' => $patch,
         ];
     }

@@ -25,7 +25,7 @@ function deedsOf(int $seed): array
         : $chance->getInt($least, $most).' mm';
     $deeds = [];
     $last = [];
-    $most = (int) (getenv('KELP_DEEDS') ?: 60);
+    $most = (int) (getenv('KELP_DEEDS') ?: 300);
     while (count($deeds) < $most) {
         $tub = $one(['a', 'b', 'c']);
         $kinds = [

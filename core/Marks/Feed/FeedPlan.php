@@ -43,6 +43,14 @@ final class FeedPlan
         return $this->season === null ? null : ($this->run ??= $this->known->of($this->season, $this->weather));
     }
 
+    /** Oxygen at the end of a day, or of the last day on which anything lives, mg/L; null without plants, where it is dry, or still. */
+    public function oxygenOn(int $day): ?float
+    {
+        $run = $this->with([])?->run(to: max(0, $day));
+
+        return $run?->balance(count($run->days) - 1)?->steady();
+    }
+
     /** The stage at which the first fill is made. */
     public function stage(): Stage
     {

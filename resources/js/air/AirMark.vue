@@ -39,6 +39,8 @@ const overTop = computed(() => {
 });
 
 const asked = ref<Asked>({ day: 14, trouble: '', battery: 0 });
+/** All pumps are tried only for somebody who looks at them. */
+const choosing = ref(false);
 const look = useLook(garden, asked);
 watch(garden.selected, () => {
     asked.value = { ...asked.value, trouble: '' };
@@ -277,7 +279,9 @@ const tone = computed(() => (wrong.value ? null : toneOf(findings.value, 'air.ox
                             })
                     "
                 />
-                <Fold title="Which pump?"><WhichPump :day="asked.day" @take="takePump" /></Fold>
+                <Fold title="Which pump?" @toggle="(isOpen) => (choosing = isOpen)">
+                    <WhichPump v-if="choosing" :day="asked.day" @take="takePump" />
+                </Fold>
                 <Fold title="A pump of your own"><OwnPump @take="takeOwn" /></Fold>
                 <Pick
                     label="What if"

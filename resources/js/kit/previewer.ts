@@ -3,6 +3,9 @@ import type { Garden } from '../types/garden';
 import type { Report } from '../types/report';
 import { call, type Fault } from './api';
 
+/** What takes longer is asked for when nothing was changed for so long, ms: whoever goes on working is not held up by it. */
+const REST_MS = 150;
+
 /** Who hears of how documents are taken. */
 interface Heard {
     accepted: (of: Garden) => void;
@@ -101,6 +104,12 @@ export class Previewer {
     private async settle(document: Garden): Promise<void> {
         this.cancelLayout();
         const mine = (this.finishing = new AbortController());
+        if (this.left() > 0) {
+            this.settling.value = true;
+            this.layingOut.value = this.layoutsLeft() > 0;
+            await new Promise((rested) => setTimeout(rested, REST_MS));
+            if (this.finishing !== mine) return;
+        }
         // Each request works for so long and remembers the layouts that it found; the next one gets further.
         for (let left = this.left(); left > 0;) {
             this.settling.value = true;
