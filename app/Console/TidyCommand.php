@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Gardens\GardenHistory;
-use App\Weather\KeptForecasts;
+use App\Weather\KeptWeather;
 use Illuminate\Console\Command;
 
 /** Thins out old revisions, removes what was deleted long ago, and forecasts nobody asks for; run at each start and once a day. */
@@ -17,7 +17,7 @@ final class TidyCommand extends Command
 
     public function handle(GardenHistory $history): int
     {
-        KeptForecasts::tidy((string) config('cache.stores.weather.path'));
+        KeptWeather::tidy((string) config('cache.stores.weather.path'));
         $done = $history->tidy();
         $this->info($done === null ? 'Nothing is due.' : "Thinned out $done[0] revisions and removed $done[1] gardens.");
 

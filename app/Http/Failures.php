@@ -41,7 +41,7 @@ final class Failures
 
             return false;
         });
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => Asked::ofApi($request));
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => RequestInput::ofApi($request));
 
         $exceptions->render(static fn (RefusedGarden $refused): JsonResponse => new JsonResponse([
             'message' => 'Refused; nothing was saved.',
@@ -86,7 +86,7 @@ final class Failures
             return self::answer($request, 404, 'Not found', $text);
         });
 
-        $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => Asked::ofApi($request)
+        $exceptions->render(static fn (ValidationException $e, Request $request): ?JsonResponse => RequestInput::ofApi($request)
             ? new JsonResponse(['message' => $e->getMessage(), 'errors' => $e->errors()], 422, options: JSON_INVALID_UTF8_SUBSTITUTE)
             : null);
 
@@ -117,7 +117,7 @@ final class Failures
     /** @param  array<string, mixed>  $headers */
     private static function answer(Request $request, int $status, string $title, string $text, array $headers = []): JsonResponse|Response
     {
-        return Asked::ofApi($request)
+        return RequestInput::ofApi($request)
             ? new JsonResponse(['message' => $text], $status, $headers, JSON_INVALID_UTF8_SUBSTITUTE)
             : response()->view('errors.plain', ['title' => $title, 'text' => $text], $status, $headers);
     }

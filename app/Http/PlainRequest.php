@@ -9,7 +9,7 @@ use Symfony\Component\HttpFoundation\InputBag;
 
 /**
  * A request whose body is left as it came. The framework's own takes every JSON body apart before anyone has asked, into lists where {}
- * and [] are alike; ours are bounded and read where they are wanted (Asked, GardenFile).
+ * and [] are alike; ours are bounded and read where they are wanted (RequestInput, GardenFile).
  */
 final class PlainRequest extends Request
 {

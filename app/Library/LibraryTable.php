@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-use App\Exports\PartsCsv;
+use App\Exports\PartsTable;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Units\QuantityWriter;
@@ -295,7 +295,7 @@ final readonly class LibraryTable
     /** What a spreadsheet would take for a formula begins with an apostrophe; a number is none. */
     private static function guarded(string $cell): string
     {
-        return is_numeric($cell) ? $cell : PartsCsv::safe($cell);
+        return is_numeric($cell) ? $cell : PartsTable::safe($cell);
     }
 
     /** What was written so is read as what it was. */

@@ -78,7 +78,8 @@ final class PriceTable
         $head = null;
         $columns = $offers = $faults = [];
         foreach ($rows as $i => $row) {
-            $cells = array_map(static fn (string $cell): string => trim($cell), $row);
+            // The apostrophe that keeps text from being taken for a formula is none of it.
+            $cells = array_map(static fn (string $cell): string => (string) preg_replace("/^'(?=[=+\\-@])/", '', trim($cell)), $row);
             if (array_filter($cells, static fn (string $cell): bool => $cell !== '') === []) {
                 continue;
             }
@@ -97,6 +98,9 @@ final class PriceTable
             }
             if (count($offers) + count($faults) >= self::MOST_ROWS) {
                 return self::refused($i + 1, 'is past the '.self::MOST_ROWS.' rows that a price list may have');
+            }
+            if (self::isOfNothing($cells, $columns)) {
+                continue;
             }
             $offer = $this->offer($cells, $columns);
             is_string($offer) ? $faults[] = (object) ['row' => $i + 1, 'message' => $offer] : $offers[] = $offer;
@@ -123,6 +127,17 @@ final class PriceTable
         }
 
         return $columns;
+    }
+
+    /**
+     * Whether a row of a table with packs gives neither pack nor price: a part of a parts list that is not bought.
+     *
+     * @param  list<string>  $cells
+     * @param  array<string, int>  $columns
+     */
+    private static function isOfNothing(array $cells, array $columns): bool
+    {
+        return isset($columns['pack']) && ($cells[$columns['pack']] ?? '') === '' && ($cells[$columns['price']] ?? '') === '';
     }
 
     /**

@@ -20,8 +20,8 @@ use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Marks;
-use KelpTub\Core\Season\Forecasts;
-use KelpTub\Core\Season\MadeForecasts;
+use KelpTub\Core\Season\WeatherSource;
+use KelpTub\Core\Season\MadeWeather;
 
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider
@@ -63,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));
     }
 
-    private function planner(int $steps, Forecasts $forecasts = new MadeForecasts): Planner
+    private function planner(int $steps, WeatherSource $forecasts = new MadeWeather): Planner
     {
         return new Planner(
             Marks::all(),

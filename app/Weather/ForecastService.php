@@ -6,7 +6,7 @@ namespace App\Weather;
 
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Http\Client\Factory;
-use KelpTub\Core\Season\Forecasts;
+use KelpTub\Core\Season\WeatherSource;
 use KelpTub\Core\Season\GivenWeather;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\Weather;
@@ -18,7 +18,7 @@ use Throwable;
  * Days of weather from a forecast service, over HTTP. One that is slow, down or talks nonsense does not hold anybody up: then the last good
  * forecast counts, with its age, and where there is none the site's own steady figures.
  */
-final class ForecastService implements Forecasts
+final class ForecastService implements WeatherSource
 {
     /** As many as a season may have. */
     private const DAYS = Season::MOST_DAYS;

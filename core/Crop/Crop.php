@@ -45,6 +45,7 @@ final readonly class Crop
         public float $leastAirC = 0.0,
         public float $lightMolDay = 12.0,
         public bool $hardinessGiven = true,
+        public ?Sowing $sowing = null,
     ) {
     }
 
@@ -63,6 +64,7 @@ final readonly class Crop
             leastAirC: (float) ($row->least_air_c ?? CropGroup::from($row->group)->leastAirC()),
             lightMolDay: (float) ($row->light_mol_day ?? CropGroup::from($row->group)->lightMolDay()),
             hardinessGiven: isset($row->least_air_c, $row->light_mol_day),
+            sowing: Sowing::fromRow($row, CropGroup::from($row->group)),
         );
     }
 

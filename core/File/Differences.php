@@ -27,9 +27,6 @@ final class Differences
         'w' => 'W', 'm' => 'm',
     ];
 
-    /** Lists whose entries have an id, and what an entry without a name is called. */
-    private const NAMED = ['tubs' => 'Tub', 'air' => 'Air', 'plantings' => 'Planting'];
-
     /** @var list<Difference> */
     private array $found = [];
 
@@ -87,8 +84,8 @@ final class Differences
                 continue;
             }
             $at = $pointer.'/'.str_replace(['~', '/'], ['~0', '~1'], $key);
-            if ($pointer === '' && isset(self::NAMED[$key])) {
-                $this->entries($at, self::NAMED[$key], is_array($old) ? $old : [], is_array($new) ? $new : []);
+            if ($pointer === '' && Merge::isById([$old, $new])) {
+                $this->entries($at, self::kind($key), $old ?? [], $new ?? []);
             } elseif ($old instanceof stdClass && $new instanceof stdClass) {
                 $this->members($at, $where, self::joined($what, $key), $old, $new);
             } else {
@@ -134,6 +131,12 @@ final class Differences
         }
 
         return $by;
+    }
+
+    /** What an entry without a name is called: one of the "plantings" is a "Planting". */
+    private static function kind(string $list): string
+    {
+        return ucfirst(preg_replace('/s$/', '', $list) ?? $list);
     }
 
     private static function name(string $kind, stdClass $entry, string $id): string

@@ -7,14 +7,11 @@ namespace KelpTub\Core\File;
 use stdClass;
 
 /**
- * Two changes of one garden document brought together: each member of the garden, each tub and each air system is taken from the side that
- * changed it. What both changed, and not alike, is the grower's to choose; until then there is one document for each choice.
+ * Two changes of one garden document brought together: each member of the garden, and each entry of a list whose entries have ids, is taken from
+ * the side that changed it. What both changed, and not alike, is the grower's to choose; until then there is one document for each choice.
  */
 final readonly class Merge
 {
-    /** Lists whose entries are merged one by one, by their id. */
-    private const BY_ID = ['tubs', 'air', 'plantings'];
-
     /**
      * @param  stdClass  $withMine  all changes, and mine where both sides changed the same thing
      * @param  stdClass  $withTheirs  all changes, and theirs there
@@ -26,6 +23,25 @@ final readonly class Merge
     public static function of(stdClass $base, stdClass $mine, stdClass $theirs): self
     {
         return new self(self::members($base, $mine, $theirs, true), self::members($base, $mine, $theirs, false));
+    }
+
+    /**
+     * Whether the entries of a list are told apart by ids of their own: then they are brought together, and set side by side, one by one.
+     *
+     * @param  list<mixed>  $sides  the list as it is here and there; null where it is not
+     */
+    public static function isById(array $sides): bool
+    {
+        $entries = false;
+        foreach ($sides as $side) {
+            $by = $side === null ? [] : self::byId($side);
+            if ($by === null) {
+                return false;
+            }
+            $entries = $entries || $by !== [];
+        }
+
+        return $entries;
     }
 
     /** Whether nothing is left to choose. */
@@ -40,7 +56,7 @@ final readonly class Merge
         foreach (array_keys(get_object_vars($theirs) + get_object_vars($mine)) as $key) {
             $key = (string) $key;
             $sides = [$base->{$key} ?? null, $mine->{$key} ?? null, $theirs->{$key} ?? null];
-            $value = (in_array($key, self::BY_ID, true) ? self::entries($sides, $prefersMine) : null) ?? self::chosen($sides, $prefersMine);
+            $value = self::isById($sides) ? self::entries($sides, $prefersMine) : self::chosen($sides, $prefersMine);
             if ($value !== null) {
                 $merged->{$key} = $value;
             }
@@ -63,14 +79,11 @@ final readonly class Merge
 
     /**
      * @param  array{mixed, mixed, mixed}  $sides
-     * @return list<mixed>|null null where an entry has no id, or two have the same: then the list is one thing
+     * @return list<mixed>
      */
-    private static function entries(array $sides, bool $prefersMine): ?array
+    private static function entries(array $sides, bool $prefersMine): array
     {
-        [$base, $mine, $theirs] = array_map(self::byId(...), $sides);
-        if ($base === null || $mine === null || $theirs === null) {
-            return null;
-        }
+        [$base, $mine, $theirs] = array_map(static fn (mixed $side): array => self::byId($side ?? []) ?? [], $sides);
         $taken = [];
         foreach ($base + $mine + $theirs as $id => $entry) {
             $one = self::chosen([$base[$id] ?? null, $mine[$id] ?? null, $theirs[$id] ?? null], $prefersMine);
@@ -85,11 +98,11 @@ final readonly class Merge
         return array_values(array_replace(array_intersect_key($order, $taken), $taken));
     }
 
-    /** @return array<string, mixed>|null by id; null where one has none, or two the same */
+    /** @return array<string, mixed>|null by id; null where it is no list, an entry has none, or two have the same: then it is one thing */
     private static function byId(mixed $entries): ?array
     {
         $by = [];
-        foreach (is_array($entries) ? $entries : [] as $entry) {
+        foreach (is_array($entries) ? $entries : [null] as $entry) {
             $id = $entry instanceof stdClass && is_string($entry->id ?? null) ? "#$entry->id" : null;
             if ($id === null || isset($by[$id])) {
                 return null;

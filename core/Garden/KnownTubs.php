@@ -25,13 +25,13 @@ final class KnownTubs
     private WeakMap $grounds;
 
     /** @var WeakMap<stdClass, array{string, string}> of tubs as they stand in a document: a fingerprint, and that of their ground */
-    private WeakMap $printsOfRaw;
+    private WeakMap $fingerprintsOfRaw;
 
     /** @var WeakMap<stdClass, KnownTub> */
     private WeakMap $found;
 
     /** @var WeakMap<Tub, array{string, string}> a fingerprint of what a tub and its plan follow from, and that of its ground */
-    private WeakMap $prints;
+    private WeakMap $fingerprints;
 
     /** @var WeakMap<Tub, object> */
     private WeakMap $plans;
@@ -45,9 +45,9 @@ final class KnownTubs
     private function letGo(): void
     {
         $this->grounds = new WeakMap;
-        $this->printsOfRaw = new WeakMap;
+        $this->fingerprintsOfRaw = new WeakMap;
         $this->found = new WeakMap;
-        $this->prints = new WeakMap;
+        $this->fingerprints = new WeakMap;
         $this->plans = new WeakMap;
     }
 
@@ -63,7 +63,7 @@ final class KnownTubs
         $this->letGo();
         $tubs = $document->tubs ?? null;
         if (is_array($tubs) && count($tubs) <= self::MOST && $this->memory->keeps()) {
-            $this->grounds[$document] = $ground = self::printOf(self::GROUND, $document);
+            $this->grounds[$document] = $ground = self::fingerprintOf(self::GROUND, $document);
             foreach ($ground === null ? [] : $tubs as $index => $raw) {
                 $text = $raw instanceof stdClass ? self::textOf($raw) : null;
                 if ($text !== null) {
@@ -75,10 +75,10 @@ final class KnownTubs
         return $this->found;
     }
 
-    private function lookUp(stdClass $raw, string $print, string $ground): void
+    private function lookUp(stdClass $raw, string $fingerprint, string $ground): void
     {
-        $this->printsOfRaw[$raw] = [$print, $ground];
-        $known = $this->memory->recall("tub $print");
+        $this->fingerprintsOfRaw[$raw] = [$fingerprint, $ground];
+        $known = $this->memory->recall("tub $fingerprint");
         if ($known instanceof KnownTub) {
             $this->found[$raw] = $known;
         }
@@ -95,7 +95,7 @@ final class KnownTubs
     }
 
     /** @param  list<string>  $members  of a document */
-    private static function printOf(array $members, stdClass $document): ?string
+    private static function fingerprintOf(array $members, stdClass $document): ?string
     {
         $text = self::textOf((object) array_intersect_key((array) $document, array_flip($members)));
 
@@ -111,8 +111,8 @@ final class KnownTubs
     {
         $known = $this->found[$raw] ?? null;
         $tub = $known === null ? $read() : $known->tub;
-        if (isset($this->printsOfRaw[$raw])) {
-            $this->prints[$tub] = $this->printsOfRaw[$raw];
+        if (isset($this->fingerprintsOfRaw[$raw])) {
+            $this->fingerprints[$tub] = $this->fingerprintsOfRaw[$raw];
         }
         if ($known !== null) {
             $this->plans[$tub] = $known->plan;
@@ -123,31 +123,31 @@ final class KnownTubs
 
     private function ground(stdClass $document): ?string
     {
-        return $this->grounds[$document] ??= self::printOf(self::GROUND, $document);
+        return $this->grounds[$document] ??= self::fingerprintOf(self::GROUND, $document);
     }
 
     /**
      * The fingerprint of a tub of a garden; null where it was not read but comes of a trial, or where a trial has put it on other ground.
      */
-    private function printOfTub(Tub $tub, Garden $garden): ?string
+    private function fingerprintOfTub(Tub $tub, Garden $garden): ?string
     {
-        [$print, $ground] = $this->prints[$tub] ?? [null, null];
+        [$fingerprint, $ground] = $this->fingerprints[$tub] ?? [null, null];
 
-        return $print !== null && $ground === $this->ground($garden->document) ? $print : null;
+        return $fingerprint !== null && $ground === $this->ground($garden->document) ? $fingerprint : null;
     }
 
     /** What follows from a tub by itself, where it is known. */
     public function planOf(Tub $tub, Garden $garden): ?object
     {
-        return $this->printOfTub($tub, $garden) === null ? null : $this->plans[$tub] ?? null;
+        return $this->fingerprintOfTub($tub, $garden) === null ? null : $this->plans[$tub] ?? null;
     }
 
     public function keepPlan(Tub $tub, Garden $garden, object $plan): void
     {
-        $print = $this->printOfTub($tub, $garden);
-        if ($print !== null) {
+        $fingerprint = $this->fingerprintOfTub($tub, $garden);
+        if ($fingerprint !== null) {
             $this->plans[$tub] = $plan;
-            $this->memory->keep("tub $print", new KnownTub($tub, $plan));
+            $this->memory->keep("tub $fingerprint", new KnownTub($tub, $plan));
         }
     }
 
@@ -158,31 +158,51 @@ final class KnownTubs
      * @param  list<Mark>  $marks
      * @return array<string, string> by tub id
      */
-    public function prints(Plan $plan, array $marks): array
+    public function fingerprints(Plan $plan, array $marks): array
     {
+        $document = $plan->garden->document;
+        $byTub = array_merge(...array_map(static fn (Mark $mark): array => $mark->membersByTub(), $marks));
         $members = array_merge(...array_map(static fn (Mark $mark): array => $mark->members(), $marks));
-        $read = self::printOf($members, $plan->garden->document);
-        $prints = [];
+        $read = self::fingerprintOf(array_values(array_diff($members, $byTub)), $document);
+        $entries = self::entriesByTub($byTub, $document);
+        $fingerprints = [];
         foreach ($read === null ? [] : $plan->garden->tubs as $tub) {
-            $print = $this->printOfTub($tub, $plan->garden);
-            if ($print !== null) {
+            $fingerprint = $this->fingerprintOfTub($tub, $plan->garden);
+            if ($fingerprint !== null) {
                 $shared = array_map(static fn (Mark $mark): ?object => $mark->shares($tub->id, $plan), $marks);
-                $prints[$tub->id] = hash('xxh128', "$print $read ".serialize(array_filter($shared)));
+                $own = serialize([array_filter($shared), $entries[$tub->id] ?? []]);
+                $fingerprints[$tub->id] = hash('xxh128', "$fingerprint $read $own");
             }
         }
 
-        return $prints;
+        return $fingerprints;
     }
 
-    public function of(string $print): ?KnownOfTub
+    /**
+     * @param  list<string>  $members  lists of a document whose entries speak of one tub each
+     * @return array<string, array<string, stdClass>> by tub, then by place
+     */
+    private static function entriesByTub(array $members, stdClass $document): array
     {
-        $known = $this->memory->recall("said $print");
+        $by = [];
+        foreach ($members as $member) {
+            foreach ($document->{$member} ?? [] as $i => $entry) {
+                $by[$entry->tub]["/$member/$i"] = $entry;
+            }
+        }
+
+        return $by;
+    }
+
+    public function of(string $fingerprint): ?KnownOfTub
+    {
+        $known = $this->memory->recall("said $fingerprint");
 
         return $known instanceof KnownOfTub ? $known : null;
     }
 
-    public function keep(string $print, KnownOfTub $known): void
+    public function keep(string $fingerprint, KnownOfTub $known): void
     {
-        $this->memory->keep("said $print", $known);
+        $this->memory->keep("said $fingerprint", $known);
     }
 }

@@ -42,6 +42,17 @@ abstract class Mark
         return [];
     }
 
+    /**
+     * Those of its members that are lists whose entries speak of one tub each, by `tub`: what it says of a tub goes by the entries of that
+     * tub alone, and their places.
+     *
+     * @return list<string>
+     */
+    public function membersByTub(): array
+    {
+        return [];
+    }
+
     /** What the grower asks for here, defaults filled in: `$garden->of(…)` finds it by its class. Expects what faults() has passed. */
     public function read(stdClass $document, Library $library): ?object
     {

@@ -7,8 +7,8 @@ namespace KelpTub\Core\Garden;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Lid\FreshMemory;
 use KelpTub\Core\Lid\LayoutMemory;
-use KelpTub\Core\Season\Forecasts;
-use KelpTub\Core\Season\MadeForecasts;
+use KelpTub\Core\Season\MadeWeather;
+use KelpTub\Core\Season\WeatherSource;
 use stdClass;
 
 /** Garden in, plan out: a pure function of the garden and the Library. Walks the list of marks; what they compute is theirs. */
@@ -25,7 +25,7 @@ final readonly class Planner
         private array $marks,
         Library $library,
         LayoutMemory $memory = new FreshMemory,
-        Forecasts $forecasts = new MadeForecasts,
+        WeatherSource $forecasts = new MadeWeather,
         KnownTubs $known = new KnownTubs,
     ) {
         $this->aids = new PlanningAids($library, $memory, $forecasts, $known);
@@ -174,6 +174,18 @@ final readonly class Planner
         }
 
         return new Judgement($plan, $said);
+    }
+
+    /** The key of the mark that counts what all of them need, and whose findings are about money; empty where there is none. */
+    public function countsNeeds(): string
+    {
+        foreach ($this->marks as $mark) {
+            if ($mark->countsNeeds()) {
+                return $mark->key();
+            }
+        }
+
+        return '';
     }
 
     /** Whether a mark plans and judges again in every trial; one that is not known does not matter. */

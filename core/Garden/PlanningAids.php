@@ -9,9 +9,9 @@ use KelpTub\Core\Lid\LayoutMemory;
 use KelpTub\Core\Lid\LayoutSolver;
 use KelpTub\Core\Lid\LayoutSpace;
 use KelpTub\Core\Lid\WatchedMemory;
-use KelpTub\Core\Season\Forecasts;
 use KelpTub\Core\Season\KnownSeasons;
-use KelpTub\Core\Season\MadeForecasts;
+use KelpTub\Core\Season\MadeWeather;
+use KelpTub\Core\Season\WeatherSource;
 
 /** What a mark may ask besides the garden: the Library, what is known of lids already, and what of tubs. */
 final readonly class PlanningAids
@@ -21,7 +21,7 @@ final readonly class PlanningAids
     public function __construct(
         public Library $library,
         LayoutMemory $memory,
-        public Forecasts $forecasts = new MadeForecasts,
+        public WeatherSource $forecasts = new MadeWeather,
         public KnownTubs $known = new KnownTubs,
         public KnownSeasons $seasons = new KnownSeasons,
     ) {

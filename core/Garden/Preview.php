@@ -21,8 +21,8 @@ final readonly class Preview
     public function of(Garden $garden): string
     {
         $plan = $this->walk->begun(Plan::of($garden));
-        $prints = $this->aids->known->prints($plan, $this->walk->beforeNeeds);
-        $known = array_filter(array_map($this->aids->known->of(...), $prints));
+        $fingerprints = $this->aids->known->fingerprints($plan, $this->walk->beforeNeeds);
+        $known = array_filter(array_map($this->aids->known->of(...), $fingerprints));
         $needs = [];
         foreach ($garden->tubs as $tub) {
             $needs[$tub->id] = isset($known[$tub->id]) ? $known[$tub->id]->needs : $this->walk->needsOnTub($tub->id, $plan);
@@ -31,7 +31,7 @@ final readonly class Preview
         $context = new RuleContext($plan, $this->aids);
         $reports = $findings = [];
         foreach ($garden->tubs as $tub) {
-            $of = $known[$tub->id] ?? $this->ofTub($tub, $needs[$tub->id], $context, $prints[$tub->id] ?? null);
+            $of = $known[$tub->id] ?? $this->ofTub($tub, $needs[$tub->id], $context, $fingerprints[$tub->id] ?? null);
             $reports[] = Report::tubWith($of->report, $tub, $plan, $this->walk->afterNeeds);
             $findings = [
                 ...$findings,
@@ -46,7 +46,7 @@ final readonly class Preview
     }
 
     /** @param  array<string, array<string, list<Need>>>  $needs */
-    private function ofTub(Tub $tub, array $needs, RuleContext $context, ?string $print): KnownOfTub
+    private function ofTub(Tub $tub, array $needs, RuleContext $context, ?string $fingerprint): KnownOfTub
     {
         $refused = $this->aids->memory->refused();
         $findings = self::listed(
@@ -59,8 +59,8 @@ final readonly class Preview
             GardenFile::encode((object) Report::tub($tub, $context->plan, $this->walk->beforeNeeds)),
         );
         $isSettled = $refused === $this->aids->memory->refused() && $this->aids->known->planOf($tub, $context->plan->garden) !== null;
-        if ($print !== null && $isSettled) {
-            $this->aids->known->keep($print, $of);
+        if ($fingerprint !== null && $isSettled) {
+            $this->aids->known->keep($fingerprint, $of);
         }
 
         return $of;

@@ -21,17 +21,6 @@ final class Report
 
     public const VERSION = 1;
 
-    /** What of the garden is null until a mark computes it. */
-    private const GARDEN = ['budget' => [
-        'next_tub' => null,
-        'monthly' => null,
-        'month' => null,
-        'harvest_value' => null,
-        'harvest_range' => null,
-        'payback_days' => null,
-        'payback_range' => null,
-    ]];
-
     /**
      * @param  list<Mark>  $marks
      * @param  list<Finding>  $findings
@@ -110,7 +99,7 @@ final class Report
      */
     public static function garden(Plan $plan, array $marks, bool $whole = false): array
     {
-        $parts = self::GARDEN;
+        $parts = [];
         foreach ($marks as $mark) {
             $parts = self::joined($parts, $mark->report($plan, $whole));
         }

@@ -50,18 +50,18 @@ final readonly class Season
     private ?array $steadyDays;
 
     /**
-     * @param  list<WhatIf>  $whatIfs
+     * @param  list<SeasonEvent>  $events
      * @param  float  $drinks  times what the crops' figures say; 0.75 to 1.25 is the range of the estimate
      * @param  float  $eats  the same of salts
      */
     public function __construct(
         public SeasonTub $tub,
         private Weather $weather,
-        private array $whatIfs = [],
+        private array $events = [],
         private float $drinks = 1.0,
         private float $eats = 1.0,
     ) {
-        $isSteady = $whatIfs === [] && $weather->isSteady();
+        $isSteady = $events === [] && $weather->isSteady();
         $this->steadyClimate = $isSteady ? $this->climateOf($weather->on(0)) : null;
         $this->steadyDays = $isSteady ? $this->standDays(0, $weather->on(0)) : null;
     }
@@ -198,7 +198,7 @@ final readonly class Season
             $now->airless, $now->drowned, $now->changed, $now->toppedUp, $stage, $now->turned || $stage !== $now->stage, $now->missed,
         );
         // Nobody comes to a dry tub, nor on the evening on which the last of its plants has died.
-        $missed = $this->whatIfs === [] ? null : $this->missed($evening);
+        $missed = $this->events === [] ? null : $this->missed($evening);
         $deeds = $away || $volume <= 0.0 || ($leads === null && $this->areAllDead($died))
             ? Deeds::none()
             : $keeper->deeds($tub, $evening, $missed !== null);
@@ -374,8 +374,8 @@ final readonly class Season
     /** The what-if by which a change that is due on an evening is missed, and has not had its day yet; null where none is. */
     private function missed(SeasonState $evening): ?int
     {
-        foreach ($this->whatIfs as $i => $event) {
-            if ($event->kind === WhatIfKind::MissedChange && $evening->day >= $event->from && ! isset($evening->missed[$i])) {
+        foreach ($this->events as $i => $event) {
+            if ($event->kind === SeasonEventKind::MissedChange && $evening->day >= $event->from && ! isset($evening->missed[$i])) {
                 return $i;
             }
         }
@@ -392,23 +392,23 @@ final readonly class Season
     private function dayOf(int $day): array
     {
         $weather = $this->weather->on($day);
-        if ($this->whatIfs === []) {
+        if ($this->events === []) {
             return [$weather, 0.0, false, 1.0, 0.0];
         }
         [$warmer, $light, $away, $air, $cut] = [0.0, null, false, 1.0, 0.0];
-        foreach ($this->whatIfs as $event) {
+        foreach ($this->events as $event) {
             // A long cut goes on over several days.
-            if ($event->kind === WhatIfKind::PowerCut && $day >= $event->from && ($day - $event->from) * 24 < $event->amount) {
+            if ($event->kind === SeasonEventKind::PowerCut && $day >= $event->from && ($day - $event->from) * 24 < $event->amount) {
                 $cut = max($cut, min($event->amount, ($day - $event->from + 1) * 24));
             }
             if (! $event->isOn($day)) {
                 continue;
             }
             match ($event->kind) {
-                WhatIfKind::Heat, WhatIfKind::HotRoom => $warmer += $event->amount,
-                WhatIfKind::Cloudy => $light = $event->amount,
-                WhatIfKind::Away => $away = true,
-                WhatIfKind::WindDown => $air *= $event->amount,
+                SeasonEventKind::Heat, SeasonEventKind::HotRoom => $warmer += $event->amount,
+                SeasonEventKind::Cloudy => $light = $event->amount,
+                SeasonEventKind::Away => $away = true,
+                SeasonEventKind::WindDown => $air *= $event->amount,
                 default => null,
             };
         }

@@ -8,7 +8,7 @@ use KelpTub\Core\Air\Bubble;
 use KelpTub\Core\Air\OxygenBalance;
 use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Stone;
-use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PartReader;
@@ -202,7 +202,7 @@ final readonly class PumpRanking
     {
         $air = $plan->get(AirPlans::class)->systems[$index];
         $own = $plan->garden->of(MoneyWish::class)->offers;
-        $one = fn (string $key): ?float => Dearness::ofOne($this->library->offers->with($own, $key));
+        $one = fn (string $key): ?float => UnitPrice::ofOne($this->library->offers->with($own, $key));
         $pumping = array_map($one, AirParts::pumping($air->system->pump));
         $price = in_array(null, $pumping, true) ? null : array_sum($pumping);
         foreach ($withStones ? $air->tubs : [] as $fed) {

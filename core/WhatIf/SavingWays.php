@@ -7,7 +7,7 @@ namespace KelpTub\Core\WhatIf;
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\Pump;
-use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Cup\Cup;
 use KelpTub\Core\Cup\GrowingSystem;
@@ -320,7 +320,7 @@ final readonly class SavingWays
     {
         return ($this->money->owned[$key] ?? 0.0) >= 1.0
             ? 0.0
-            : Dearness::ofOne($this->library->offers->with($this->money->offers, $key));
+            : UnitPrice::ofOne($this->library->offers->with($this->money->offers, $key));
     }
 
     private function patch(Garden $garden): PatchMaker

@@ -38,11 +38,12 @@ final readonly class Savings
     /** Of more savings so many sets are planned. */
     private const TRIES = 60;
 
-    /** Money of a mark that is not looked at here. */
-    private const COST = 'cost';
+    /** The mark whose findings are about money: they are no harm that a saving does. */
+    private string $cost;
 
     public function __construct(private Planner $planner)
     {
+        $this->cost = $planner->countsNeeds();
     }
 
     /** @return stdClass cap, outlay, savings, and the set or the proof */
@@ -92,7 +93,7 @@ final readonly class Savings
             if ($patch === []) {
                 continue;
             }
-            $saving = $this->measured($way->touches, $now, $this->planner->judgeAgain($now, $patch, self::COST));
+            $saving = $this->measured($way->touches, $now, $this->planner->judgeAgain($now, $patch, $this->cost));
             // Fewer plants of which nothing is harvested are no less of a loss, and have no figure here.
             if ($saving->saves > self::ROUNDING && ($way->kind !== 'fewer' || $saving->yieldLost > 0.0)) {
                 $tried[] = [$saving, $way, $patch];
@@ -209,7 +210,7 @@ final readonly class Savings
             if ($more === []) {
                 continue;
             }
-            $judged = $this->planner->judgeAgain($from, $more, self::COST);
+            $judged = $this->planner->judgeAgain($from, $more, $this->cost);
             $set = [...$taken, $i];
             yield [$set, $judged, [...$patch, ...$more]];
             foreach ($this->grown(
@@ -240,7 +241,7 @@ final readonly class Savings
             $patch = [];
             foreach ($set as $i) {
                 $more = ($ways[$i]->patch)($judged->plan->garden);
-                $judged = $more === [] ? $judged : $this->planner->judgeAgain($judged, $more, self::COST);
+                $judged = $more === [] ? $judged : $this->planner->judgeAgain($judged, $more, $this->cost);
                 $patch = [...$patch, ...$more];
             }
             yield [$set, $judged, $patch];
@@ -249,7 +250,7 @@ final readonly class Savings
 
     private function measured(string $touches, Judgement $now, Judgement $then): Saving
     {
-        [$before, $after] = [self::harm($now), self::harm($then)];
+        [$before, $after] = [$this->harm($now), $this->harm($then)];
 
         return new Saving(
             $touches,
@@ -262,12 +263,12 @@ final readonly class Savings
     }
 
     /** @return array{stop: int, mend: int, mind: int} how many findings of each severity there are, those about money left out */
-    private static function harm(Judgement $judged): array
+    private function harm(Judgement $judged): array
     {
         $count = ['stop' => 0, 'mend' => 0, 'mind' => 0];
         foreach ($judged->said as $findings) {
             foreach ($findings as $finding) {
-                $count[$finding->severity->value] += $finding->mark === self::COST ? 0 : 1;
+                $count[$finding->severity->value] += $finding->mark === $this->cost ? 0 : 1;
             }
         }
 

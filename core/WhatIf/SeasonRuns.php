@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\WhatIf;
 
 use InvalidArgumentException;
-use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
@@ -22,8 +22,8 @@ use KelpTub\Core\Marks\Feed\SeasonReport;
 use KelpTub\Core\Season\Absence;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonDay;
+use KelpTub\Core\Season\SeasonEvent;
 use KelpTub\Core\Season\SeasonRun;
-use KelpTub\Core\Season\WhatIf;
 use stdClass;
 
 /** Seasons of one tub side by side: as it is planned, looked after otherwise, or with something happening in it. */
@@ -64,8 +64,8 @@ final readonly class SeasonRuns
         if ($last === null && $ask->whatIfs !== []) {
             throw new InvalidArgumentException('nothing grows in this tub, and so nothing can happen to it; choose a crop first');
         }
-        $whatIfs = array_map(static fn (string $text): WhatIf => WhatIf::read($text, $last ?? 0.0), $ask->whatIfs);
-        $season = $feed->with($whatIfs);
+        $events = array_map(static fn (string $text): SeasonEvent => SeasonEvent::read($text, $last ?? 0.0), $ask->whatIfs);
+        $season = $feed->with($events);
         $run = $season?->run();
 
         return (object) [
@@ -73,7 +73,7 @@ final readonly class SeasonRuns
             'what_ifs' => $ask->whatIfs,
             'patch' => GuardedPatch::of($plan->garden->document, $patch),
             'season' => (object) SeasonReport::of($feed, $run, true),
-            'band' => $run === null ? null : $this->band($feed, $whatIfs),
+            'band' => $run === null ? null : $this->band($feed, $events),
             'events' => $run === null ? [] : self::events($run),
             'away_days' => $season === null || $run === null ? [] : self::away($feed, $season, $run),
             'figures' => $run === null ? null : $this->figures($planned, $feed, $run),
@@ -83,12 +83,12 @@ final readonly class SeasonRuns
     /**
      * Level and EC at the ends of what the crops' figures may be off by: drinking more and eating less, and the other way.
      *
-     * @param  list<WhatIf>  $whatIfs
+     * @param  list<SeasonEvent>  $events
      */
-    private function band(FeedPlan $feed, array $whatIfs): stdClass
+    private function band(FeedPlan $feed, array $events): stdClass
     {
-        $thirsty = $feed->with($whatIfs, 1 + self::RANGE, 1 - self::RANGE)?->run();
-        $hungry = $feed->with($whatIfs, 1 - self::RANGE, 1 + self::RANGE)?->run();
+        $thirsty = $feed->with($events, 1 + self::RANGE, 1 - self::RANGE)?->run();
+        $hungry = $feed->with($events, 1 - self::RANGE, 1 + self::RANGE)?->run();
         $of = /** @return list<stdClass> */ static fn (?SeasonRun $run): array => array_map(
             static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $day->level, 'ec_ms_cm' => $day->ec()],
             $run->days ?? [],
@@ -156,7 +156,7 @@ final readonly class SeasonRuns
         $cost = $run->poured() * $wish->waterPerLitre;
         foreach ($run->doses() as $dose) {
             $key = $feed->feed === null ? '' : FeedParts::key($feed->feed, $dose);
-            $each = Dearness::ofOne($this->library->offers->with($wish->offers, $key));
+            $each = UnitPrice::ofOne($this->library->offers->with($wish->offers, $key));
             if ($each === null) {
                 return null;
             }

@@ -105,7 +105,7 @@ it('keeps what was picked before a crop died, and loses what it never came to', 
         'feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'site' => ['water_temperature_c' => 21],
     ]);
     $fed = Gardens::fed($garden);
-    $of = fn (string $whatIf) => $fed->with([KelpTub\Core\Season\WhatIf::read($whatIf, 92.0)])->run();
+    $of = fn (string $whatIf) => $fed->with([KelpTub\Core\Season\SeasonEvent::read($whatIf, 92.0)])->run();
     [$late, $early] = [$of('heat@50x3+20'), $of('heat@20x3+20')];
     expect($late->killedOn())->toBeGreaterThanOrEqual(50)->and($late->harvestDay())->toBe(32.0)->and($late->lastDay())->toBeNull()
         ->and($late->harvested())->toBeGreaterThan(0.0)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\WhatIf\PumpRanking;
 use KelpTub\Core\WhatIf\Savings;
@@ -303,7 +303,7 @@ it('buys the supply without which a 12 V pump stands still', function (string $p
     // Of two pumps that do, what each costs is told with its supply.
     $garden = Gardens::tub(['crop' => 'basil'], [], ['pump' => 'pump-4w-2']);
     $offered = array_column((new PumpRanking(Gardens::planner(), Gardens::library()))->of($garden, $garden->tubs[0], 0), 'price', 'key');
-    $price = fn (string $key): float => Dearness::ofOne(Gardens::library()->offers->for($key));
+    $price = fn (string $key): float => UnitPrice::ofOne(Gardens::library()->offers->for($key));
     expect($offered['pump-12v-2'])->toEqual($price('pump-12v-2') + $price('supply-12v'))
         ->and($offered['pump-4w-2'])->toEqual($price('pump-4w-2'));
 })->with([['pump-12v-2', true], ['pump-4w-2', false], ['pump-battery-2', false]]);

@@ -139,6 +139,20 @@ it('works out one tub of eight when one is changed', function () {
     expect($memory->kept)->toHaveCount(18)->and($memory->recalled)->toBe(14);
 });
 
+it('forgets one tub when a planting of it is moved', function () {
+    $tub = ['system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'lettuce-leaf'];
+    $garden = static fn (string $sown): string => asFile([
+        'tubs' => [['id' => 'a', ...$tub], ['id' => 'b', ...$tub], ['id' => 'c', ...$tub]],
+        'plantings' => [['id' => 'x', 'tub' => 'a', 'sown' => '2027-03-01'], ['id' => 'y', 'tub' => 'c', 'sown' => $sown]],
+    ]);
+    $memory = new KeptTubs;
+    previewOf($garden('2027-03-01'), $memory);
+    $kept = count($memory->kept);
+    previewOf($garden('2027-03-08'), $memory);
+
+    expect($memory->kept)->toHaveCount($kept + 1)->and($memory->recalled)->toBe(5);
+});
+
 it('takes nothing from another ground, another place or another pump', function (array $change) {
     $garden = ['tubs' => [
         ['id' => 'a', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'kale', 'stones' => ['kind' => 'disc-100'], 'feed' => 'f'],

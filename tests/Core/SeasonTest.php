@@ -22,6 +22,7 @@ use KelpTub\Core\Season\Keeper;
 use KelpTub\Core\Season\Nobody;
 use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
+use KelpTub\Core\Season\SeasonEvent;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\SeasonState;
 use KelpTub\Core\Season\SeasonTub;
@@ -31,7 +32,6 @@ use KelpTub\Core\Season\TopUpStrength;
 use KelpTub\Core\Season\TypicalWeather;
 use KelpTub\Core\Season\Warmth;
 use KelpTub\Core\Season\WeatherDay;
-use KelpTub\Core\Season\WhatIf;
 use KelpTub\Core\Vessel\Reservoir;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
@@ -539,7 +539,7 @@ it('falls in a power cut as the outage equation does, over more than a day too',
 });
 
 it('refuses what cannot happen, and says why', function (string $whatIf, string $says) {
-    expect(fn () => WhatIf::read($whatIf, 42.0))->toThrow(InvalidArgumentException::class, $says);
+    expect(fn () => SeasonEvent::read($whatIf, 42.0))->toThrow(InvalidArgumentException::class, $says);
 })->with([
     ['plague@3', 'heat, away'], ['heat@42x3+8', 'last harvest'], ['heat@20x0+8', '1 or more'], ['heat@20x3+80', 'from -20 to 20'],
     ['wind-down@3+2', 'from 0 to 1'], ['', 'no what-if'], ['heat@-3', 'no what-if'],

@@ -159,6 +159,31 @@ it('refuses another currency, no headings, an empty list and one too long', func
     ["part,price\n".str_repeat("tee,2\n", 2001), 'past the 2000 rows'],
 ]);
 
+it('reads the parts list that it has written itself, as CSV and as a spreadsheet, every price of it', function () {
+    $garden = marshLantern();
+    $bought = [];
+    foreach ($this->postJson('/api/plan', $garden)->assertOk()->json('parts') as $part) {
+        foreach ($part['buy'] as $buy) {
+            $bought[] = [$part['key'], (float) $buy['pack'], (float) $buy['price']];
+        }
+    }
+    $csv = $this->call('POST', '/api/parts?as=csv', content: (string) json_encode($garden))->assertOk()->getContent();
+    $rows = $this->postJson('/api/parts?as=rows', $garden)->assertOk()->json('rows');
+    $told = static fn (array $answer): array => array_map(
+        static fn (array $o): array => [$o['part'], (float) $o['pack'], (float) $o['price']],
+        $answer['offers'],
+    );
+    foreach ([['text' => $csv], ['rows' => array_map(static fn (array $row): array => array_map(strval(...), $row), $rows)]] as $list) {
+        $answer = $this->postJson('/api/prices/read', ['garden' => $garden, ...$list])->assertOk()->json();
+        expect($answer['faults'])->toBe([])->and($told($answer))->toEqual($bought);
+    }
+    // The same columns in both, amounts as numbers with their unit beside them, what is had apart from what is to buy.
+    $head = str_getcsv((string) strtok(substr((string) $csv, 3), "\r\n"), escape: '');
+    expect($rows[0])->toBe($head)->and($head)->toContain('need', 'unit', 'owned', 'to buy', 'pack', 'price');
+    $drill = array_combine($head, array_column($rows, null, 0)['drill']);
+    expect($drill['owned'])->toBeGreaterThan(0)->and($drill['to buy'])->toEqual(0)->and($drill['price'])->toBeNull();
+});
+
 it('reads the rows of a spreadsheet the same', function () {
     $garden = marshLantern();
     $rows = [['price', 'part'], [2.5, 'tee'], ['', ''], [1, 'nothing of it']];

@@ -6,7 +6,7 @@ use App\Gardens\GardenStore;
 use App\Http\Failures;
 use App\Models\Garden;
 use App\Models\LibraryItem;
-use App\Weather\KeptForecasts;
+use App\Weather\KeptWeather;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\Process\Process;
@@ -206,18 +206,18 @@ it('refuses numbers beyond all numbers, wherever they stand', function () {
 
 it('keeps the newest forecasts and no others', function () {
     $folder = sys_get_temp_dir().'/kelp-weather-'.bin2hex(random_bytes(4));
-    foreach (range(1, KeptForecasts::MOST + 5) as $i) {
+    foreach (range(1, KeptWeather::MOST + 5) as $i) {
         @mkdir("$folder/$i", 0755, true);
         file_put_contents("$folder/$i/days", (string) $i);
         touch("$folder/$i/days", 1_000_000 + $i);
     }
-    KeptForecasts::tidy($folder);
-    KeptForecasts::tidy("$folder-none");
+    KeptWeather::tidy($folder);
+    KeptWeather::tidy("$folder-none");
     $left = array_map(fn (string $file): int => (int) file_get_contents($file), glob("$folder/*/days"));
     sort($left);
     (new Process(['rm', '-rf', $folder]))->run();
 
-    expect($left)->toBe(range(6, KeptForecasts::MOST + 5));
+    expect($left)->toBe(range(6, KeptWeather::MOST + 5));
 });
 
 it('writes cells of the Library that a spreadsheet would run with an apostrophe, and reads them as they were', function () {

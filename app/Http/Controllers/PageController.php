@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Gardens\GardenHistory;
 use App\Gardens\GardenList;
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryFiles;
 use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
@@ -40,7 +40,7 @@ final readonly class PageController
 
     public function gardens(Request $request, GardenList $list): Response
     {
-        $page = $list->page(Asked::page($request));
+        $page = $list->page(RequestInput::page($request));
 
         return Inertia::render('Gardens', [
             'gardens' => $page->items(),
@@ -54,7 +54,7 @@ final readonly class PageController
     /** What a garden was, and what of it changed when. */
     public function history(Request $request, Garden $garden, GardenHistory $history): Response
     {
-        $page = $history->page($garden, Asked::page($request));
+        $page = $history->page($garden, RequestInput::page($request));
 
         return Inertia::render('History', [
             'id' => $garden->id,
@@ -119,7 +119,7 @@ final readonly class PageController
     public function compare(Request $request): Response
     {
         $chosen = [];
-        foreach (array_slice(array_unique(array_filter(explode(',', Asked::word($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
+        foreach (array_slice(array_unique(array_filter(explode(',', RequestInput::word($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
             [$id, $tub] = [...explode(':', $of, 2), null];
             $garden = Garden::query()->find($id);
             $item = $garden === null ? null : $this->compared($garden, $tub);
@@ -128,7 +128,7 @@ final readonly class PageController
             }
         }
         $all = Garden::query()->latest('updated_at')->latest('id')->select(['id', 'name', 'document'])
-            ->paginate(self::LISTED, page: Asked::page($request))->through(static fn (Garden $garden): array => [
+            ->paginate(self::LISTED, page: RequestInput::page($request))->through(static fn (Garden $garden): array => [
                 'id' => $garden->id,
                 'name' => $garden->name,
                 'tubs' => array_map(

@@ -9,6 +9,8 @@ use KelpTub\Core\Build\Step;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
 /** A tub's build sheet as it is answered: its steps with what is done of them for one copy, the time they take, and its templates. */
@@ -20,6 +22,7 @@ final class BuildReport
         $steps = BuildSheet::of($plan, $tub);
         $templates = new Templates($plan->get(FeedPlans::class)->of($tub->id), $plan->garden);
         $heights = $templates->heights();
+        $raising = new Raising($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden->site, new QuantityWriter($plan->garden->units));
 
         return (object) [
             'tub' => $tub->id,
@@ -28,6 +31,7 @@ final class BuildReport
             'copy' => $copy,
             'minutes' => array_sum(array_map(static fn (Step $s): int => $s->minutes, $steps)),
             'done' => count(array_filter($steps, static fn (Step $s): bool => $record?->ticked($s) !== null)),
+            'sowing' => $raising->drawn(),
             'templates' => array_keys($templates->all()),
             'wall' => array_map(
                 static fn (string $name, float $height): stdClass => (object) [

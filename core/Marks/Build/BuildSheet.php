@@ -7,6 +7,7 @@ namespace KelpTub\Core\Marks\Build;
 use KelpTub\Core\Air\Supply;
 use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Build\Step;
+use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\Plug;
 use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\GrowingSystem;
@@ -36,7 +37,7 @@ final class BuildSheet
 {
     /** † Minutes for one tub, and for each of what a step handles. */
     private const MINUTES = [
-        'check' => [5, 0], 'measure' => [10, 0], 'mark' => [5, 2], 'pilot' => [3, 1], 'saw' => [5, 2], 'cut' => [5, 5], 'deburr' => [3, 1],
+        'sow' => [10, 1], 'raise' => [10, 1], 'check' => [5, 0], 'measure' => [10, 0], 'mark' => [5, 2], 'pilot' => [3, 1], 'saw' => [5, 2], 'cut' => [5, 5], 'deburr' => [3, 1],
         'tube-hole' => [5, 0], 'sight-tube' => [20, 0], 'adapter' => [20, 0], 'board' => [25, 3], 'bottle' => [10, 0], 'cover' => [30, 0],
         'wash' => [15, 0], 'pair' => [20, 0], 'stand' => [5, 0], 'route' => [10, 3], 'stones' => [5, 2], 'pump' => [10, 0],
         'drip' => [20, 2],
@@ -57,6 +58,8 @@ final class BuildSheet
 
     private readonly TubPlan $tub;
 
+    private readonly Raising $raising;
+
     private readonly StepParts $parts;
 
     private readonly QuantityWriter $write;
@@ -73,7 +76,8 @@ final class BuildSheet
     {
         $this->tub = $plan->get(TubPlans::class)->tubs[$tub->id];
         $this->write = new QuantityWriter($plan->garden->units);
-        $this->parts = new StepParts($plan, $this->tub, $this->write);
+        $this->raising = new Raising($this->tub, $plan->garden->site, $this->write);
+        $this->parts = new StepParts($plan, $this->tub, $this->write, $this->raising->shares !== []);
         $this->feed = $plan->get(FeedPlans::class)->of($tub->id);
         $this->marks = new Templates($this->feed, $plan->garden);
         $air = null;
@@ -88,6 +92,7 @@ final class BuildSheet
     public static function of(Plan $plan, Tub $tub): array
     {
         $sheet = new self($plan, $tub);
+        $sheet->raise();
         $sheet->prepare();
         $sheet->cut();
         $sheet->cover();
@@ -102,6 +107,36 @@ final class BuildSheet
     public static function keysOf(Plan $plan, Tub $tub): array
     {
         return (new self($plan, $tub))->parts->keys();
+    }
+
+    private function raise(): void
+    {
+        if ($this->raising->shares === []) {
+            return;
+        }
+        $plugs = array_sum(array_map(static fn (CropShare $s): int => $s->plants, $this->raising->shares));
+        $this->step(
+            'sow',
+            'Sow the seeds',
+            $this->raising->sow(),
+            $this->raising->sowFigures(),
+            [],
+            'plug',
+            'seed',
+            'Each plug has its seeds, and the cover is on.',
+            $plugs,
+        );
+        $this->step(
+            'raise',
+            'Raise the seedlings',
+            $this->raising->raise(),
+            $this->raising->raiseFigures(),
+            [],
+            'plug',
+            'roots',
+            'Roots show at the foot of every plug. Until then, go on with the tub.',
+            $plugs,
+        );
     }
 
     private function prepare(): void
@@ -653,8 +688,8 @@ final class BuildSheet
                         .$this->write->length($tub->water->cloner->stemBelowCup).' under the cup.',
                     $tub->planting->started === StartedFrom::Seedling => 'Rinse the soil off the roots, lead them down through the '
                         .'cup, and fill pebbles round them.',
-                    $tub->planting->started === StartedFrom::Seed => 'Fill the cups with pebbles, sow on them, and cover them until '
-                        .'seedlings show.',
+                    $tub->planting->started === StartedFrom::Seed => "Fill the cups with pebbles. {$this->raising->inCups()} Cover them "
+                        .'until seedlings show, and wet them from above until roots reach the water.',
                     $tub->planting->plug === Plug::None => 'Set each seedling in its cup, roots down through the slots, and fill '
                         .'pebbles round it.',
                     default => 'Wet each plug, set it in its cup with the roots down through the slots, and fill pebbles round it.',

@@ -60,7 +60,8 @@ final readonly class StepParts
     /** @var array<string, Need> by key, of this tub and of the garden */
     private array $needs;
 
-    public function __construct(private Plan $plan, private TubPlan $tub, private QuantityWriter $write)
+    /** @param  bool  $raised  whether its plants are raised from seed before they go in */
+    public function __construct(private Plan $plan, private TubPlan $tub, private QuantityWriter $write, private bool $raised)
     {
         $needs = [];
         $own = array_column($plan->needsOfOne($tub->tub), null, 'key');
@@ -105,7 +106,7 @@ final readonly class StepParts
             str_starts_with($need->key, 'drill-bit-') => ['tube-hole'],
             str_starts_with($need->key, 'saw-') => str_contains($need->name, 'cord') ? ['pair', 'saw'] : ['saw'],
             str_starts_with($need->key, 'manifold-') => ['route'],
-            str_starts_with($need->key, 'plug-'), str_starts_with($need->key, 'seed-') => ['plant'],
+            str_starts_with($need->key, 'plug-'), str_starts_with($need->key, 'seed-') => [$this->raised ? 'sow' : 'plant'],
             $need->stage === NeedStage::Feed => ['feed'],
             $pair !== null && $need->key === ($pair->key ?? "under:{$this->tub->tub->id}") => ['pair'],
             $need->stage === NeedStage::Air => $this->isTube($need) ? ['route'] : ['pump'],

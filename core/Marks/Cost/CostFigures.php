@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Cost;
 
 use KelpTub\Core\Cost\Basket;
-use KelpTub\Core\Cost\Dearness;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Cost\Offer;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Air\AirParts;
@@ -111,7 +111,7 @@ final readonly class CostFigures
                     default => null,
                 };
                 if ($kind !== null) {
-                    $each = Dearness::ofOne($this->offers($need->key)) ?? 0.0;
+                    $each = UnitPrice::ofOne($this->offers($need->key)) ?? 0.0;
                     $month[$kind] += $need->amount * $feed->tub->tub->count * $each * $share;
                 }
             }

@@ -6,7 +6,7 @@ namespace KelpTub\Core\Marks\Cost;
 
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\Pump;
-use KelpTub\Core\Cost\Dearness;
+use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Remedy;
 use KelpTub\Core\Garden\RuleContext;
@@ -95,6 +95,6 @@ final class CostRules
             return 0.0;
         }
 
-        return Dearness::ofOne($context->library->offers->with($wish->offers, $key));
+        return UnitPrice::ofOne($context->library->offers->with($wish->offers, $key));
     }
 }

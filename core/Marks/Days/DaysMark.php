@@ -29,6 +29,11 @@ final class DaysMark extends Mark
         return ['plantings'];
     }
 
+    public function membersByTub(): array
+    {
+        return $this->members();
+    }
+
     public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
     {
         return self::plantings()->withoutTub($tub, $garden->document, $patch);

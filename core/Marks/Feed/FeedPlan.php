@@ -11,10 +11,10 @@ use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\KnownSeasons;
 use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
+use KelpTub\Core\Season\SeasonEvent;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\Weather;
-use KelpTub\Core\Season\WhatIf;
 
 /** What one tub is fed, and its season, which is simulated when it is first asked for and then once. */
 final class FeedPlan
@@ -93,11 +93,11 @@ final class FeedPlan
     /**
      * The same season with what might happen in it, or with plants that drink and eat more or less than their figures say.
      *
-     * @param  list<WhatIf>  $whatIfs
+     * @param  list<SeasonEvent>  $events
      */
-    public function with(array $whatIfs, float $drinks = 1.0, float $eats = 1.0): ?Season
+    public function with(array $events, float $drinks = 1.0, float $eats = 1.0): ?Season
     {
-        return $this->season === null ? null : new Season($this->season, $this->weather, $whatIfs, $drinks, $eats);
+        return $this->season === null ? null : new Season($this->season, $this->weather, $events, $drinks, $eats);
     }
 
     /** The same season looked after otherwise. */

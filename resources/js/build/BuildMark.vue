@@ -16,6 +16,7 @@ import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import MarkPage from '../shell/MarkPage.vue';
+import PlugDetail from './PlugDetail.vue';
 import { buildOf, spell, tick, today, type BuildSheet, type Step } from './sheet';
 
 const garden = useGarden();
@@ -183,6 +184,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                     :chosen="step.drawing.highlight === 'outline' ? null : 0"
                     :caption="step.drawing.highlight === 'centres' || step.drawing.highlight === 'holes' ? 'this one first' : ''"
                 />
+                <PlugDetail v-else-if="step.drawing.detail === 'plug'" :sown="sheet.sowing" :raised="step.drawing.highlight === 'roots'" />
                 <CupDetail v-else-if="step.drawing.detail === 'cup'" :tub="tub" :units="garden.units.value" />
                 <JugRow
                     v-else-if="step.drawing.detail === 'jugs'"

@@ -19,6 +19,19 @@ export interface Step {
     note: string | null;
 }
 
+/** How a crop is raised from seed before the tub is planted. */
+export interface Sown {
+    crop: string;
+    name: string;
+    plugs: number;
+    seeds: number;
+    /** How seeds come up: uncovered, under a cover, or either way. */
+    in: 'light' | 'dark' | 'either';
+    leave: number;
+    up_days: number;
+    ready_days: number;
+}
+
 export interface BuildSheet {
     tub: string;
     name: string;
@@ -26,6 +39,7 @@ export interface BuildSheet {
     copy: number;
     minutes: number;
     done: number;
+    sowing: Sown[];
     templates: string[];
     wall: { name: string; height_mm: number; along_mm: number }[];
     steps: Step[];

@@ -91,6 +91,7 @@ function setMeter(on: boolean): void {
     });
 }
 
+const tables = useTurns();
 const fileFault = ref('');
 async function take(as: 'csv' | 'pdf' | 'xlsx'): Promise<void> {
     fileFault.value = '';
@@ -98,25 +99,15 @@ async function take(as: 'csv' | 'pdf' | 'xlsx'): Promise<void> {
         fileFault.value = await download(`parts?as=${as}`, garden.document.value);
         return;
     }
+    const answer = await tables.ask<{ rows: (string | number | null)[][] }>('parts?as=rows', {
+        body: JSON.stringify(garden.document.value),
+    });
+    if (answer?.kind !== 'done') {
+        fileFault.value = answer && 'message' in answer ? answer.message : '';
+        return;
+    }
     const { default: write } = await import('write-excel-file/universal');
-    const safe = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
-    const head = ['part', 'name', 'kind', 'need', 'unit', 'owned', 'pack', 'price', 'supplier', 'packs', 'cost'];
-    const rows = report.value.parts.flatMap((p) =>
-        (p.buy.length ? p.buy : [null]).map((b) => [
-            safe(p.key),
-            safe(p.name),
-            p.kind,
-            p.need,
-            p.unit,
-            p.owned,
-            b?.pack ?? null,
-            b?.price ?? null,
-            safe(b?.supplier ?? ''),
-            b?.count ?? null,
-            b ? b.count * b.price : null,
-        ]),
-    );
-    keep(await write([head, ...rows]).toBlob(), garden.file().name.replace('.kelp.json', '-parts.xlsx'));
+    keep(await write(answer.data.rows).toBlob(), garden.file().name.replace('.kelp.json', '-parts.xlsx'));
 }
 const sumOf = (value: number): string => `${money(value)}\u202f${currency.value}`;
 const between = (of: (number | null)[] | null | undefined, say: (v: number) => string): string =>

@@ -61,7 +61,12 @@ function take(offers: Offer[], says: string): void {
     });
 }
 function takeList(): void {
-    if (list.value) take(list.value.offers, `take ${list.value.offers.length} prices`);
+    // A price of one’s own counts in place of the samples.
+    if (list.value)
+        take(
+            list.value.offers.map((offer) => ({ ...offer, instead: true })),
+            `take ${list.value.offers.length} prices`,
+        );
     list.value = null;
 }
 
@@ -120,7 +125,10 @@ function drop(name: string): void {
     <div class="prices">
         <section>
             <h2>A list of your own</h2>
-            <p class="small faint">CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery.</p>
+            <p class="small faint">
+                CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery. A parts list taken along
+                from here will do. Your prices count in place of the samples.
+            </p>
             <label class="box file"
                 >Choose a file<input type="file" accept=".csv,.txt,.tsv,.xlsx" data-act="price-file" @change="open"
             /></label>

@@ -48,6 +48,8 @@ export interface Offer {
     price: number;
     supplier?: string;
     delivery?: number;
+    /** Whether it stands in place of the sample prices of its part. */
+    instead?: boolean;
 }
 
 export interface PriceList {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
@@ -36,7 +36,7 @@ final readonly class AirController
     public function look(Request $request): JsonResponse
     {
         [$garden, $tub, $day] = $this->asked($request);
-        $asked = Asked::query($request, [
+        $asked = RequestInput::query($request, [
             'trouble' => ['nullable', 'string', Rule::enum(Trouble::class)],
             'battery_wh' => ['nullable', 'string', 'numeric', 'min:0', 'max:100000'],
         ]);
@@ -69,7 +69,7 @@ final readonly class AirController
      */
     public function curve(Request $request): JsonResponse
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'way' => ['bail', 'required', 'string', Rule::in(['box', 'rated', 'bucket'])],
             'free_flow_l_min' => ['required_if:way,box', 'nullable', 'numeric', 'max:10000'],
             'max_pressure_kpa' => ['nullable', 'numeric', 'max:1000'],
@@ -100,12 +100,12 @@ final readonly class AirController
     private function asked(Request $request): array
     {
         $garden = $this->reader->read($request->getContent());
-        $id = Asked::word($request, 'tub');
+        $id = RequestInput::word($request, 'tub');
 
         return [
             $garden,
             $garden->tub($id) ?? throw RefusedGarden::one('/tub', "is \"$id\", and no tub of this garden has that id"),
-            max(0, min(self::MOST_DAYS, (int) Asked::word($request, 'day'))),
+            max(0, min(self::MOST_DAYS, (int) RequestInput::word($request, 'day'))),
         ];
     }
 }

@@ -8,9 +8,10 @@ use App\Exports\BuildPdf;
 use App\Exports\FileNames;
 use App\Exports\Paper;
 use App\Exports\PartsCsv;
+use App\Exports\PartsTable;
 use App\Exports\TemplateFile;
 use App\Exports\TooManySheets;
-use App\Http\Asked;
+use App\Http\RequestInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -63,7 +64,7 @@ final readonly class BuildController
     public function template(Request $request): Response
     {
         [$garden, $tub] = $this->asked($request);
-        $asked = Asked::query($request, [
+        $asked = RequestInput::query($request, [
             'as' => ['bail', 'required', 'string', Rule::in(['pdf', 'svg', 'dxf'])],
             'what' => ['nullable', 'string', 'max:20'],
         ]);
@@ -82,25 +83,31 @@ final readonly class BuildController
         return self::file($file, [$tub->name, $what, ...($asked['as'] === 'pdf' ? [$paper->value] : [])], $asked['as']);
     }
 
-    /** The garden in the body; `?as=csv` or `?as=pdf` and `&paper=`. */
+    /** The garden in the body; `?as=csv`, `?as=rows` for a spreadsheet that the page writes, or `?as=pdf` and `&paper=`. */
     public function parts(Request $request): Response
     {
         $garden = $this->reader->read($request->getContent());
-        $as = Asked::query($request, ['as' => ['bail', 'required', 'string', Rule::in(['csv', 'pdf'])]])['as'];
+        $as = RequestInput::query($request, ['as' => ['bail', 'required', 'string', Rule::in(['csv', 'pdf', 'rows'])]])['as'];
         $report = $this->planner->written($this->planner->plan($garden), []);
 
-        return $as === 'csv'
-            ? self::file(PartsCsv::of($report), [$garden->name, 'parts'], 'csv')
-            : self::file(BuildPdf::parts($report, $garden->name, self::paper($request, $garden)), [$garden->name, 'parts'], 'pdf');
+        return match ($as) {
+            'csv' => self::file(PartsCsv::of($report), [$garden->name, 'parts'], 'csv'),
+            'rows' => new JsonResponse(['rows' => PartsTable::of($report)]),
+            default => self::file(
+                BuildPdf::parts($report, $garden->name, self::paper($request, $garden)),
+                [$garden->name, 'parts'],
+                'pdf',
+            ),
+        };
     }
 
     /** @return array{Garden, Tub, int} */
     private function asked(Request $request): array
     {
         $garden = $this->reader->read($request->getContent());
-        $id = Asked::word($request, 'tub');
+        $id = RequestInput::word($request, 'tub');
         $tub = $garden->tub($id) ?? throw RefusedGarden::one('/tub', "is \"$id\", and no tub of this garden has that id");
-        $copy = (int) (Asked::word($request, 'copy') ?: 1);
+        $copy = (int) (RequestInput::word($request, 'copy') ?: 1);
         if ($copy < 1 || $copy > $tub->count) {
             throw RefusedGarden::one('/copy', "is $copy, and there are $tub->count of $tub->name");
         }
@@ -110,7 +117,7 @@ final readonly class BuildController
 
     private static function paper(Request $request, Garden $garden): Paper
     {
-        $name = Asked::word($request, 'paper');
+        $name = RequestInput::word($request, 'paper');
 
         return Paper::asked($name === '' ? null : $name, $garden->units)
             ?? throw RefusedGarden::one('/paper', "is \"$name\"; there are a4 and letter");

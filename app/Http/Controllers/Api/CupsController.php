@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +21,7 @@ final readonly class CupsController
 
     public function __invoke(Request $request): JsonResponse
     {
-        $body = Asked::body($request, ['hole_mm' => ['bail', 'required', 'numeric', 'gt:0', 'max:3000']]);
+        $body = RequestInput::body($request, ['hole_mm' => ['bail', 'required', 'numeric', 'gt:0', 'max:3000']]);
 
         return new JsonResponse(
             ['cups' => CupFits::of(

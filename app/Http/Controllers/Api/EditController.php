@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Http\JsonResponse;
@@ -42,15 +42,15 @@ final readonly class EditController
      */
     public function add(Request $request): JsonResponse
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'tub.name' => ['required', 'string', 'max:'.self::NAME_LENGTH],
             'tub.system' => ['bail', 'required', 'string', Rule::enum(GrowingSystem::class)],
             'tub.crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
         ]);
-        $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
-        $tub = Asked::object($body->tub, '/tub');
-        $vessel = Asked::thing($tub->vessel ?? null, '/tub/vessel');
-        $cup = Asked::thing($tub->cup ?? null, '/tub/cup');
+        $garden = $this->reader->fromDocument(RequestInput::object($body->garden ?? null, '/garden'));
+        $tub = RequestInput::object($body->tub, '/tub');
+        $vessel = RequestInput::thing($tub->vessel ?? null, '/tub/vessel');
+        $cup = RequestInput::thing($tub->cup ?? null, '/tub/cup');
         $crop = $tub->crop ?? null;
         $more = array_intersect_key(get_object_vars($tub), array_flip(self::MORE));
         $this->alone($vessel, $cup, $crop, $more);
@@ -71,7 +71,7 @@ final readonly class EditController
     /** Another way to run a tub: the garden in the body, `?tub=` and `?system=`. */
     public function run(Request $request): JsonResponse
     {
-        $asked = Asked::query($request, ['system' => ['bail', 'required', 'string', Rule::enum(GrowingSystem::class)]]);
+        $asked = RequestInput::query($request, ['system' => ['bail', 'required', 'string', Rule::enum(GrowingSystem::class)]]);
         $system = GrowingSystem::from($asked['system']);
 
         return $this->onTub($request, fn (Garden $garden, Tub $tub): array => (new TubEdits($garden, $this->library))->run($tub, $system));
@@ -80,7 +80,7 @@ final readonly class EditController
     /** Stands a tub in another vessel, or with no `&under=` takes it out: the garden in the body, `?tub=` and `&under=` a key. */
     public function nest(Request $request): JsonResponse
     {
-        $under = Asked::word($request, 'under');
+        $under = RequestInput::word($request, 'under');
         $lower = $under !== '' ? $this->inPlace(LibraryKind::Vessels, $under) : null;
         if (is_string($lower)) {
             $this->alone($lower, 'net-cup-50', null);
@@ -117,7 +117,7 @@ final readonly class EditController
     /** How many alike a tub stands for: the garden in the body, `?tub=` and `&count=`. */
     public function count(Request $request, Planner $planner): JsonResponse
     {
-        $asked = Asked::query($request, ['count' => ['bail', 'required', 'string', Rule::in(range(1, Tub::MOST_ALIKE))]]);
+        $asked = RequestInput::query($request, ['count' => ['bail', 'required', 'string', Rule::in(range(1, Tub::MOST_ALIKE))]]);
 
         return $this->onTub(
             $request,
@@ -128,12 +128,12 @@ final readonly class EditController
     /** What a new tub starts with: `{"vessel": key or whole, "system": … or null, "crop": key or null}` in. */
     public function advise(Request $request): JsonResponse
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'system' => ['bail', 'nullable', 'string', Rule::enum(GrowingSystem::class)],
             'crop' => ['nullable', 'string', 'max:'.self::NAME_LENGTH],
         ]);
         $system = GrowingSystem::tryFrom($body->system ?? '');
-        $given = Asked::thing($body->vessel ?? null, '/vessel');
+        $given = RequestInput::thing($body->vessel ?? null, '/vessel');
         $tub = $this->alone($given, 'net-cup-50', $body->crop ?? ($system === null ? null : NewTubAdvice::crop($system)));
         $vessel = $tub->body->vessel;
         $crop = $tub->planting->crops[0]->crop ?? null;
@@ -150,7 +150,7 @@ final readonly class EditController
     private function onTub(Request $request, callable $edit): JsonResponse
     {
         $garden = $this->reader->read($request->getContent());
-        $tub = $garden->tub(Asked::word($request, 'tub'));
+        $tub = $garden->tub(RequestInput::word($request, 'tub'));
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)

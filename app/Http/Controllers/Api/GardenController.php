@@ -6,8 +6,8 @@ namespace App\Http\Controllers\Api;
 
 use App\Gardens\GardenList;
 use App\Gardens\GardenStore;
-use App\Http\Asked;
-use App\Http\Writing;
+use App\Http\RequestInput;
+use App\Http\WriteHeaders;
 use App\Models\Garden;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,7 +25,7 @@ final readonly class GardenController
 
     public function index(Request $request, GardenList $list): JsonResponse
     {
-        $page = $list->page(Asked::page($request));
+        $page = $list->page(RequestInput::page($request));
 
         return new JsonResponse(['gardens' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
     }
@@ -36,7 +36,7 @@ final readonly class GardenController
         $body = GardenFile::decode($request->getContent());
         $named = ! isset($body->format) && is_string($body->name ?? null) && array_keys(get_object_vars($body)) === ['name'];
         $document = $named ? $this->store->blank(trim($body->name)) : $request->getContent();
-        $garden = $this->store->create($document, Writing::key($request));
+        $garden = $this->store->create($document, WriteHeaders::key($request));
 
         return self::answer($garden, 201);
     }
@@ -50,10 +50,10 @@ final readonly class GardenController
     {
         $revision = $this->store->update(
             $id,
-            Writing::revision($request),
+            WriteHeaders::revision($request),
             $request->getContent(),
-            Writing::key($request),
-            Writing::follows($request),
+            WriteHeaders::key($request),
+            WriteHeaders::follows($request),
         );
 
         return new JsonResponse(['id' => $id, 'revision' => $revision], headers: ['ETag' => "\"$revision\""]);
@@ -68,7 +68,7 @@ final readonly class GardenController
 
     public function destroy(Request $request, string $id): JsonResponse
     {
-        $this->store->delete($id, Writing::revision($request));
+        $this->store->delete($id, WriteHeaders::revision($request));
 
         return new JsonResponse(['id' => $id]);
     }
@@ -82,7 +82,7 @@ final readonly class GardenController
 
     public function copy(Request $request, Garden $garden): JsonResponse
     {
-        return self::answer($this->store->copy($garden, Writing::key($request)), 201);
+        return self::answer($this->store->copy($garden, WriteHeaders::key($request)), 201);
     }
 
     /** A garden as it was at one of its revisions. */
@@ -94,7 +94,7 @@ final readonly class GardenController
     /** Makes it what it was: as a new revision, so that this too can be gone back on. */
     public function goBack(Request $request, Garden $garden, int $revision): JsonResponse
     {
-        $now = $this->store->update($garden->id, Writing::revision($request), self::at($garden, $revision), Writing::key($request));
+        $now = $this->store->update($garden->id, WriteHeaders::revision($request), self::at($garden, $revision), WriteHeaders::key($request));
 
         return new JsonResponse(['id' => $garden->id, 'revision' => $now]);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryFiles;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
@@ -26,7 +26,7 @@ final readonly class LibraryController
     /** What is on a shelf, so many at a time: `?page=`. */
     public function index(LibraryKind $kind, Request $request): JsonResponse
     {
-        $page = $this->own->page($kind, Asked::page($request));
+        $page = $this->own->page($kind, RequestInput::page($request));
 
         return new JsonResponse(['items' => $page->items(), 'page' => $page->currentPage(), 'pages' => $page->lastPage()]);
     }

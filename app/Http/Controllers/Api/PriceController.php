@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Prices\PriceTable;
 use App\Prices\SupplierService;
 use Illuminate\Http\JsonResponse;
@@ -60,7 +60,7 @@ final readonly class PriceController
     /** The supplier's prices for `{"garden"}`: its terms, and what is new or has changed against the garden's own list. */
     public function refresh(Request $request, SupplierService $service): JsonResponse
     {
-        $garden = $this->garden(Asked::body($request, []));
+        $garden = $this->garden(RequestInput::body($request, []));
         $said = $service->prices($garden->of(MoneyWish::class)->currency);
         if (is_string($said)) {
             return new JsonResponse(['away' => $said, 'supplier' => null, 'changes' => []]);
@@ -94,7 +94,7 @@ final readonly class PriceController
 
     private function garden(stdClass $body): Garden
     {
-        return $this->reader->read(GardenFile::encode(Asked::object($body->garden ?? null, '/garden')));
+        return $this->reader->read(GardenFile::encode(RequestInput::object($body->garden ?? null, '/garden')));
     }
 
     /** @return array<string, string> what this garden buys, then what the Library knows, by key */

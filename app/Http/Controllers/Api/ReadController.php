@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -27,7 +27,7 @@ final readonly class ReadController
 
     public function __invoke(Request $request): JsonResponse
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'units' => ['bail', 'required', 'string', Rule::enum(UnitSystem::class)],
             'texts' => ['required', 'array', 'max:'.self::MOST_TEXTS],
             'texts.*' => ['array:text,dimension,currency,way,wall_mm,rim_mm,floor_mm'],

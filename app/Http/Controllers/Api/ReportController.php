@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -31,7 +31,7 @@ final readonly class ReportController
      */
     public function plan(Request $request, #[Give('planner.final')] Planner $final): Response
     {
-        $tub = Asked::word($request, 'tub');
+        $tub = RequestInput::word($request, 'tub');
         $garden = $this->reader->read($request->getContent());
 
         return self::json(GardenFile::encode($final->report($garden, $tub === '' ? null : $tub)));

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Weather\ForecastService;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\JsonResponse;
@@ -15,7 +15,7 @@ use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
-use KelpTub\Core\Season\WhatIf;
+use KelpTub\Core\Season\SeasonEvent;
 use KelpTub\Core\WhatIf\EcCorrection;
 use KelpTub\Core\WhatIf\SeasonAsk;
 use KelpTub\Core\WhatIf\SeasonRuns;
@@ -40,20 +40,20 @@ final readonly class SeasonController
      */
     public function runs(Request $request): Response
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'tub' => ['required', 'string', 'max:120'],
             'seeds' => ['integer', 'min:1', 'max:'.SeasonYears::MOST],
             'runs' => ['array', 'min:1', 'max:'.SeasonRuns::MOST],
             'runs.*.policy' => ['array', 'max:20'],
             'runs.*.policy.*' => ['string', 'max:40'],
-            'runs.*.what_ifs' => ['array', 'max:'.WhatIf::MOST],
+            'runs.*.what_ifs' => ['array', 'max:'.SeasonEvent::MOST],
             'runs.*.what_ifs.*' => ['string', 'max:60'],
         ]);
-        $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
+        $garden = $this->reader->fromDocument(RequestInput::object($body->garden ?? null, '/garden'));
         $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
         $asks = [];
         foreach (array_values((array) ($body->runs ?? [new stdClass])) as $i => $run) {
-            $run = Asked::object($run, "/runs/$i");
+            $run = RequestInput::object($run, "/runs/$i");
             $asks[] = new SeasonAsk((array) ($run->policy ?? []), array_values((array) ($run->what_ifs ?? [])));
         }
         try {
@@ -73,13 +73,13 @@ final readonly class SeasonController
     /** What to do about a reading: `{"garden", "tub", "now_ms_cm", "wanted_ms_cm", "litres"}`. */
     public function correct(Request $request): JsonResponse
     {
-        $body = Asked::body($request, [
+        $body = RequestInput::body($request, [
             'tub' => ['required', 'string', 'max:120'],
             'now_ms_cm' => ['required', 'numeric'],
             'wanted_ms_cm' => ['required', 'numeric'],
             'litres' => ['nullable', 'numeric'],
         ]);
-        $garden = $this->reader->fromDocument(Asked::object($body->garden ?? null, '/garden'));
+        $garden = $this->reader->fromDocument(RequestInput::object($body->garden ?? null, '/garden'));
         $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
         try {
             return new JsonResponse((new EcCorrection($this->planner))->of(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
-use App\Http\Asked;
+use App\Http\RequestInput;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use Illuminate\Container\Attributes\Give;
@@ -36,7 +36,7 @@ final readonly class TubController
     /** How many cups go so far apart: `?mm=`. */
     public function apart(Request $request, Planner $planner): JsonResponse
     {
-        $asked = Asked::query($request, ['mm' => ['bail', 'required', 'string', 'numeric', 'gt:0', 'max:3000']]);
+        $asked = RequestInput::query($request, ['mm' => ['bail', 'required', 'string', 'numeric', 'gt:0', 'max:3000']]);
         $apart = (float) $asked['mm'];
 
         return $this->answer(
@@ -70,7 +70,7 @@ final readonly class TubController
     private function answer(Request $request, string $name, callable $ask): JsonResponse
     {
         $garden = $this->reader->read($request->getContent());
-        $tub = $garden->tub(Asked::word($request, 'tub'));
+        $tub = $garden->tub(RequestInput::word($request, 'tub'));
 
         return $tub === null
             ? new JsonResponse(['message' => 'No tub of this garden has that id.'], 404)

@@ -10,7 +10,7 @@ use RecursiveIteratorIterator;
 use SplFileInfo;
 
 /** The last good forecasts, a file for each climate, chance and first day that was asked for: the newest are kept. */
-final class KeptForecasts
+final class KeptWeather
 {
     /** One takes some 70 kB. */
     public const MOST = 20;

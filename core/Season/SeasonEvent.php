@@ -7,13 +7,13 @@ namespace KelpTub\Core\Season;
 use InvalidArgumentException;
 
 /** Something that happens from a day on, for so many days: `heat@20x3+8` is three days 8 °C warmer from day 20. */
-final readonly class WhatIf
+final readonly class SeasonEvent
 {
     public const MOST = 20;
 
     private const FORM = '/^([a-z-]+?)(?:@(\d{1,4}))?(?:x(\d{1,4}))?(?:\+?([+-]?\d+(?:\.\d+)?))?$/';
 
-    public function __construct(public WhatIfKind $kind, public int $from, public int $days, public float $amount)
+    public function __construct(public SeasonEventKind $kind, public int $from, public int $days, public float $amount)
     {
     }
 
@@ -24,27 +24,27 @@ final readonly class WhatIf
      */
     public static function read(string $text, float $lastDay): self
     {
-        $kinds = implode(', ', array_column(WhatIfKind::cases(), 'value'));
-        $kind = preg_match(self::FORM, trim($text), $m) === 1 ? WhatIfKind::tryFrom($m[1]) : null;
+        $kinds = implode(', ', array_column(SeasonEventKind::cases(), 'value'));
+        $kind = preg_match(self::FORM, trim($text), $m) === 1 ? SeasonEventKind::tryFrom($m[1]) : null;
         if ($kind === null) {
             throw new InvalidArgumentException("\"$text\" is no what-if; write one like heat@20x3+8, of $kinds");
         }
         $from = ($m[2] ?? '') === '' ? 0 : (int) $m[2];
         $times = ($m[3] ?? '') === '' ? null : (int) $m[3];
         $amount = ($m[4] ?? '') === '' ? null : (float) $m[4];
-        $lasts = in_array($kind, [WhatIfKind::HotRoom, WhatIfKind::WindDown], true) ? (int) ceil($lastDay) : 1;
+        $lasts = in_array($kind, [SeasonEventKind::HotRoom, SeasonEventKind::WindDown], true) ? (int) ceil($lastDay) : 1;
 
         return self::of(
             $kind,
             $from,
-            $kind === WhatIfKind::PowerCut ? 1 : $times ?? $lasts,
-            $amount ?? ($kind === WhatIfKind::PowerCut && $times !== null ? (float) $times : $kind->usualAmount()),
+            $kind === SeasonEventKind::PowerCut ? 1 : $times ?? $lasts,
+            $amount ?? ($kind === SeasonEventKind::PowerCut && $times !== null ? (float) $times : $kind->usualAmount()),
             $lastDay,
         );
     }
 
     /** @throws InvalidArgumentException when it is out of range, or after the last harvest */
-    public static function of(WhatIfKind $kind, int $from, int $days, float $amount, float $lastDay): self
+    public static function of(SeasonEventKind $kind, int $from, int $days, float $amount, float $lastDay): self
     {
         if ($from < 0 || $from >= $lastDay) {
             throw new InvalidArgumentException(

@@ -11,7 +11,7 @@ use KelpTub\Core\File\RefusedGarden;
 use stdClass;
 
 /** What a request says, held against rules in the one place where it is read: its address or its body, never a mixture of the two. */
-final class Asked
+final class RequestInput
 {
     private const MOST_ENTRIES = 1000;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Season;
 
 /** What may happen in a season. Source: handbook, season (what-ifs). */
-enum WhatIfKind: string
+enum SeasonEventKind: string
 {
     case Heat = 'heat';
     case Away = 'away';

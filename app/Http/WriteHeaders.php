@@ -8,7 +8,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 /** What a write says of itself in its headers, read strictly. */
-final class Writing
+final class WriteHeaders
 {
     /** The revision that it was made against. */
     public static function revision(Request $request): int

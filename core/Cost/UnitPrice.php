@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Cost;
 
 /** What one of a thing costs, before it is bought in packs. */
-final class Dearness
+final class UnitPrice
 {
     /**
      * The price of one unit in the pack in which it is cheapest; null where nobody sells it.
