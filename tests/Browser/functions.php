@@ -42,7 +42,11 @@ function bucket20(array $tub = [], array $garden = []): array
 
 function saved(Browser $browser): void
 {
-    $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('html[data-busy]')) === []
+            && trim($browser->see('.state')->getText()) === 'Saved',
+        'to be saved',
+    );
 }
 
 /** The number of a figure of the reckoning by its label. */

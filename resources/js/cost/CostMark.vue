@@ -20,6 +20,7 @@ import { amount, quantityIn, type CostFigures } from './money';
 import Prices from './Prices.vue';
 import WaysToSpendLess from './WaysToSpendLess.vue';
 import { vShown } from '../kit/shown';
+import { useTurns } from '../kit/turns';
 
 const garden = useGarden();
 const report = garden.report;
