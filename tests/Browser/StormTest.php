@@ -37,7 +37,9 @@ function deedsOf(int $seed): array
             'right' => fn () => ['tub' => $tub, 'mark' => 'tub', 'press' => '[aria-label="Move it right on the bench"]'],
             'distance' => fn () => ['tub' => $tub, 'mark' => 'air', 'type' => 'Pump to tub', 'text' => $length(300, 2500)],
             'saws' => fn () => [
-                'tub' => $tub, 'mark' => 'lid', 'type' => 'Saws you have', 'text' => $chance->getInt(30, 60).', '.$chance->getInt(61, 80),
+                'tub' => $tub, 'mark' => 'lid', 'type' => 'Saws you have',
+                // With its unit: a bare number is in the units that the page shows when it is written.
+                'text' => sprintf('%d mm, %d mm', $chance->getInt(30, 60), $chance->getInt(61, 80)),
             ],
             'cap' => fn () => [
                 'tub' => $tub, 'mark' => 'cost', 'type' => 'Spend at most, EUR', 'text' => (string) $chance->getInt(50, 500),

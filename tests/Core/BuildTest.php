@@ -66,7 +66,7 @@ it('has each step once, named, with something to look at before going on', funct
     $steps = BuildSheet::of(Gardens::plan($garden), $garden->tubs[0]);
     $keys = array_map(fn (Step $s) => $s->key, $steps);
 
-    expect(array_unique($keys))->toBe($keys)->and(array_slice($keys, 0, 1))->toBe(['check'])->and(end($keys))->toBe('log');
+    expect(array_unique($keys))->toBe($keys)->and($keys[0])->toBeIn(['sow', 'check'])->and(end($keys))->toBe('log');
     foreach ($steps as $step) {
         expect($step->minutes)->toBeGreaterThan(0)->and($step->doneWhen)->not->toBe('')
             ->and($step->does.implode(' ', $step->figures))->not->toMatch('/NAN|INF|  |\.\.|\d{4}\d*\.\d{3}/');
@@ -206,3 +206,23 @@ it('speaks in the grower’s units', function () {
 
     expect($all)->toContain('gal')->not->toMatch('/\d\x{202f}(mm|L|kg)\b/u');
 });
+
+it('tries the pH on a little of the water, with the sum for this tub', function (array $tub, string $units, array $says) {
+    $garden = Gardens::tub(
+        ['crop' => 'basil', 'feed' => 'f', ...$tub],
+        ['units' => $units, 'feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    );
+    $step = sheetOf($garden)['ph'];
+
+    expect($step->does)->toContain(...$says)->and(array_keys($step->parts))->toContain('ph-down');
+    // As many drops to each litre of the tub as to a litre of the trial.
+    preg_match('/take out (a litre|a quarter of a litre) .* had it taken (\d+), .* would take ([\d.]+)/su', $step->does, $m);
+    if ($m !== []) {
+        $litres = Gardens::tubPlan($garden)->water->start();
+        expect((float) $m[3])->toEqualWithDelta($m[2] / 20 * $litres / ($m[1] === 'a litre' ? 1 : 0.25), 0.5);
+    }
+})->with([
+    'a bucket' => [[], 'metric', ['take out a litre', 'had it taken 6', 'Give half of yours']],
+    'a jar' => [['system' => 'passive', 'vessel' => 'jar-1'], 'metric', ['take out a quarter of a litre', 'had it taken 2']],
+    'in US units' => [[], 'us', ['take out a quart and']],
+]);

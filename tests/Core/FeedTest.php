@@ -236,3 +236,32 @@ it('refuses feeds and waters that cannot be, and says where', function (array $g
     ],
     'a site at 6000 m' => [['site' => ['altitude_m' => 6000]], '/site/altitude_m', '5000'],
 ]);
+
+it('buys what brings the pH of all water poured to its aim: down from above, up from below, nothing near it', function (
+    array $water,
+    string $school,
+    ?string $part,
+    float $mlPerL,
+) {
+    $garden = Gardens::tub(['crop' => 'basil', 'feed' => 'f', 'count' => 2], [
+        'water' => $water,
+        'feeds' => [['id' => 'f', 'product' => 'two-part-dry', 'ph_school' => $school]],
+    ]);
+    $needs = array_column(Gardens::plan($garden)->needs(), null, 'key');
+    $poured = Gardens::fed($garden)->run()?->poured();
+    $bought = array_values(array_intersect(['ph-down', 'ph-up'], array_keys($needs)));
+
+    expect($bought)->toBe($part === null ? [] : [$part]);
+    if ($part !== null) {
+        expect($needs[$part]->amount)->toEqualWithDelta(2 * $mlPerL * $poured, 1e-9)->and($needs[$part]->unit)->toBe('mL');
+    }
+})->with([
+    // The aim of basil is 5.8.
+    'tap water' => [['source' => 'tap', 'ec_ms_cm' => 0.4, 'ph' => 7.5], 'window', 'ph-down', 0.3],
+    'hard water takes more' => [['source' => 'tap', 'ec_ms_cm' => 0.7, 'ph' => 7.5], 'window', 'ph-down', 0.525],
+    'and no more than twice as much' => [['source' => 'tap', 'ec_ms_cm' => 1.2, 'ph' => 7.5], 'window', 'ph-down', 0.6],
+    'just off the aim' => [['source' => 'tap', 'ec_ms_cm' => 0.4, 'ph' => 6.01], 'window', 'ph-down', 0.3],
+    'near it' => [['source' => 'tap', 'ec_ms_cm' => 0.4, 'ph' => 5.99], 'window', null, 0.0],
+    'under it' => [['source' => 'rain', 'ec_ms_cm' => 0.0, 'ph' => 5.3], 'window', 'ph-up', 0.1],
+    'nobody looks' => [['source' => 'tap', 'ec_ms_cm' => 0.4, 'ph' => 7.5], 'none', null, 0.0],
+]);

@@ -24,6 +24,8 @@ use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\Unit;
+use KelpTub\Core\Units\UnitSystem;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\VesselKind;
@@ -44,6 +46,15 @@ final class BuildSheet
         'wet-test' => [15, 0], 'spray-test' => [15, 0], 'fill' => [10, 0], 'balance' => [10, 0], 'stand-water' => [2, 0], 'feed' => [10, 0],
         'ph' => [10, 0], 'plant' => [5, 3], 'support' => [15, 0], 'light-check' => [5, 0], 'log' => [5, 0],
     ];
+
+    /** Drops of a usual bottle in a millilitre †, and those of the example: on a litre, or on a quarter of one from a vessel under 6 L. */
+    private const DROPS_A_ML = 20;
+
+    private const TRIAL_DROPS = 6;
+
+    private const SMALL_L = 6.0;
+
+    private const SMALL_TRIAL_DROPS = 2;
 
     /** The shallow water of a first test covers stones by so much, mm. */
     private const COVERED_MM = 20.0;
@@ -648,8 +659,7 @@ final class BuildSheet
             'Set the pH',
             $aim === null
                 ? 'Read the pH and write it down.'
-                : 'Half an hour after the feed, take a litre out, find what brings it to '.$this->write->number($aim['target'], 1)
-                    .', and put in that much for every litre. Read it again the next day.',
+                : $this->phTrial($aim['target'], $litres),
             $aim === null ? [] : [
                 'Aim' => $this->write->number($aim['target'], 1),
                 'Stay within' => $this->write->number($aim['low'], 1).' to '.$this->write->number($aim['high'], 1),
@@ -659,6 +669,27 @@ final class BuildSheet
             'ph',
             $aim === null ? 'It is written down.' : 'Two readings a day apart are within the window.',
         );
+    }
+
+    /** How much of pH-down or -up it takes: found by drops on a small measure of this tub's water, and half of it given first. */
+    private function phTrial(float $target, float $litres): string
+    {
+        $isSmall = $litres < self::SMALL_L;
+        $drops = $isSmall ? self::SMALL_TRIAL_DROPS : self::TRIAL_DROPS;
+        [$trial, $measure] = match (true) {
+            $this->write->system === UnitSystem::Us => $isSmall
+                ? [Unit::L_PER_US_GALLON / 16, 'a cup (8 fl oz)']
+                : [Unit::L_PER_US_QUART, 'a quart'],
+            $isSmall => [0.25, 'a quarter of a litre'],
+            default => [1.0, 'a litre'],
+        };
+        $ml = $drops / self::DROPS_A_ML * $litres / $trial;
+
+        return "Half an hour after the feed, take out $measure and count the drops of pH-down or pH-up that bring it to "
+            ."{$this->write->number($target, 1)}. ".self::DROPS_A_ML." drops are a millilitre: had it taken $drops"
+            .", the {$this->write->volume($litres)} would take {$this->write->number($ml, $ml < 10.0 ? 1 : 0, 'mL')}. Give half of yours, "
+            .'thinned in a jug of the tub’s water, stir, wait a quarter of an hour and measure; then give what is missing. Read it again the '
+            .'next day.';
     }
 
     private function amount(Dose $dose): string

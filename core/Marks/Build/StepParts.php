@@ -53,6 +53,8 @@ final readonly class StepParts
         'trellis' => ['support'],
         'clips' => ['support'],
         'ph-kit' => ['ph'],
+        'ph-down' => ['ph'],
+        'ph-up' => ['ph'],
         'ph-meter' => ['ph'],
         'ec-meter' => ['log'],
     ];

@@ -12,6 +12,17 @@ use stdClass;
 /** The parts list and the budget of the report. */
 final class CostReport
 {
+    /** What takes longer than a preview may, and is of no garden without a tub. */
+    private const NOT_RUN = [
+        'next_tub' => null,
+        'monthly' => null,
+        'month' => null,
+        'harvest_value' => null,
+        'harvest_range' => null,
+        'payback_days' => null,
+        'payback_range' => null,
+    ];
+
     /**
      * @param  bool  $whole  with what takes whole seasons to tell; null otherwise
      * @return array<string, mixed> by the report's key
@@ -40,7 +51,7 @@ final class CostReport
                 'per_plant' => $budget->perPlant,
                 'cap' => $budget->cap,
                 'over_cap' => $budget->overCap,
-                ...($whole && $plan->garden->tubs !== [] ? self::running($plan) : []),
+                ...($whole && $plan->garden->tubs !== [] ? self::running($plan) : self::NOT_RUN),
             ],
         ];
     }

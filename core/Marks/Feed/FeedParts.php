@@ -8,6 +8,7 @@ use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Feed\Water;
 use KelpTub\Core\Feed\WaterSource;
 use KelpTub\Core\Season\SeasonRun;
 
@@ -17,8 +18,21 @@ final class FeedParts
     /** † of a calcium and magnesium concentrate, to soft water */
     private const SOFT_WATER_ML_PER_L = 1.0;
 
+    /** † of a dilute pH-down, to a litre of tap water of 0.4 mS/cm: the harder the water, the more. */
+    private const DOWN_ML_PER_L = 0.3;
+
+    private const USUAL_EC = 0.4;
+
+    private const MOST_HARD = 2.0;
+
+    /** † of a dilute pH-up, to a litre of water that stands under the aim. */
+    private const UP_ML_PER_L = 0.1;
+
+    /** What the pH of water may be off its aim and need nothing. */
+    private const PH_SLACK = 0.2;
+
     /** @return list<Need> */
-    public static function of(FeedPlan $plan, WaterSource $source): array
+    public static function of(FeedPlan $plan, Water $water): array
     {
         $feed = $plan->feed;
         $run = $feed === null ? null : $plan->run();
@@ -26,7 +40,7 @@ final class FeedParts
             return [];
         }
 
-        return [...self::softWater($plan, $feed, $run, $source), ...array_map(static fn (Dose $dose): Need => new Need(
+        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water), ...array_map(static fn (Dose $dose): Need => new Need(
             self::key($feed, $dose),
             $feed->product->name.(count($feed->product->parts) > 1 ? ', '.$dose->part->name : ''),
             NeedKind::Consumable,
@@ -52,6 +66,31 @@ final class FeedParts
             'mL',
             NeedStage::Feed,
             why: 'a millilitre to each litre of soft water poured',
+        )];
+    }
+
+    /**
+     * What brings the pH of all water that is poured to its aim: down where the water stands above it, up where it stands below.
+     *
+     * @return list<Need>
+     */
+    private static function ph(FeedPlan $plan, FeedWish $feed, SeasonRun $run, Water $water): array
+    {
+        $aim = $feed->ph->aim($plan->tub->plants->mix->phWindow())['target'] ?? null;
+        if ($aim === null || $water->ph === null || abs($water->ph - $aim) <= self::PH_SLACK) {
+            return [];
+        }
+        $isDown = $water->ph > $aim;
+        $each = $isDown ? self::DOWN_ML_PER_L * min(self::MOST_HARD, $water->ec / self::USUAL_EC) : self::UP_ML_PER_L;
+
+        return $each <= 0.0 ? [] : [new Need(
+            $isDown ? 'ph-down' : 'ph-up',
+            $isDown ? 'pH-down, dilute' : 'pH-up, dilute',
+            NeedKind::Consumable,
+            $each * $run->poured() * $plan->tub->tub->count,
+            'mL',
+            NeedStage::Feed,
+            why: sprintf('some %.2g mL to each litre poured, from pH %.1f to %.1f; the trial at the bench says how much', $each, $water->ph, $aim),
         )];
     }
 
