@@ -14,13 +14,13 @@ use stdClass;
 final class PartsTable
 {
     private const HEADINGS = [
-        'part', 'name', 'kind', 'for', 'why', 'need', 'spare', 'unit', 'owned', 'to buy', 'packs', 'pack', 'price', 'supplier', 'cost', 'left',
-        'currency',
+        'part', 'name', 'kind', 'for', 'why', 'need', 'spare', 'unit', 'owned', 'to buy', 'packs', 'pack', 'price', 'supplier', 'cost',
+        'left', 'currency',
     ];
 
     /**
      * @param  stdClass  $report  a report with its parts and budget
-     * @return list<list<string|float|int|null>> the headings first; text that a spreadsheet would take for a formula begins with an apostrophe
+     * @return list<list<string|float|int|null>> the headings first; what would be taken for a formula begins with an apostrophe
      */
     public static function of(stdClass $report): array
     {

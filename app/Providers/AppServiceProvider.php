@@ -20,8 +20,8 @@ use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Marks;
-use KelpTub\Core\Season\WeatherSource;
 use KelpTub\Core\Season\MadeWeather;
+use KelpTub\Core\Season\WeatherSource;
 
 /** Hands the core its Library and its schema, each made once a request. */
 final class AppServiceProvider extends ServiceProvider

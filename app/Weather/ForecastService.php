@@ -6,12 +6,12 @@ namespace App\Weather;
 
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Http\Client\Factory;
-use KelpTub\Core\Season\WeatherSource;
 use KelpTub\Core\Season\GivenWeather;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\Weather;
 use KelpTub\Core\Season\WeatherClimate;
 use KelpTub\Core\Season\WeatherDay;
+use KelpTub\Core\Season\WeatherSource;
 use Throwable;
 
 /**

@@ -35,6 +35,18 @@ final readonly class Sowing
         );
     }
 
+    /** How many stay in a plug. */
+    public function stays(): int
+    {
+        return min($this->thinTo, $this->seeds);
+    }
+
+    /** Whether more come up than are to stay. */
+    public function isThinned(): bool
+    {
+        return $this->thinTo < $this->seeds;
+    }
+
     /** † the usual of a group: the middle of the crop table. */
     private static function ofGroup(CropGroup $group): ?self
     {

@@ -7,8 +7,9 @@ namespace KelpTub\Core\File;
 use stdClass;
 
 /**
- * Two changes of one garden document brought together: each member of the garden, and each entry of a list whose entries have ids, is taken from
- * the side that changed it. What both changed, and not alike, is the grower's to choose; until then there is one document for each choice.
+ * Two changes of one garden document brought together: each member of the garden, and each entry of a list whose entries have ids, is
+ * taken from the side that changed it. What both changed, and not alike, is the grower's to choose; until then there is one document for
+ * each choice.
  */
 final readonly class Merge
 {

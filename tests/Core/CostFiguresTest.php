@@ -69,6 +69,7 @@ it('counts a month by hand: power, feed, water and plugs', function () {
             ['part' => 'two-part-dry-a', 'pack' => 100, 'price' => 2, 'instead' => true],
             ['part' => 'two-part-dry-b', 'pack' => 100, 'price' => 4, 'instead' => true],
             ['part' => 'plug-stone-wool', 'pack' => 10, 'price' => 3, 'instead' => true],
+            ['part' => 'ph-down', 'pack' => 100, 'price' => 5, 'instead' => true],
         ],
     ]);
     $report = Gardens::planner()->report($garden, whole: true);
@@ -80,7 +81,7 @@ it('counts a month by hand: power, feed, water and plugs', function () {
     // A pump of 4 W: 4 · 24 · 30.42 / 1000 kWh at 0.50.
     expect($report->budget->month->power)->toEqualWithDelta(4 * 24 * $month / 1000 * 0.5, 1e-9)
         ->and($report->budget->month->feed)->toEqualWithDelta(
-            ($parts['two-part-dry-a'] * 0.02 + $parts['two-part-dry-b'] * 0.04) / $days * $month,
+            ($parts['two-part-dry-a'] * 0.02 + $parts['two-part-dry-b'] * 0.04 + $parts['ph-down'] * 0.05) / $days * $month,
             1e-9,
         )
         ->and($report->budget->month->plugs)->toEqualWithDelta($parts['plug-stone-wool'] * 0.3 / $days * $month, 1e-9)

@@ -49,7 +49,11 @@ it('says on which day where the day of planting is known', function () {
         ->and($says('chilli'))->toContain('42 days before the plants go in, on 2 February 2027.');
 });
 
-it('sows in light, in the dark or just under the top, and thins where more are sown than stay', function (string $crop, string $how, bool $thins) {
+it('sows in light, in the dark or just under the top, and thins where more are sown than stay', function (
+    string $crop,
+    string $how,
+    bool $thins,
+) {
     $sheet = raisedIn(Gardens::tub(['crop' => $crop]));
 
     expect($sheet['sow']->does)->toContain($how)
@@ -100,13 +104,14 @@ it('says how many seeds go into a cup, and how many are left', function () {
 
 it('takes what a crop of one’s own does not say from its group, and knows it of every crop that is shipped', function () {
     $row = get_object_vars(Gardens::library()->crops->raw('kale'));
-    $bare = array_diff_key($row, array_flip(['seeds_per_plug', 'germinate_low_c', 'germinate_high_c', 'germinate_in', 'thin_to']));
+    $columns = ['seeds_per_plug', 'germinate_low_c', 'germinate_high_c', 'germinate_in', 'thin_to'];
+    $bare = array_diff_key($row, array_flip($columns));
     $own = Crop::fromRow((object) [...$bare, 'group' => 'fruit', 'germinate_low_c' => 25], 'own')->sowing;
 
     expect([$own?->seeds, $own?->lowC, $own?->highC, $own?->in, $own?->thinTo])->toBe([2, 25.0, 28.0, Sprouting::Dark, 1]);
     foreach (Gardens::library()->crops as $key => $crop) {
         $raw = Gardens::library()->crops->raw((string) $key);
-        expect(isset($raw->seeds_per_plug, $raw->germinate_low_c, $raw->germinate_high_c, $raw->germinate_in, $raw->thin_to))->toBeTrue((string) $key)
+        expect(array_filter($columns, fn (string $c): bool => ! isset($raw->{$c})))->toBe([], (string) $key)
             ->and($crop->sowing === null)->toBe($crop->group === CropGroup::Cutting, (string) $key);
         if ($crop->sowing !== null) {
             expect($crop->sowing->seeds)->toBeGreaterThanOrEqual($crop->sowing->thinTo, (string) $key)

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\RequestInput;
 use App\Http\FromHere;
+use App\Http\RequestInput;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -51,7 +51,8 @@ final class OnlyFromHere
     /** A link to a page that was followed, wherever it stood. */
     private static function follows(Request $request): bool
     {
-        return $request->isMethod('GET') && ! RequestInput::ofApi($request) && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
+        return $request->isMethod('GET') && ! RequestInput::ofApi($request)
+            && $request->headers->get('Sec-Fetch-Mode', 'navigate') === 'navigate';
     }
 
     private static function refused(int $status, string $message): Response

@@ -39,7 +39,8 @@ final class BuildSheet
 {
     /** † Minutes for one tub, and for each of what a step handles. */
     private const MINUTES = [
-        'sow' => [10, 1], 'raise' => [10, 1], 'check' => [5, 0], 'measure' => [10, 0], 'mark' => [5, 2], 'pilot' => [3, 1], 'saw' => [5, 2], 'cut' => [5, 5], 'deburr' => [3, 1],
+        'sow' => [10, 1], 'raise' => [10, 1], 'check' => [5, 0], 'measure' => [10, 0],
+        'mark' => [5, 2], 'pilot' => [3, 1], 'saw' => [5, 2], 'cut' => [5, 5], 'deburr' => [3, 1],
         'tube-hole' => [5, 0], 'sight-tube' => [20, 0], 'adapter' => [20, 0], 'board' => [25, 3], 'bottle' => [10, 0], 'cover' => [30, 0],
         'wash' => [15, 0], 'pair' => [20, 0], 'stand' => [5, 0], 'route' => [10, 3], 'stones' => [5, 2], 'pump' => [10, 0],
         'drip' => [20, 2],
@@ -688,8 +689,8 @@ final class BuildSheet
         return "Half an hour after the feed, take out $measure and count the drops of pH-down or pH-up that bring it to "
             ."{$this->write->number($target, 1)}. ".self::DROPS_A_ML." drops are a millilitre: had it taken $drops"
             .", the {$this->write->volume($litres)} would take {$this->write->number($ml, $ml < 10.0 ? 1 : 0, 'mL')}. Give half of yours, "
-            .'thinned in a jug of the tub’s water, stir, wait a quarter of an hour and measure; then give what is missing. Read it again the '
-            .'next day.';
+            .'thinned in a jug of the tub’s water, stir, wait a quarter of an hour and measure; then give what is missing. Read it again '
+            .'the next day.';
     }
 
     private function amount(Dose $dose): string

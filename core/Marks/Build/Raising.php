@@ -98,14 +98,14 @@ final readonly class Raising
     public function raise(): string
     {
         $hours = max([0.0, ...array_map(static fn (CropShare $s): float => $s->crop->lightHours, $this->shares)]);
-        $thinned = array_filter($this->shares, static fn (CropShare $s): bool => self::sowingOf($s->crop)->thinTo < self::sowingOf($s->crop)->seeds);
+        $thinned = array_filter($this->shares, static fn (CropShare $s): bool => self::sowingOf($s->crop)->isThinned());
 
         return 'Take the cover off as soon as they show, and give them light at once: '
             .$this->write->number($hours, 0, 'h').' a day, close under a lamp or at the brightest window, or they grow thin and fall over. '
-            .($thinned === [] ? '' : 'Where more come up than are to stay, cut the weaker off with scissors; pulled, they take the others’ roots '
-                .'with them. ')
-            .'Keep the plugs moist, never standing in water. When the first true leaves show, wet them with feed of a quarter of its strength. '
-            .'Build the tub meanwhile.';
+            .($thinned === [] ? '' : 'Where more come up than are to stay, cut the weaker off with scissors; pulled, they take '
+                .'the others’ roots with them. ')
+            .'Keep the plugs moist, never standing in water. When the first true leaves show, wet them with feed of a quarter of its '
+            .'strength. Build the tub meanwhile.';
     }
 
     /** @return array<string, string> */
@@ -114,8 +114,9 @@ final readonly class Raising
         $figures = [];
         foreach ($this->shares as $share) {
             $of = count($this->shares) > 1 ? "{$share->crop->name}: " : '';
-            $figures[ucfirst($of.'leave in each')] = (string) min(self::sowingOf($share->crop)->thinTo, self::sowingOf($share->crop)->seeds);
-            $figures[ucfirst($of.'ready')] = 'roots show below the plug, some '.self::days($share->crop->daysSowToTransplant).' after sowing';
+            $figures[ucfirst($of.'leave in each')] = (string) self::sowingOf($share->crop)->stays();
+            $figures[ucfirst($of.'ready')] = 'roots show below the plug, some '
+                .self::days($share->crop->daysSowToTransplant).' after sowing';
         }
 
         return $figures;
@@ -130,7 +131,7 @@ final readonly class Raising
             'plugs' => $s->plants,
             'seeds' => self::sowingOf($s->crop)->seeds,
             'in' => self::sowingOf($s->crop)->in->value,
-            'leave' => min(self::sowingOf($s->crop)->thinTo, self::sowingOf($s->crop)->seeds),
+            'leave' => self::sowingOf($s->crop)->stays(),
             'up_days' => $s->crop->daysGerminate,
             'ready_days' => $s->crop->daysSowToTransplant,
         ], $this->shares);
@@ -146,7 +147,7 @@ final readonly class Raising
 
         return implode(' ', array_map(
             fn (Crop $crop): string => self::sown($crop, self::sowingOf($crop), $many, 'cup')
-                .(self::sowingOf($crop)->thinTo < self::sowingOf($crop)->seeds
+                .(self::sowingOf($crop)->isThinned()
                     ? ' Later leave the best '.(self::sowingOf($crop)->thinTo === 1 ? 'one' : self::sowingOf($crop)->thinTo).' in each.'
                     : ''),
             $crops,
@@ -163,7 +164,9 @@ final readonly class Raising
     /** "14 days before the plants go in, on 2 March 2027" */
     private function before(Crop $crop): string
     {
-        $date = $this->planted === null ? null : (new DateTimeImmutable($this->planted))->sub(new DateInterval("P{$crop->daysSowToTransplant}D"));
+        $date = $this->planted === null
+            ? null
+            : (new DateTimeImmutable($this->planted))->sub(new DateInterval("P{$crop->daysSowToTransplant}D"));
 
         return self::days($crop->daysSowToTransplant).' before the plants go in'.($date === null ? '' : ', on '.$date->format('j F Y'));
     }

@@ -40,7 +40,7 @@ final class FeedParts
             return [];
         }
 
-        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water), ...array_map(static fn (Dose $dose): Need => new Need(
+        $parts = array_map(static fn (Dose $dose): Need => new Need(
             self::key($feed, $dose),
             $feed->product->name.(count($feed->product->parts) > 1 ? ', '.$dose->part->name : ''),
             NeedKind::Consumable,
@@ -48,7 +48,9 @@ final class FeedParts
             $dose->part->unit(),
             NeedStage::Feed,
             why: sprintf('%d days of %s: first fill, top-ups and changes', count($run->days), $plan->tub->tub->name),
-        ), $run->doses())];
+        ), $run->doses());
+
+        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water), ...$parts];
     }
 
     /**
@@ -90,7 +92,12 @@ final class FeedParts
             $each * $run->poured() * $plan->tub->tub->count,
             'mL',
             NeedStage::Feed,
-            why: sprintf('some %.2g mL to each litre poured, from pH %.1f to %.1f; the trial at the bench says how much', $each, $water->ph, $aim),
+            why: sprintf(
+                'some %.2g mL to each litre poured, from pH %.1f to %.1f; the trial at the bench says how much',
+                $each,
+                $water->ph,
+                $aim,
+            ),
         )];
     }
 

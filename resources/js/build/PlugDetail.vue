@@ -29,7 +29,8 @@ const text = computed(() =>
     props.sown
         .map(
             (s) =>
-                `${s.name}: ${s.seeds} ${s.seeds === 1 ? 'seed' : 'seeds'} to a plug, ${put[s.in]}, sown ${s.ready_days} days before planting, ` +
+                `${s.name}: ${s.seeds} ${s.seeds === 1 ? 'seed' : 'seeds'} to a plug, ${put[s.in]}, ` +
+                `sown ${s.ready_days} days before planting, ` +
                 `up after ${s.up_days}, ${s.leave} left to stand.`,
         )
         .join(' '),

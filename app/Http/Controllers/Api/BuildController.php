@@ -84,7 +84,7 @@ final readonly class BuildController
     }
 
     /** The garden in the body; `?as=csv`, `?as=rows` for a spreadsheet that the page writes, or `?as=pdf` and `&paper=`. */
-    public function parts(Request $request): Response
+    public function parts(Request $request): Response|JsonResponse
     {
         $garden = $this->reader->read($request->getContent());
         $as = RequestInput::query($request, ['as' => ['bail', 'required', 'string', Rule::in(['csv', 'pdf', 'rows'])]])['as'];

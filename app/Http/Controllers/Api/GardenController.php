@@ -94,7 +94,12 @@ final readonly class GardenController
     /** Makes it what it was: as a new revision, so that this too can be gone back on. */
     public function goBack(Request $request, Garden $garden, int $revision): JsonResponse
     {
-        $now = $this->store->update($garden->id, WriteHeaders::revision($request), self::at($garden, $revision), WriteHeaders::key($request));
+        $now = $this->store->update(
+            $garden->id,
+            WriteHeaders::revision($request),
+            self::at($garden, $revision),
+            WriteHeaders::key($request),
+        );
 
         return new JsonResponse(['id' => $garden->id, 'revision' => $now]);
     }
