@@ -15,8 +15,8 @@ const days = computed(() => Math.max(1, ...props.sown.map((s) => s.ready_days)))
 const left = 96;
 const bar = computed(() => Math.max(40, size.width - left - 24));
 const bars = computed(() => size.height - 30 - BAR * shown.value.length);
-const plug = computed(() => Math.max(34, Math.min(92, (bars.value - 96) * 0.55, (size.width / shown.value.length) * 0.4)));
-const foot = computed(() => Math.max(plug.value + 70, bars.value - 52));
+const plug = computed(() => Math.max(34, Math.min(140, (bars.value - 130) * 0.66, (size.width / shown.value.length) * 0.36)));
+const foot = computed(() => Math.max(plug.value + 70, bars.value - 72));
 const middle = (i: number): number => ((i + 0.5) * size.width) / shown.value.length;
 /** Where seeds lie: on the top, just under it, or deep. */
 const depth = (s: Sown): number => ({ light: -2, either: 5, dark: plug.value * 0.26 })[s.in];
@@ -42,7 +42,7 @@ const text = computed(() =>
         <svg v-if="size.width" class="drawing" :width="size.width" :height="size.height" role="img" :aria-label="text">
             <g v-for="(s, i) in shown" :key="s.crop" :transform="`translate(${middle(i)} ${foot})`">
                 <path v-if="!raised" class="dome" :d="`M${-plug} 2V${-plug - 34}q0 -22 22 -22H${plug - 22}q22 0 22 22V2`" />
-                <path class="bench" :d="`M${-plug * 1.1} 2H${plug * 1.1}`" />
+                <path class="bench" :d="`M${-plug * 1.1} ${raised ? 22 : 2}H${plug * 1.1}`" />
                 <rect class="plug" :x="-plug / 2" :y="-plug" :width="plug" :height="plug" />
                 <template v-if="raised">
                     <path
@@ -61,8 +61,8 @@ const text = computed(() =>
                     <path v-if="s.in !== 'light'" class="hole" :d="`M-5 ${-plug}V${-plug + depth(s) + 4}H5V${-plug}`" />
                     <ellipse v-for="at in lying(s)" :key="at" class="seed" :cx="at" :cy="-plug + depth(s)" rx="2.6" ry="2" />
                 </template>
-                <text y="20" text-anchor="middle" class="strong">{{ s.name }}</text>
-                <text y="36" text-anchor="middle" class="quiet">
+                <text :y="raised ? 38 : 22" text-anchor="middle" class="strong">{{ s.name }}</text>
+                <text :y="raised ? 54 : 38" text-anchor="middle" class="quiet">
                     {{ raised ? `${s.leave} left in each of ${s.plugs}` : `${s.seeds} in each of ${s.plugs}, ${put[s.in]}` }}
                 </text>
             </g>

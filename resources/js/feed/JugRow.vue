@@ -53,7 +53,7 @@ const jugs = computed<Jug[]>(() => {
         lines: props.ec === null ? ['EC unknown', 'measure it'] : [number(props.ec, 2, 'mS/cm'), `${plain(props.ec * 500, 0)} ppm (500)`],
     };
     const ph: Jug[] = feed.ph
-        ? [{ key: 'ph', kind: 'ph', head: `pH ${plain(feed.ph.target, 1)}`, lines: ['try it in 1\u202fL', 'then half, wait 15\u202fmin'] }]
+        ? [{ key: 'ph', kind: 'ph', head: `pH ${plain(feed.ph.target, 1)}`, lines: ['try a little first', 'then half, wait 15\u202fmin'] }]
         : [];
     const peroxide: Jug[] =
         feed.peroxide_ml === null
