@@ -42,11 +42,12 @@ final class BuildCommand extends GardenCommand
         if ($paper === null) {
             return self::refused($output, "there is no paper {$input->getOption('paper')}; there are a4 and letter");
         }
-        $sheet = BuildReport::of($planner->plan($garden), $tub, (int) $copy);
+        $plan = $planner->plan($garden);
+        $sheet = BuildReport::of($plan, $tub, (int) $copy);
         $file = match ($input->getOption('as')) {
             'text' => self::text($sheet),
             'json' => Json::pretty($sheet)."\n",
-            'pdf' => BuildPdf::sheet($sheet, $garden->name, $paper),
+            'pdf' => BuildPdf::sheet($sheet, array_column($planner->written($plan, [])->tubs, null, 'id')[$tub->id], $garden, $paper),
             default => null,
         };
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
 /** A build sheet and a parts list to print, black on white, with a box to tick at each step and part. */
@@ -13,7 +15,20 @@ final class BuildPdf
 
     private const BOX_MM = 4.5;
 
+    private const DRAWING_MM = 92.0;
+
+    /** A line of text, mm for each point of its size; a line of the table of holes. */
+    private const LINE_MM = 0.42;
+
+    private const PLACE_MM = 4.6;
+
+    /** Kinds of parts, in the order in which they are listed. */
+    private const KINDS = ['part' => 'To build with', 'consumable' => 'Used up', 'tool' => 'Tools', 'extra' => 'Extras'];
+
     private PdfPages $pdf;
+
+    /** @var array<string, true> cautions that stand on the sheet already */
+    private array $cautioned = [];
 
     private float $wide;
 
@@ -27,17 +42,67 @@ final class BuildPdf
         $this->foot = $height - 18.0;
     }
 
-    /** @param  stdClass  $sheet  as BuildReport answers it */
-    public static function sheet(stdClass $sheet, string $garden, Paper $paper): string
+    /**
+     * First the tub as a whole, drawn, with its days; then each step.
+     *
+     * @param  stdClass  $sheet  as BuildReport answers it
+     * @param  stdClass  $tub  as the report has it
+     */
+    public static function sheet(stdClass $sheet, stdClass $tub, Garden $garden, Paper $paper): string
     {
-        $pdf = new self($paper, "$garden: build sheet, $sheet->name");
+        $pdf = new self($paper, "$garden->name: build sheet, $sheet->name");
         $pdf->page();
-        $pdf->line("$sheet->minutes min in all, an estimate".($sheet->count > 1 ? "; $sheet->count alike, built together" : ''), 9);
+        $pdf->line(self::hours($sheet->minutes).' of work in all, an estimate'
+            .($sheet->count > 1 ? "; $sheet->count alike, built together" : ''), 9);
+        $write = new QuantityWriter($garden->units);
+        $top = $pdf->pdf->GetY();
+        [$scale, $height] = (new TubDrawing($pdf->pdf, $tub, $write))->draw(self::SIDE_MM, $top, $pdf->wide, self::DRAWING_MM);
+        $pdf->pdf->setY($top + $height + 1.0);
+        $pdf->line("Drawn at $scale, to look at. What is cut goes by the templates, printed at 100 %.", 8);
+        $pdf->days($sheet, $tub);
         foreach ($sheet->steps as $n => $step) {
             $pdf->step($n + 1, $step);
         }
 
         return $pdf->finished();
+    }
+
+    /** What comes on which day, counted from the day on which the plants go in. */
+    private function days(stdClass $sheet, stdClass $tub): void
+    {
+        $days = [];
+        foreach ($sheet->sowing as $sown) {
+            $days[] = [-$sown->ready_days, "sow $sown->name in $sown->plugs ".($sown->plugs === 1 ? 'plug' : 'plugs')];
+            $days[] = [$sown->up_days - $sown->ready_days, "$sown->name: up by now, cover off, light at once"];
+        }
+        $steps = array_column($sheet->steps, 'key');
+        $mix = in_array('feed', $steps, true) ? 'mix the feed, set the pH' : 'set the pH';
+        $stands = in_array('stand-water', $steps, true);
+        $days[] = [$stands ? -2 : -1, $stands ? 'fill, and let the water stand for a day' : "fill, $mix"];
+        if ($stands) {
+            $days[] = [-1, $mix];
+        }
+        $days[] = [0, 'read the pH again; the '.($tub->system === 'cloner' ? 'cuttings' : 'plants').' go in'];
+        if (($tub->season->harvest_day ?? null) !== null) {
+            $days[] = [
+                (int) ceil($tub->season->harvest_day),
+                ($tub->system === 'cloner' ? 'rooted' : 'first harvest').', as the season is forecast',
+            ];
+        }
+        usort($days, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $this->text('Days, counted from planting', 11, 0.0, true);
+        foreach ($days as [$day, $what]) {
+            $y = $this->pdf->GetY();
+            $this->text(($day < 0 ? '−' : '').abs($day), 9.5, 2.0, true);
+            $this->pdf->setY($y);
+            $this->text(ucfirst($what), 9.5, 16.0);
+        }
+        $this->pdf->setY($this->pdf->GetY() + 4.0);
+    }
+
+    private static function hours(int $minutes): string
+    {
+        return $minutes < 60 ? "$minutes min" : sprintf('%d h %02d', intdiv($minutes, 60), $minutes % 60);
     }
 
     /** @param  stdClass  $report  with parts and budget */
@@ -48,9 +113,14 @@ final class BuildPdf
         $budget = $report->budget;
         $least = $budget->unpriced === [] ? '' : 'at least ';
         $pdf->line("Outlay $least".number_format($budget->outlay, 2, '.', '')." $budget->currency", 10);
-        foreach ($report->parts as $part) {
-            $pdf->part($part);
+        $had = array_filter($report->parts, static fn (stdClass $p): bool => $p->buy === [] && $p->priced);
+        foreach (self::KINDS as $kind => $name) {
+            $pdf->group($name, array_filter(
+                array_diff_key($report->parts, $had),
+                static fn (stdClass $p): bool => $p->kind === $kind,
+            ));
         }
+        $pdf->group('You have these already', $had);
         foreach ($budget->parcels as $parcel) {
             $pdf->line("Parcel from $parcel->supplier: ".number_format($parcel->cost, 2, '.', ''), 9);
         }
@@ -69,48 +139,140 @@ final class BuildPdf
 
     private function step(int $number, stdClass $step): void
     {
-        $this->room($this->heightOf($step));
-        $top = $this->pdf->GetY();
-        $this->box($top);
-        $this->text("$number  $step->title", 11, 9.0, true);
-        $this->text($step->does, 9.5, 9.0);
-        foreach (['figures' => '', 'parts' => 'Parts: ', 'tools' => 'Tools: '] as $of => $name) {
-            $says = $this->said($step->{$of});
-            if ($says !== '') {
-                $this->text($name.$says, 8.5, 9.0);
+        $texts = $this->texts($number, $step);
+        $this->room($this->heightOf($texts, $this->placesOf($step)));
+        $this->box($this->pdf->GetY());
+        foreach ($texts as $i => [$text, $points, $bold]) {
+            $this->text($text, $points, 9.0, $bold);
+            if ($i === 1) {
+                $this->places($this->placesOf($step));
             }
         }
-        foreach ($step->cautions as $caution) {
-            $this->text("Caution: $caution->says", 8.5, 9.0, true);
-        }
-        $this->text("Done when: $step->done_when   ($step->minutes min)", 8.5, 9.0);
         $this->pdf->setY($this->pdf->GetY() + 3.0);
     }
 
-    /** @param  list<stdClass>  $pairs */
+    /**
+     * What is written at a step: its title, what to do, and the rest. A caution stands where it first applies.
+     *
+     * @return list<array{string, float, bool}> text, size in points, whether bold
+     */
+    private function texts(int $number, stdClass $step): array
+    {
+        $texts = [["$number  $step->title", 11.0, true], [$step->does, 10.0, false]];
+        foreach (['figures' => '', 'parts' => 'Parts: ', 'tools' => 'Tools: '] as $of => $name) {
+            $says = $this->said($of === 'figures' ? array_filter($step->figures, self::isNoPlace(...)) : $step->{$of});
+            if ($says !== '') {
+                $texts[] = [$name.$says, 9.0, false];
+            }
+        }
+        foreach ($step->cautions as $caution) {
+            if (! isset($this->cautioned[$caution->key])) {
+                $this->cautioned[$caution->key] = true;
+                $texts[] = ["Caution: $caution->says", 9.0, true];
+            }
+        }
+        $texts[] = ["Done when: $step->done_when   (".self::hours($step->minutes).')', 9.0, false];
+
+        return $texts;
+    }
+
+    /** @return list<stdClass> where its holes are */
+    private function placesOf(stdClass $step): array
+    {
+        return array_values(array_filter($step->figures, static fn (stdClass $f): bool => ! self::isNoPlace($f)));
+    }
+
+    private static function isNoPlace(stdClass $figure): bool
+    {
+        return preg_match('/^Hole \d+$/', $figure->label) !== 1;
+    }
+
+    /**
+     * Where holes are, as a table: two of them on a line.
+     *
+     * @param  list<stdClass>  $places
+     */
+    private function places(array $places): void
+    {
+        $this->pdf->setFont(PdfPages::FONT, '', 9.5);
+        foreach (array_chunk($places, 2) as $pair) {
+            $y = $this->pdf->GetY();
+            foreach ($pair as $i => $place) {
+                $x = self::SIDE_MM + 9.0 + $i * ($this->wide - 9.0) / 2;
+                $this->pdf->setXY($x, $y);
+                $this->pdf->Cell(14.0, self::PLACE_MM, substr($place->label, 5), 1, 0, 'C');
+                $this->pdf->Cell(($this->wide - 9.0) / 2 - 16.0, self::PLACE_MM, $place->value, 1, 0, 'L', false, '', 1);
+            }
+            $this->pdf->setY($y + self::PLACE_MM);
+        }
+        if ($places !== []) {
+            $this->pdf->setY($this->pdf->GetY() + 1.0);
+        }
+    }
+
+    /** @param  array<int, stdClass>  $pairs */
     private function said(array $pairs): string
     {
         return implode('; ', array_map(static fn (stdClass $p): string => isset($p->label) ? "$p->label $p->value" : $p->name, $pairs));
     }
 
+    /** @param  array<int, stdClass>  $parts */
+    private function group(string $name, array $parts): void
+    {
+        if ($parts === []) {
+            return;
+        }
+        $this->room(16.0);
+        $sum = array_sum(array_map(static fn (stdClass $p): float => $p->priced ? $p->cost : 0.0, $parts));
+        $this->row([$name, '', '', $sum > 0.0 ? number_format($sum, 2, '.', '') : ''], 10, true);
+        foreach ($parts as $part) {
+            $this->part($part);
+        }
+        $this->pdf->setY($this->pdf->GetY() + 3.0);
+    }
+
+    /** What it is and why, how much is needed, what is bought, and what that costs. */
     private function part(stdClass $part): void
     {
-        $this->room(14.0);
+        $this->room(12.0);
         $this->box($this->pdf->GetY());
-        $buy = implode(' + ', array_map(
-            static fn (stdClass $b): string => "$b->count × ".rtrim(rtrim(number_format($b->pack, 2, '.', ''), '0'), '.')
-                .($b->supplier === null ? '' : " from $b->supplier"),
-            $part->buy,
-        ));
-        $need = rtrim(rtrim(number_format($part->need, 1, '.', ''), '0'), '.');
-        $this->text("$part->name: $need ".($part->unit === 'piece' ? '' : $part->unit), 10, 9.0, true);
-        $cost = $part->priced ? number_format($part->cost, 2, '.', '') : 'no price known';
-        $this->text(match (true) {
-            $buy !== '' => "Buy $buy, $cost",
-            $part->priced => 'You have it',
-            default => $cost,
-        }.". $part->why.", 8.5, 9.0);
-        $this->pdf->setY($this->pdf->GetY() + 1.5);
+        $this->row([
+            $part->name,
+            self::amount($part->need).($part->unit === 'piece' ? '' : " $part->unit"),
+            implode(' + ', array_map(static fn (stdClass $b): string => "$b->count × ".self::amount($b->pack)
+                .($part->unit === 'piece' ? '' : " $part->unit").' at '.number_format($b->price, 2, '.', '')
+                .($b->supplier === null ? '' : ", $b->supplier"), $part->buy)),
+            match (true) {
+                ! $part->priced => 'no price known',
+                $part->buy === [] => '',
+                default => number_format($part->cost, 2, '.', ''),
+            },
+        ], 9.5, false);
+        $this->text($part->why, 8, 9.0);
+        $this->pdf->setY($this->pdf->GetY() + 1.2);
+        $this->pdf->Line(self::SIDE_MM, $this->pdf->GetY() - 0.4, self::SIDE_MM + $this->wide, $this->pdf->GetY() - 0.4, ['width' => 0.1]);
+    }
+
+    /** @param  array{string, string, string, string}  $cells */
+    private function row(array $cells, float $points, bool $bold): void
+    {
+        $y = $this->pdf->GetY();
+        $next = $y;
+        $x = self::SIDE_MM + ($bold ? 0.0 : 9.0);
+        $this->pdf->setFont($bold ? PdfPages::BOLD : PdfPages::FONT, '', $points);
+        foreach ([0.40, 0.16, 0.28, 0.16] as $i => $share) {
+            $width = $share * $this->wide - ($i === 0 && ! $bold ? 9.0 : 0.0);
+            $this->pdf->setXY($x, $y);
+            $this->pdf->MultiCell($width, $points * 0.44, $cells[$i], 0, $i === 0 || $i === 2 ? 'L' : 'R');
+            $next = max($next, $this->pdf->GetY());
+            $x += $width;
+        }
+        $this->pdf->setY($next + 0.4);
+    }
+
+    private static function amount(float $value): string
+    {
+        return $value < 10 ? rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.') : number_format($value, 0, '.', '');
     }
 
     private function box(float $top): void
@@ -129,15 +291,22 @@ final class BuildPdf
     {
         $this->pdf->setFont($bold ? PdfPages::BOLD : PdfPages::FONT, '', $points);
         $this->pdf->setX(self::SIDE_MM + $indent);
-        $this->pdf->MultiCell($this->wide - $indent, $points * 0.42, $text, 0, 'L');
+        $this->pdf->MultiCell($this->wide - $indent, $points * self::LINE_MM, $text, 0, 'L');
     }
 
-    private function heightOf(stdClass $step): float
+    /**
+     * @param  list<array{string, float, bool}>  $texts
+     * @param  list<stdClass>  $places
+     */
+    private function heightOf(array $texts, array $places): float
     {
-        $chars = strlen($step->does) + array_sum(array_map(static fn (stdClass $c): int => strlen($c->says), $step->cautions))
-            + strlen($this->said($step->figures).$this->said($step->parts).$this->said($step->tools).$step->done_when);
+        $height = 3.0 + self::PLACE_MM * ceil(count($places) / 2);
+        foreach ($texts as [$text, $points, $bold]) {
+            $this->pdf->setFont($bold ? PdfPages::BOLD : PdfPages::FONT, '', $points);
+            $height += $this->pdf->getNumLines($text, $this->wide - 9.0) * $points * self::LINE_MM;
+        }
 
-        return 14.0 + 4.2 * ($chars / 85 + 5);
+        return $height;
     }
 
     /** Goes on to the next page where so much does not fit on this one. */

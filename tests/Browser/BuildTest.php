@@ -34,18 +34,20 @@ function marsh(): string
 
 it('goes through the sheet step by step, and keeps what is done', function () {
     [$browser, $server, $id] = bench(marsh(), '/foredeck/build');
-    $browser->see('[data-step=check]');
-    $browser->press('[data-act=done-next]')->waitForText('2 Measure the vessel');
-    $browser->press('[data-act=done-next]')->waitForText('3 Mark out');
+    // Seeds come first, drawn: leaf celery on the plug, mizuna in it, and the days of both up to the planting.
+    $browser->waitForText('1 Sow the seeds');
+    $browser->see('svg[aria-label^="Leaf celery: 4 seeds to a plug, on top, in light, sown 35 days before"]');
+    $browser->press('[data-act=done-next]')->waitForText('2 Raise the seedlings');
+    $browser->press('[data-act=done-next]')->waitForText('3 Check what came');
     saved($browser);
     $build = $server->document($id)->builds[0];
 
-    expect($build->tub)->toBe('foredeck')->and(array_keys(get_object_vars($build->ticks)))->toBe(['check', 'measure']);
+    expect($build->tub)->toBe('foredeck')->and(array_keys(get_object_vars($build->ticks)))->toBe(['sow', 'raise']);
     $browser->open($browser->driver->getCurrentURL());
     // The first that is not done is open when it is come back to.
-    $browser->waitForText('3 Mark out');
-    $browser->press('[data-tick=measure]');
-    $browser->until(fn (): bool => ! isset($server->document($id)->builds[0]->ticks->measure), 'for the tick to be taken back');
+    $browser->waitForText('3 Check what came');
+    $browser->press('[data-tick=raise]');
+    $browser->until(fn (): bool => ! isset($server->document($id)->builds[0]->ticks->raise), 'for the tick to be taken back');
 });
 
 it('marks the step that a change of the design changes, and unticks it', function () {
@@ -115,7 +117,7 @@ it('is used with one hand at the bench: one step a screen, big to press', functi
     $box = $browser->script('const b = document.querySelector("[data-act=done-next]").getBoundingClientRect(); return [b.width, b.height]');
 
     expect($box[0])->toBeGreaterThan(150)->and($box[1])->toBeGreaterThanOrEqual(44);
-    $browser->press('[data-act=done-next]')->waitForText('2 Measure the vessel');
+    $browser->press('[data-act=done-next]')->waitForText('2 Raise the seedlings');
     expect($browser->script('const e = document.scrollingElement; return e.scrollWidth - e.clientWidth'))->toBe(0);
     $browser->size(1280, 800);
 });

@@ -125,10 +125,10 @@ final readonly class Raising
     /** @return list<stdClass> what is sown of each crop, to be drawn */
     public function drawn(): array
     {
-        return array_map(static fn (CropShare $s): stdClass => (object) [
+        return array_map(fn (CropShare $s): stdClass => (object) [
             'crop' => $s->crop->key,
             'name' => $s->crop->name,
-            'plugs' => $s->plants,
+            'plugs' => $s->plants * $this->tub->tub->count,
             'seeds' => self::sowingOf($s->crop)->seeds,
             'in' => self::sowingOf($s->crop)->in->value,
             'leave' => self::sowingOf($s->crop)->stays(),

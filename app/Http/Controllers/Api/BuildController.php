@@ -52,9 +52,11 @@ final readonly class BuildController
     {
         [$garden, $tub, $copy] = $this->asked($request);
         $paper = self::paper($request, $garden);
+        $plan = $this->planner->plan($garden);
+        $drawn = array_column($this->planner->written($plan, [])->tubs, null, 'id')[$tub->id];
 
         return self::file(
-            BuildPdf::sheet(BuildReport::of($this->planner->plan($garden), $tub, $copy), $garden->name, $paper),
+            BuildPdf::sheet(BuildReport::of($plan, $tub, $copy), $drawn, $garden, $paper),
             [$tub->name, 'build', $paper->value],
             'pdf',
         );
