@@ -17,6 +17,8 @@ final class BuildPdf
 
     private const DRAWING_MM = 92.0;
 
+    private const CARD_MM = 130.0;
+
     /** A line of text, mm for each point of its size; a line of the table of holes. */
     private const LINE_MM = 0.42;
 
@@ -63,8 +65,46 @@ final class BuildPdf
         foreach ($sheet->steps as $n => $step) {
             $pdf->step($n + 1, $step);
         }
+        $pdf->card($sheet, $tub, $write);
 
         return $pdf->finished();
+    }
+
+    /** A card to cut out and keep with the tub: its line, and what a fill takes at each stage. */
+    private function card(stdClass $sheet, stdClass $tub, QuantityWriter $write): void
+    {
+        $rows = [[
+            'Water line', $write->length($tub->levels->water_line_mm).' over the inside floor, '.$write->volume($tub->volume->working_l),
+        ]];
+        foreach ($tub->feed->stages ?? [] as $stage) {
+            $parts = array_map(
+                static fn (stdClass $p): string => "$p->name "
+                    .($p->g !== null ? self::amount($p->g).' g' : self::amount((float) $p->ml).' mL'),
+                $stage->parts,
+            );
+            $ec = $stage->ec_ms_cm === null ? '' : ', EC '.$write->number($stage->ec_ms_cm, 1);
+            $rows[] = ["From day $stage->from_day", implode(', ', $parts).$ec];
+        }
+        if (($tub->feed->ph ?? null) !== null) {
+            $ph = $tub->feed->ph;
+            $rows[] = ['pH', $write->number($ph->target, 1).', within '.$write->number($ph->low, 1).' to '.$write->number($ph->high, 1)];
+        }
+        $height = 12.0 + 6.0 * count($rows);
+        $this->room($height + 6.0);
+        $top = $this->pdf->GetY() + 3.0;
+        $cut = ['width' => 0.2, 'dash' => '2,1.5', 'color' => [0, 0, 0]];
+        $this->pdf->Rect(self::SIDE_MM, $top, self::CARD_MM, $height, 'D', ['all' => $cut]);
+        $this->pdf->setXY(self::SIDE_MM + 3.0, $top + 2.5);
+        $this->pdf->setFont(PdfPages::BOLD, '', 11);
+        $this->pdf->Cell(self::CARD_MM - 6.0, 6.0, "$sheet->name: a fill of it", 0, 0, 'L', false, '', 1);
+        foreach ($rows as $i => [$name, $says]) {
+            $this->pdf->setXY(self::SIDE_MM + 3.0, $top + 9.5 + 6.0 * $i);
+            $this->pdf->setFont(PdfPages::FONT, '', 10);
+            $this->pdf->Cell(28.0, 5.0, $name);
+            $this->pdf->setFont(PdfPages::BOLD, '', 10);
+            $this->pdf->Cell(self::CARD_MM - 34.0, 5.0, $says, 0, 0, 'L', false, '', 1);
+        }
+        $this->pdf->setY($top + $height + 3.0);
     }
 
     /** What comes on which day, counted from the day on which the plants go in. */

@@ -33,12 +33,31 @@ function demoGarden(): Garden
 it('begins with the tub drawn, its levels and its days', function () {
     $says = sheetOnPaper(demoGarden());
 
-    expect($says)->toContain('rim 300 mm', 'first fill 248 mm', 'water line 228 mm', 'lowest 100 mm', '40.1 L', '580 mm × 390 mm, your side below')
+    expect($says)->toContain('rim 300 mm', 'first fill 248 mm', 'water line 228 mm', 'lowest 100 mm', '40.1 L')
+        ->toContain('580 mm × 390 mm, your side below')
         ->toMatch('/Drawn at 1 : \d/')
         ->toMatch('/−35 +Sow Leaf celery in 4 plugs/')->toMatch('/−12 +Sow Mizuna in 5 plugs/')
         ->toMatch('/−21 +Leaf celery: up by now/')
         ->toMatch('/−2 +Fill, and let the water stand/')->toMatch('/−1 +Mix the feed, set the pH/')
         ->toMatch('/\n *0 +Read the pH again; the plants go in/')->toMatch('/\n *45 +First harvest/');
+});
+
+it('ends with a card of what a fill takes at each stage', function () {
+    $garden = demoGarden();
+    $feed = Gardens::report($garden)->tubs[0]->feed;
+    $says = (string) preg_replace('/ +/', ' ', sheetOnPaper($garden));
+
+    expect($says)->toContain('Foredeck tote: a fill of it', 'pH 5.8, within 5.8 to 6.5');
+    foreach ($feed->stages as $stage) {
+        [$a, $b] = $stage->parts;
+        expect($says)->toContain(sprintf(
+            'From day %d A %s g, B %s g, EC %s',
+            $stage->from_day,
+            $a->g < 10 ? round($a->g, 2) : round($a->g),
+            $b->g < 10 ? round($b->g, 2) : round($b->g),
+            round($stage->ec_ms_cm, 1),
+        ));
+    }
 });
 
 it('has where every hole is in a table, and every step and caution once', function (int $tub) {
