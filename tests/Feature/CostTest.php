@@ -167,7 +167,7 @@ it('reads the parts list that it has written itself, as CSV and as a spreadsheet
             $bought[] = [$part['key'], (float) $buy['pack'], (float) $buy['price']];
         }
     }
-    $csv = $this->call('POST', '/api/parts?as=csv', content: (string) json_encode($garden))->assertOk()->getContent();
+    $csv = $this->postJson('/api/parts?as=csv', $garden)->assertOk()->getContent();
     $rows = $this->postJson('/api/parts?as=rows', $garden)->assertOk()->json('rows');
     $told = static fn (array $answer): array => array_map(
         static fn (array $o): array => [$o['part'], (float) $o['pack'], (float) $o['price']],

@@ -550,6 +550,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
 @media (max-width: 760px) {
     .look {
         max-height: none;
+        overflow: visible;
     }
     .detail {
         flex: none;
@@ -560,7 +561,8 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
     }
     .row {
         position: sticky;
-        bottom: 0;
+        /* Above the bar at the foot of a phone. */
+        bottom: 53px;
         background: var(--paper);
         padding: 0.4rem 0;
     }
