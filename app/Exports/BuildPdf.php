@@ -82,7 +82,7 @@ final class BuildPdf
                     .($p->g !== null ? self::amount($p->g).' g' : self::amount((float) $p->ml).' mL'),
                 $stage->parts,
             );
-            $ec = $stage->ec_ms_cm === null ? '' : ', EC '.$write->number($stage->ec_ms_cm, 1);
+            $ec = $stage->ec_ms_cm === null ? '' : ', EC '.$write->number($stage->ec_ms_cm, 1, 'mS/cm');
             $rows[] = ["From day $stage->from_day", implode(', ', $parts).$ec];
         }
         if (($tub->feed->ph ?? null) !== null) {
@@ -312,7 +312,7 @@ final class BuildPdf
 
     private static function amount(float $value): string
     {
-        return $value < 10 ? rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.') : number_format($value, 0, '.', '');
+        return QuantityWriter::plain($value, $value < 10 ? 2 : 0);
     }
 
     private function box(float $top): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
+use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
 /** The parts list as CSV (RFC 4180): UTF-8 with a mark for it. */
@@ -24,6 +25,6 @@ final class PartsCsv
 
     private static function cell(string|float|int|null $value): string
     {
-        return is_float($value) ? rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.') : (string) $value;
+        return is_float($value) ? QuantityWriter::plain($value, 3) : (string) $value;
     }
 }

@@ -7,8 +7,8 @@ namespace App\Exports;
 use stdClass;
 
 /**
- * The parts list as a table, the same on paper, as CSV and as a spreadsheet: a row a part, and another for every further kind of pack that
- * is bought of it. What is bought has pack and price in columns that a price list has too (App\Prices\PriceTable), so that the file can be
+ * The parts list as a table, the same as CSV and as a spreadsheet: a row a part, and another for every further kind of pack that is bought
+ * of it. What is bought has pack and price in columns that a price list has too (App\Prices\PriceTable), so that the file can be
  * read back as one.
  */
 final class PartsTable

@@ -177,7 +177,7 @@ final readonly class Planner
     }
 
     /** The key of the mark that counts what all of them need, and whose findings are about money; empty where there is none. */
-    public function countsNeeds(): string
+    public function countingMark(): string
     {
         foreach ($this->marks as $mark) {
             if ($mark->countsNeeds()) {

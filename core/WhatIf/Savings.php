@@ -43,7 +43,7 @@ final readonly class Savings
 
     public function __construct(private Planner $planner)
     {
-        $this->cost = $planner->countsNeeds();
+        $this->cost = $planner->countingMark();
     }
 
     /** @return stdClass cap, outlay, savings, and the set or the proof */

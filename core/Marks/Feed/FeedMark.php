@@ -196,7 +196,7 @@ final class FeedMark extends Mark
     {
         $plans = $plan->get(FeedPlans::class);
 
-        return [$tub => FeedParts::of($plans->of($tub), $plans->wishes->water)];
+        return [$tub => FeedParts::of($plans->of($tub), $plans->wishes->water, $library)];
     }
 
     public function findingsOnTub(string $tub, RuleContext $context): array

@@ -10,6 +10,7 @@ use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Feed\Dose;
 use KelpTub\Core\Feed\Water;
 use KelpTub\Core\Feed\WaterSource;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\Season\SeasonRun;
 
 /** Feed for the season as it is simulated, part by part. Source: handbook, rules section 9. */
@@ -32,7 +33,7 @@ final class FeedParts
     private const PH_SLACK = 0.2;
 
     /** @return list<Need> */
-    public static function of(FeedPlan $plan, Water $water): array
+    public static function of(FeedPlan $plan, Water $water, Library $library): array
     {
         $feed = $plan->feed;
         $run = $feed === null ? null : $plan->run();
@@ -50,7 +51,7 @@ final class FeedParts
             why: sprintf('%d days of %s: first fill, top-ups and changes', count($run->days), $plan->tub->tub->name),
         ), $run->doses());
 
-        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water), ...$parts];
+        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water, $library), ...$parts];
     }
 
     /**
@@ -76,18 +77,19 @@ final class FeedParts
      *
      * @return list<Need>
      */
-    private static function ph(FeedPlan $plan, FeedWish $feed, SeasonRun $run, Water $water): array
+    private static function ph(FeedPlan $plan, FeedWish $feed, SeasonRun $run, Water $water, Library $library): array
     {
         $aim = $feed->ph->aim($plan->tub->plants->mix->phWindow())['target'] ?? null;
         if ($aim === null || $water->ph === null || abs($water->ph - $aim) <= self::PH_SLACK) {
             return [];
         }
         $isDown = $water->ph > $aim;
+        $key = $isDown ? 'ph-down' : 'ph-up';
         $each = $isDown ? self::DOWN_ML_PER_L * min(self::MOST_HARD, $water->ec / self::USUAL_EC) : self::UP_ML_PER_L;
 
         return $each <= 0.0 ? [] : [new Need(
-            $isDown ? 'ph-down' : 'ph-up',
-            $isDown ? 'pH-down, dilute' : 'pH-up, dilute',
+            $key,
+            $library->partName($key),
             NeedKind::Consumable,
             $each * $run->poured() * $plan->tub->tub->count,
             'mL',
