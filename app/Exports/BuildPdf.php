@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Exports;
 
+use DateTimeImmutable;
 use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Marks\Build\PlanOfDays;
 use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
@@ -54,14 +56,14 @@ final class BuildPdf
     {
         $pdf = new self($paper, "$garden->name: build sheet, $sheet->name");
         $pdf->page();
-        $pdf->line(self::hours($sheet->minutes).' of work in all, an estimate'
+        $pdf->line(PlanOfDays::spell($sheet->minutes).' of work in all, an estimate'
             .($sheet->count > 1 ? "; $sheet->count alike, built together" : ''), 9);
         $write = new QuantityWriter($garden->units);
         $top = $pdf->pdf->GetY();
         [$scale, $height] = (new TubDrawing($pdf->pdf, $tub, $write))->draw(self::SIDE_MM, $top, $pdf->wide, self::DRAWING_MM);
         $pdf->pdf->setY($top + $height + 1.0);
         $pdf->line("Drawn at $scale, to look at. What is cut goes by the templates, printed at 100 %.", 8);
-        $pdf->days($sheet, $tub);
+        $pdf->days($sheet);
         foreach ($sheet->steps as $n => $step) {
             $pdf->step($n + 1, $step);
         }
@@ -107,42 +109,17 @@ final class BuildPdf
         $this->pdf->setY($top + $height + 3.0);
     }
 
-    /** What comes on which day, counted from the day on which the plants go in. */
-    private function days(stdClass $sheet, stdClass $tub): void
+    /** What comes on which day, counted from the day on which the plants go in; with its date, where that is known. */
+    private function days(stdClass $sheet): void
     {
-        $days = [];
-        foreach ($sheet->sowing as $sown) {
-            $days[] = [-$sown->ready_days, "sow $sown->name in $sown->plugs ".($sown->plugs === 1 ? 'plug' : 'plugs')];
-            $days[] = [$sown->up_days - $sown->ready_days, "$sown->name: up by now, cover off, light at once"];
-        }
-        $steps = array_column($sheet->steps, 'key');
-        $mix = in_array('feed', $steps, true) ? 'mix the feed, set the pH' : 'set the pH';
-        $stands = in_array('stand-water', $steps, true);
-        $days[] = [$stands ? -2 : -1, $stands ? 'fill, and let the water stand for a day' : "fill, $mix"];
-        if ($stands) {
-            $days[] = [-1, $mix];
-        }
-        $days[] = [0, 'read the pH again; the '.($tub->system === 'cloner' ? 'cuttings' : 'plants').' go in'];
-        if (($tub->season->harvest_day ?? null) !== null) {
-            $days[] = [
-                (int) ceil($tub->season->harvest_day),
-                ($tub->system === 'cloner' ? 'rooted' : 'first harvest').', as the season is forecast',
-            ];
-        }
-        usort($days, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $this->text('Days, counted from planting', 11, 0.0, true);
-        foreach ($days as [$day, $what]) {
+        foreach ($sheet->days as $day) {
             $y = $this->pdf->GetY();
-            $this->text(($day < 0 ? '−' : '').abs($day), 9.5, 2.0, true);
+            $this->text(($day->day < 0 ? '−' : '').abs($day->day), 9.5, 2.0, true);
             $this->pdf->setY($y);
-            $this->text(ucfirst($what), 9.5, 16.0);
+            $this->text(($day->date === null ? '' : (new DateTimeImmutable($day->date))->format('D j M Y').': ').$day->does, 9.5, 16.0);
         }
         $this->pdf->setY($this->pdf->GetY() + 4.0);
-    }
-
-    private static function hours(int $minutes): string
-    {
-        return $minutes < 60 ? "$minutes min" : sprintf('%d h %02d', intdiv($minutes, 60), $minutes % 60);
     }
 
     /** @param  stdClass  $report  with parts and budget */
@@ -211,7 +188,10 @@ final class BuildPdf
                 $texts[] = ["Caution: $caution->says", 9.0, true];
             }
         }
-        $texts[] = ["Done when: $step->done_when   (".self::hours($step->minutes).')', 9.0, false];
+        $texts[] = ["Done when: $step->done_when   (".PlanOfDays::spell($step->minutes).')', 9.0, false];
+        if ($step->if_not !== null) {
+            $texts[] = ["If not: $step->if_not", 9.0, false];
+        }
 
         return $texts;
     }

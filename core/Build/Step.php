@@ -20,6 +20,7 @@ final readonly class Step
      * @param  float|null  $water  how high water stands in the tub then, mm above its floor; null: at its line
      * @param  bool  $planted  whether something grows in it
      * @param  string  $doneWhen  what to look at before going on
+     * @param  string|null  $ifNot  what to look for first where it is not so
      */
     public function __construct(
         public string $key,
@@ -35,6 +36,7 @@ final readonly class Step
         public ?float $water,
         public bool $planted,
         public string $doneWhen,
+        public ?string $ifNot = null,
     ) {
     }
 

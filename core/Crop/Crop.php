@@ -80,6 +80,12 @@ final readonly class Crop
         return $this->support === 'trellis';
     }
 
+    /** Whether it wants a stake to stand by when it bears. */
+    public function isStaked(): bool
+    {
+        return $this->support === 'stake';
+    }
+
     /** Days of raising before the tub's day 0. */
     public function daysBefore(): int
     {

@@ -151,4 +151,10 @@ final class SawSeries
 
         return $best;
     }
+
+    /** What a saw for a hole of so many mm is bought as, whatever size it is sold by: saw-51. */
+    public static function key(float $hole): string
+    {
+        return 'saw-'.round($hole);
+    }
 }

@@ -38,7 +38,7 @@ final class House
         'Marks/Days' => ['File', 'Garden'],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
-            'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Cost', 'Build', 'File', 'Garden',
+            'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Build', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed',
         ],
         'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],

@@ -166,8 +166,8 @@ it('gives one figure for one thing at every mark, on random gardens', function (
                     ->and($tub->levels->air_gap_harvest_mm)->toEqualWithDelta($tub->levels->cup_bottom_mm - $at, 1e-6);
             }
             // Build's own sheet.
-            $steps = array_column(BuildSheet::of($plan, $garden->tubs[$i]), null, 'key');
-            expect($steps['fill']->figures['Litres'] ?? null)
+            $steps = array_column(BuildSheet::of($plan, $garden->tubs[$i])->steps, null, 'key');
+            expect($steps['fill']->figures['It takes'] ?? null)
                 ->toBe((new KelpTub\Core\Units\QuantityWriter($garden->units))->volume($tub->volume->start_l));
             // Cost: feed of each tub alike, and the harvest by its price.
             $worth += $tub->count * $s->harvest_g / 1000 * 8.0;

@@ -36,7 +36,7 @@ it('begins with the tub drawn, its levels and its days', function () {
     expect($says)->toContain('rim 300 mm', 'first fill 248 mm', 'water line 228 mm', 'lowest 100 mm', '40.1 L')
         ->toContain('580 mm × 390 mm, your side below')
         ->toMatch('/Drawn at 1 : \d/')
-        ->toMatch('/−35 +Sow Leaf celery in 4 plugs/')->toMatch('/−12 +Sow Mizuna in 5 plugs/')
+        ->toMatch('/−35 +Sow leaf celery in 4 plugs/')->toMatch('/−12 +Sow mizuna in 5 plugs/')
         ->toMatch('/−21 +Leaf celery: up by now/')
         ->toMatch('/−2 +Fill, and let the water stand/')->toMatch('/−1 +Mix the feed, set the pH/')
         ->toMatch('/\n *0 +Read the pH again; the plants go in/')->toMatch('/\n *45 +First harvest/');

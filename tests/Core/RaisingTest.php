@@ -14,7 +14,7 @@ use Tests\Core\Gardens;
 /** @return array<string, Step> by key, in their order */
 function raisedIn(Garden $garden): array
 {
-    $steps = BuildSheet::of(Gardens::plan($garden), $garden->tubs[0]);
+    $steps = BuildSheet::of(Gardens::plan($garden), $garden->tubs[0])->steps;
 
     return array_combine(array_column($steps, 'key'), $steps);
 }

@@ -267,7 +267,7 @@ it('draws the tube hole in an adapter disc, and the refill hole in a board, clea
 it('cuts an adapter or a board with its knife, unless the saw is there', function (array $tub, array $saws, bool $knifed) {
     $garden = Gardens::tub(['crop' => 'basil', ...$tub], ['saws_mm' => $saws]);
     $parts = array_keys(array_column(Gardens::report($garden)->parts, 'need', 'key'));
-    $steps = array_map(fn (Step $step): string => $step->key, BuildSheet::of(Gardens::plan($garden), $garden->tubs[0]));
+    $steps = array_map(fn (Step $step): string => $step->key, BuildSheet::of(Gardens::plan($garden), $garden->tubs[0])->steps);
     $saw = 'saw-'.round(Gardens::tubPlan($garden)->cutting->seat->hole);
 
     expect(in_array('knife', $parts, true))->toBeTrue()

@@ -8,9 +8,6 @@ use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Build\Step;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
-use KelpTub\Core\Marks\Feed\FeedPlans;
-use KelpTub\Core\Marks\Tub\TubPlans;
-use KelpTub\Core\Units\QuantityWriter;
 use stdClass;
 
 /** A tub's build sheet as it is answered: its steps with what is done of them for one copy, the time they take, and its templates. */
@@ -19,30 +16,29 @@ final class BuildReport
     public static function of(Plan $plan, Tub $tub, int $copy = 1): stdClass
     {
         $record = $plan->garden->of(BuildRecords::class)->of($tub->id, $copy);
-        $steps = BuildSheet::of($plan, $tub);
-        $templates = new Templates($plan->get(FeedPlans::class)->of($tub->id), $plan->garden);
-        $heights = $templates->heights();
-        $raising = new Raising($plan->get(TubPlans::class)->tubs[$tub->id], $plan->garden->site, new QuantityWriter($plan->garden->units));
+        $sheet = BuildSheet::of($plan, $tub);
+        $heights = $sheet->templates->heights();
 
         return (object) [
             'tub' => $tub->id,
             'name' => $tub->name,
             'count' => $tub->count,
             'copy' => $copy,
-            'minutes' => array_sum(array_map(static fn (Step $s): int => $s->minutes, $steps)),
-            'done' => count(array_filter($steps, static fn (Step $s): bool => $record?->ticked($s) !== null)),
-            'sowing' => $raising->drawn(),
-            'templates' => array_keys($templates->all()),
+            'minutes' => $sheet->minutes(),
+            'done' => count(array_filter($sheet->steps, static fn (Step $s): bool => $record?->ticked($s) !== null)),
+            'sowing' => $sheet->raising->drawn(),
+            'days' => $sheet->days->toReport(),
+            'templates' => array_keys($sheet->templates->all()),
             'wall' => array_map(
                 static fn (string $name, float $height): stdClass => (object) [
                     'name' => $name,
                     'height_mm' => $height,
-                    'along_mm' => $templates->along($name, $height),
+                    'along_mm' => $sheet->templates->along($name, $height),
                 ],
                 array_keys($heights),
                 array_values($heights),
             ),
-            'steps' => array_map(static fn (Step $step): stdClass => self::step($step, $record), $steps),
+            'steps' => array_map(static fn (Step $step): stdClass => self::step($step, $record), $sheet->steps),
         ];
     }
 
@@ -67,6 +63,7 @@ final class BuildReport
                 'planted' => $step->planted,
             ],
             'done_when' => $step->doneWhen,
+            'if_not' => $step->ifNot,
             'print' => $step->print(),
             'ticked' => $record?->ticked($step),
             'changed' => $record !== null && $record->isChanged($step),

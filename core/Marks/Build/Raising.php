@@ -31,7 +31,7 @@ final readonly class Raising
     public array $shares;
 
     /** The date on which the plants go in, where it is known. */
-    private ?string $planted;
+    public ?string $planted;
 
     /** The air of the garden, °C, where it is the same every day. */
     private ?float $air;

@@ -7,10 +7,12 @@ namespace KelpTub\Core\Marks\Build;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
+use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\TubExtra;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Vessel\NestedPair;
 
 /** At which steps each part and tool of a tub is used. */
 final readonly class StepParts
@@ -19,7 +21,7 @@ final readonly class StepParts
     private const STEPS = [
         'drill' => ['pilot', 'saw', 'tube-hole', 'sight-tube', 'pair'],
         'drill-guide' => ['pilot'],
-        'knife' => ['adapter', 'board', 'bottle', 'cut'],
+        'knife' => ['make-cups', 'open-cups', 'adapter', 'board', 'bottle', 'cut'],
         'compass' => ['adapter', 'board'],
         'marker' => ['mark'],
         'rule' => ['check', 'mark'],
@@ -51,7 +53,9 @@ final readonly class StepParts
         'clay-pebbles' => ['wash'],
         'seedling' => ['plant'],
         'trellis' => ['support'],
+        'stake' => ['support'],
         'clips' => ['support'],
+        'scale' => ['feed'],
         'ph-kit' => ['ph'],
         'ph-down' => ['ph'],
         'ph-up' => ['ph'],
@@ -91,7 +95,7 @@ final readonly class StepParts
         $tools = $parts = [];
         foreach ($this->needs as $key => $need) {
             if (in_array($step, $this->stepsOf($need), true)) {
-                $need->kind === NeedKind::Tool ? $tools[$key] = $need->name : $parts[$key] = $need->name.$this->amount($need);
+                $need->kind === NeedKind::Tool ? $tools[$key] = $need->name : $parts[$key] = $need->name.$this->amount($need, $step);
             }
         }
 
@@ -106,7 +110,10 @@ final readonly class StepParts
         return self::STEPS[$need->key] ?? match (true) {
             $need->key === 'drill-bit-'.TubExtra::BULKHEAD_HOLE_MM => ['sight-tube', 'tube-hole'],
             str_starts_with($need->key, 'drill-bit-') => ['tube-hole'],
-            str_starts_with($need->key, 'saw-') => str_contains($need->name, 'cord') ? ['pair', 'saw'] : ['saw'],
+            str_starts_with($need->key, 'saw-') => [
+                ...($pair !== null && $need->key === SawSeries::key(NestedPair::CORD_HOLE_MM) ? ['pair'] : []),
+                ...($this->isSawOfHoles($need) ? ['saw'] : []),
+            ],
             str_starts_with($need->key, 'manifold-') => ['route'],
             str_starts_with($need->key, 'plug-'), str_starts_with($need->key, 'seed-') => [$this->raised ? 'sow' : 'plant'],
             $need->stage === NeedStage::Feed => ['feed'],
@@ -116,6 +123,17 @@ final readonly class StepParts
             $this->isVessel($need) => ['measure'],
             default => ['check'],
         };
+    }
+
+    private function isSawOfHoles(Need $need): bool
+    {
+        foreach ($this->tub->cutting->sizes as $size) {
+            if ($size->saw !== null && $need->key === SawSeries::key($size->seat->hole)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function isVessel(Need $need): bool
@@ -129,8 +147,13 @@ final readonly class StepParts
     }
 
     /** ", 9" after a name, where one is not all there is to say. */
-    private function amount(Need $need): string
+    private function amount(Need $need, string $step): string
     {
+        // What a season takes is not what a step takes: that is said there.
+        if (in_array($step, ['feed', 'ph'], true)) {
+            return '';
+        }
+        $times = $step === 'sow' && ! $need->shared ? $this->tub->tub->count : 1;
         $each = in_array($this->tub->tub->id, $need->for, true) && count($need->for) === 1 || $need->for === [];
 
         return match (true) {
@@ -138,7 +161,7 @@ final readonly class StepParts
             $need->unit === 'L' => ', '.$this->write->volume($need->amount),
             $need->unit === 'packet' => '',
             $need->unit !== 'piece' => ', '.$this->write->number($need->amount, $need->amount < 10 ? 2 : 0, $need->unit),
-            $need->amount > 1.0 => ', '.$this->write->number($need->amount, 0),
+            $need->amount * $times > 1.0 => ', '.$this->write->number($need->amount * $times, 0),
             default => '',
         };
     }

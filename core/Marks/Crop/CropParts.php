@@ -81,6 +81,17 @@ final class CropParts
                 why: 'bought as young plants, one to a place',
             );
         }
+        $staked = $plan->stakedPlants();
+        if ($staked > 0) {
+            $needs[] = new Need(
+                'stake',
+                $library->partName('stake'),
+                NeedKind::Part,
+                $staked * $tub->count,
+                stage: NeedStage::Support,
+                why: 'one to a plant that does not stand by itself',
+            );
+        }
         if ($tub->planting->trellis) {
             $needs[] = new Need(
                 'trellis',

@@ -32,6 +32,9 @@ final class FeedParts
     /** What the pH of water may be off its aim and need nothing. */
     private const PH_SLACK = 0.2;
 
+    /** † The least that a kitchen scale of whole grams tells well enough, g. */
+    private const KITCHEN_SCALE_G = 10.0;
+
     /** @return list<Need> */
     public static function of(FeedPlan $plan, Water $water, Library $library): array
     {
@@ -51,7 +54,12 @@ final class FeedParts
             why: sprintf('%d days of %s: first fill, top-ups and changes', count($run->days), $plan->tub->tub->name),
         ), $run->doses());
 
-        return [...self::softWater($plan, $feed, $run, $water->source), ...self::ph($plan, $feed, $run, $water, $library), ...$parts];
+        return [
+            ...self::softWater($plan, $feed, $run, $water->source),
+            ...self::ph($plan, $feed, $run, $water, $library),
+            ...self::scale($plan, $library),
+            ...$parts,
+        ];
     }
 
     /**
@@ -101,6 +109,34 @@ final class FeedParts
                 $aim,
             ),
         )];
+    }
+
+    /** @return list<Need> a scale where the first fill takes so little of a dry part that a kitchen scale does not tell it */
+    private static function scale(FeedPlan $plan, Library $library): array
+    {
+        $litres = $plan->tub->water->start();
+        $doses = $plan->mixing->doses($litres, $plan->stage());
+        $batch = Dose::batch($doses, $litres);
+        $weighed = array_filter(
+            $doses,
+            static fn (Dose $d): bool => self::isWeighedFinely($batch === null ? $d : $d->times($batch / $litres)),
+        );
+
+        return $weighed === [] ? [] : [new Need(
+            'scale',
+            $library->partName('scale'),
+            NeedKind::Tool,
+            1,
+            shared: true,
+            why: 'to weigh small amounts of a dry feed of which no spoon is known',
+        )];
+    }
+
+    /** Whether an amount is too small for a kitchen scale, and no spoon measures it. */
+    public static function isWeighedFinely(Dose $dose): bool
+    {
+        return ! $dose->part->liquid && $dose->amount > 0.0 && $dose->amount < self::KITCHEN_SCALE_G
+            && ($dose->part->spoons($dose->amount) ?? 0.0) <= 0.0;
     }
 
     /** What a part of a feed is bought as: two-part-dry-a. */

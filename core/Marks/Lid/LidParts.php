@@ -7,11 +7,11 @@ namespace KelpTub\Core\Marks\Lid;
 use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedKind;
 use KelpTub\Core\Cost\NeedStage;
+use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Marks\Tub\TubParts;
 use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Units\QuantityWriter;
 
 /** The saws that a lid's holes are cut with, where no knife does; one serves the whole garden. */
 final class LidParts
@@ -22,9 +22,8 @@ final class LidParts
         $needs = [];
         foreach ($plan->cutting->isCutByKnife() ? [] : $plan->cutting->sizes as $i => $size) {
             if ($size->saw !== null && $plan->holes->cupsOf($i) > 0) {
-                $hole = round($size->seat->hole);
                 $needs[] = new Need(
-                    'saw-'.QuantityWriter::plain($hole, 0),
+                    SawSeries::key($size->seat->hole),
                     "Hole saw {$size->saw->name()}",
                     NeedKind::Tool,
                     1,

@@ -149,7 +149,9 @@ final readonly class TubParts
             ]),
             ...($this->plan->tub->water->cloner->collar ? [
                 $this->named('foam-collar', NeedKind::Part, $this->plan->holes->count() * $count, why: 'a collar to a cup'),
+                $this->knife(),
             ] : []),
+            ...($this->plan->homeMadeCups() > 0 ? [$this->knife()] : []),
         ];
     }
 
@@ -196,7 +198,7 @@ final readonly class TubParts
             $this->named('block', NeedKind::Part, self::BLOCKS * $tub->count, why: self::BLOCKS.' under each upper vessel'),
             $this->named('grommet', NeedKind::Part, $tub->count, why: 'where the cord goes through the wall'),
             new Need(
-                "saw-$cordHole",
+                SawSeries::key(NestedPair::CORD_HOLE_MM),
                 "Hole saw $cordHole mm, for the cord",
                 NeedKind::Tool,
                 1,

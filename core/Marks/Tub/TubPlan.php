@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks\Tub;
 
 use KelpTub\Core\Air\TubeRoute;
 use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Geometry\Point;
 use KelpTub\Core\Vessel\Weight;
@@ -36,6 +37,26 @@ final readonly class TubPlan
     public function litresPerPlant(): ?float
     {
         return $this->plants->count > 0 ? $this->water->working() / $this->plants->count : null;
+    }
+
+    /** Cups made at home that hang in one tub. */
+    public function homeMadeCups(): int
+    {
+        $cups = 0;
+        foreach ($this->cutting->sizes as $i => $size) {
+            $cups += $size->cup->homeMade ? $this->holes->cupsOf($i) : 0;
+        }
+
+        return $cups;
+    }
+
+    /** Plants of one tub that want a stake; none where a trellis bears them. */
+    public function stakedPlants(): int
+    {
+        return $this->tub->planting->trellis ? 0 : array_sum(array_map(
+            static fn (CropShare $s): int => $s->crop->isStaked() ? $s->plants : 0,
+            $this->plants->mix->shares,
+        ));
     }
 
     /** What a raft bears, kg: wet pebbles and grown plants. */

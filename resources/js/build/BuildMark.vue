@@ -61,6 +61,10 @@ function doneAndOn(): void {
     go(1);
 }
 
+/** "2 Mar": the year is that of the design. */
+const dayOf = (date: string): string =>
+    new Date(`${date}T00:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+
 const note = computed(() => step.value?.note ?? '');
 function setNote(event: Event): void {
     const text = (event.target as HTMLTextAreaElement).value.trim();
@@ -279,6 +283,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                 </fieldset>
                 <h3>Look before you go on</h3>
                 <p>{{ step.done_when }}</p>
+                <p v-if="step.if_not" class="if-not"><b>If not</b> {{ step.if_not }}</p>
                 <div class="row">
                     <button type="button" class="box strong" data-act="done-next" @click="doneAndOn">
                         {{ number < sheet.steps.length ? 'Done, next' : 'Done' }}
@@ -306,6 +311,15 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         >{{ spell(sheet.minutes) }} in all, an estimate; {{ sheet.done }} of {{ sheet.steps.length }} done</span
                     >
                 </div>
+                <h2>Days, counted from planting</h2>
+                <ol class="days">
+                    <li v-for="d in sheet.days" :key="`${d.day} ${d.does}`" :class="{ here: d.step === step.key }">
+                        <b>{{ d.day < 0 ? `−${-d.day}` : d.day }}</b>
+                        <button v-if="d.step" type="button" class="word" :data-day="d.day" @click="chosen = d.step">{{ d.does }}</button>
+                        <span v-else>{{ d.does }}</span>
+                        <i v-if="d.date">{{ dayOf(d.date) }}</i>
+                    </li>
+                </ol>
                 <label class="note"
                     >A note at this step<textarea rows="2" :value="note" maxlength="2000" @change="setNote"></textarea>
                 </label>
@@ -525,6 +539,41 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
 .time .small {
     grid-column: 1 / -1;
 }
+.days {
+    list-style: none;
+    margin: 0 0 0.8rem;
+    padding: 0;
+    font-size: 0.875rem;
+}
+.days li {
+    display: grid;
+    grid-template-columns: 2.2rem 1fr auto;
+    align-items: baseline;
+    gap: 0 0.4rem;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.2rem 0;
+}
+.days li.here {
+    border-inline-start: 3px solid var(--ink);
+    padding-inline-start: 0.35rem;
+}
+.days b {
+    text-align: right;
+    font-variant-numeric: tabular-nums;
+}
+.days .word {
+    min-height: 0;
+    padding: 0;
+    text-align: left;
+    font-size: inherit;
+}
+.days i {
+    font-style: normal;
+    white-space: nowrap;
+}
+.if-not {
+    font-size: 0.875rem;
+}
 .note {
     display: grid;
     gap: 0.2rem;
@@ -568,6 +617,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
     }
     .row button,
     .steps button,
+    .days .word,
     .forms .word {
         min-height: 44px;
         min-width: 44px;

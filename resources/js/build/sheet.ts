@@ -13,6 +13,8 @@ export interface Step {
     /** Which detail shows it, and how the tub stands by then: null where the water is at its line. */
     drawing: { detail: string; highlight: string; water_mm: number | null; planted: boolean };
     done_when: string;
+    /** What to look for first where it is not so. */
+    if_not: string | null;
     print: string;
     ticked: string | null;
     changed: boolean;
@@ -32,6 +34,16 @@ export interface Sown {
     ready_days: number;
 }
 
+/** A day of the plan around a build, counted from the day on which the plants go in. */
+export interface Day {
+    day: number;
+    /** As 2027-03-02, where the day of planting is known. */
+    date: string | null;
+    does: string;
+    /** The step that tells how; null where none does. */
+    step: string | null;
+}
+
 export interface BuildSheet {
     tub: string;
     name: string;
@@ -40,6 +52,7 @@ export interface BuildSheet {
     minutes: number;
     done: number;
     sowing: Sown[];
+    days: Day[];
     templates: string[];
     wall: { name: string; height_mm: number; along_mm: number }[];
     steps: Step[];

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Marks\Build;
+
+use KelpTub\Core\Crop\CropShare;
+use KelpTub\Core\Crop\StartedFrom;
+use KelpTub\Core\Cup\GrowingSystem;
+
+/** Before the first screw: seeds are sown and raised while the tub is built; young plants are fetched, or cuttings made ready to cut. */
+final class YoungPlantSteps extends StepGroup
+{
+    public function add(): void
+    {
+        if ($this->raising->shares === []) {
+            $this->fetch();
+
+            return;
+        }
+        $plugs = array_sum(array_map(static fn (CropShare $s): int => $s->plants, $this->raising->shares));
+        $this->step(
+            'sow',
+            'Sow the seeds',
+            $this->raising->sow(),
+            $this->raising->sowFigures(),
+            [],
+            'plug',
+            'seed',
+            'Each plug has its seeds, and the cover is on.',
+            $plugs,
+        );
+        $this->step(
+            'raise',
+            'Raise the seedlings',
+            $this->raising->raise(),
+            $this->raising->raiseFigures(),
+            [],
+            'plug',
+            'roots',
+            'Roots show at the foot of every plug. Until then, go on with the tub.',
+            $plugs,
+        );
+    }
+
+    /** What comes into the cups without being raised here. */
+    private function fetch(): void
+    {
+        $tub = $this->tub->tub;
+        $isFetched = $tub->system === GrowingSystem::Cloner || $tub->planting->started === StartedFrom::Seedling;
+        if (! $isFetched || $this->tub->plants->count === 0) {
+            return;
+        }
+        $count = $this->tub->plants->count * $tub->count;
+        if ($tub->system === GrowingSystem::Cloner) {
+            $this->step(
+                'young',
+                'Choose the stems',
+                'Look for healthy shoots of this year without flowers, and water their plant the evening before you cut. They are cut '
+                    .'in the '
+                    .'morning of the day on which they go in, so the cloner comes first.',
+                ['Cuttings' => (string) $count],
+                [],
+                'plant',
+                'roots',
+                'There are enough shoots, and nothing crawls on them.',
+            );
+
+            return;
+        }
+        $this->step(
+            'young',
+            'Find the young plants',
+            'Look for compact ones with white roots and four leaves or more, and look under the leaves: what crawls there comes in with '
+                .'them. Keep them shaded and moist, away from other plants, until the tub is ready.',
+            ['Young plants' => (string) $count],
+            [],
+            'plant',
+            'roots',
+            'After some days on their own nothing crawls on them.',
+        );
+    }
+}
