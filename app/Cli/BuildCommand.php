@@ -58,7 +58,10 @@ final class BuildCommand extends GardenCommand
 
     private static function text(stdClass $sheet): string
     {
-        $text = "$sheet->name, $sheet->minutes min\n";
+        $text = "$sheet->name, $sheet->minutes min of work\n\nDays, counted from planting\n";
+        foreach ($sheet->days as $day) {
+            $text .= sprintf("%5d  %s%s\n", $day->day, $day->date === null ? '' : "$day->date: ", $day->does);
+        }
         foreach ($sheet->steps as $n => $step) {
             $text .= "\n".($n + 1).". $step->title".($step->ticked === null ? '' : " (done $step->ticked)")."\n   $step->does\n";
             foreach ($step->figures as $figure) {
@@ -69,7 +72,7 @@ final class BuildCommand extends GardenCommand
             foreach ($step->cautions as $caution) {
                 $text .= "   CAUTION: $caution->says\n";
             }
-            $text .= "   Done when: $step->done_when\n";
+            $text .= "   Done when: $step->done_when\n".($step->if_not === null ? '' : "   If not: $step->if_not\n");
         }
 
         return $text;

@@ -80,10 +80,12 @@ it('knows how the tub stands at a step: empty, its stones just covered, filled, 
     );
     $aired = $stands(['stones' => ['kind' => 'disc-100', 'count' => 1, 'height_mm' => 30]]);
     $jar = $stands(['system' => 'passive', 'vessel' => 'jar-1']);
+    // The first fill goes up to the cup's foot: a lid 365 mm up, a cup 52 mm deep that hangs by its lip.
+    $cup = 313.0;
 
-    expect($aired['pump'])->toBe([0.0, false])->and($aired['wet-test'])->toBe([50.0, false])->and($aired['fill'])->toBe([null, false])
-        ->and($aired['ph'])->toBe([null, false])->and($aired['plant'])->toBe([null, true])->and($aired['log'])->toBe([null, true])
-        ->and($jar['wash'])->toBe([0.0, false])->and($jar['fill'])->toBe([null, false]);
+    expect($aired['pump'])->toBe([0.0, false])->and($aired['wet-test'])->toBe([50.0, false])->and($aired['fill'])->toBe([$cup, false])
+        ->and($aired['ph'])->toBe([$cup, false])->and($aired['plant'])->toBe([$cup, true])->and($aired['log'])->toBe([$cup, true])
+        ->and($jar['wash'])->toBe([0.0, false])->and($jar['fill'][0])->toBeGreaterThan(50.0);
 });
 
 it('shows each caution where it matters', function (array $tub, string $step, string $caution) {
@@ -231,3 +233,29 @@ it('tries the pH on a little of the water, with the sum for this tub', function 
     'a jar' => [['system' => 'passive', 'vessel' => 'jar-1'], 'metric', ['take out a quarter of a litre', 'had it taken 2']],
     'in US units' => [[], 'us', ['take out a quart and']],
 ]);
+
+it('does not ask for a step again because of what it found out, or because it is said in other words', function () {
+    $at = fn (array $vessel): array => array_map(
+        fn (Step $s): string => $s->print(),
+        sheetOf(Gardens::tub(['crop' => 'basil', 'vessel' => [
+            'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]], ...$vessel,
+        ]])),
+    );
+    [$tape, $fills] = [$at([]), $at(['fills' => [['litres' => 7.5, 'depth_mm' => 150], ['litres' => 15.5, 'depth_mm' => 290]]])];
+    $step = fn (string $does): Step => new Step('wash', 'Wash', $does, ['Hole' => '51 mm'], [], [], 5, [], 'cup', 'hole', 0.0, false, 'Done.');
+
+    expect([$fills['measure'], $fills['fill'], $fills['saw']])->toBe([$tape['measure'], $tape['fill'], $tape['saw']])
+        ->and($fills['wet-test'])->not->toBe($tape['wet-test'])
+        ->and($step('Saw 3 holes of 51 mm.')->print())->toBe($step('Cut 3 holes, each 51 mm wide.')->print())
+        ->and($step('Saw 3 holes of 51 mm.')->print())->not->toBe($step('Saw 4 holes of 51 mm.')->print());
+});
+
+it('takes a tick of an older version as it stands', function () {
+    $garden = Gardens::tub(['crop' => 'basil'], ['builds' => [[
+        'tub' => 'tub', 'ticks' => ['saw' => '2027-03-02', 'wash' => '2027-03-03'], 'prints' => ['saw' => '1f2e3d4c', 'wash' => 's00000000'],
+    ]]]);
+    $steps = array_column(BuildReport::of(Gardens::plan($garden), $garden->tubs[0])->steps, null, 'key');
+
+    expect([$steps['saw']->ticked, $steps['saw']->changed])->toBe(['2027-03-02', false])
+        ->and([$steps['wash']->ticked, $steps['wash']->changed])->toBe([null, true]);
+});

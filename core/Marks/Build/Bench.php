@@ -38,8 +38,8 @@ final class Bench
     /** @var list<Step> */
     public array $steps = [];
 
-    /** How high the water stands at the step that comes next, mm; null: at its line. */
-    public ?float $standing = 0.0;
+    /** How high the water stands at the step that comes next, mm. */
+    public float $standing = 0.0;
 
     private bool $isPlanted = false;
 
@@ -80,6 +80,7 @@ final class Bench
      * @param  list<Caution>  $cautions
      * @param  int  $many  of what the step handles one after another, in one tub
      * @param  string|null  $ifNot  what to look for first where it is not so
+     * @param  list<string>  $finds  names of figures that the step itself finds out
      */
     public function step(
         string $key,
@@ -92,9 +93,10 @@ final class Bench
         string $doneWhen,
         int $many = 0,
         ?string $ifNot = null,
+        array $finds = [],
     ): void {
         [$tools, $parts] = $this->parts->at($key);
-        $this->standing = $key === 'fill' ? null : $this->standing;
+        $this->standing = $key === 'fill' ? $this->tub->water->line->start : $this->standing;
         $this->isPlanted = $this->isPlanted || $key === 'plant';
         $this->steps[] = new Step(
             $key,
@@ -111,6 +113,7 @@ final class Bench
             $this->isPlanted,
             $doneWhen,
             $ifNot,
+            $finds,
         );
     }
 

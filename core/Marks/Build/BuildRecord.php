@@ -39,7 +39,9 @@ final readonly class BuildRecord
     /** Whether it was done before the design changed it. */
     public function isChanged(Step $step): bool
     {
-        return isset($this->ticks[$step->key]) && ($this->prints[$step->key] ?? $step->print()) !== $step->print();
+        $print = $this->prints[$step->key] ?? null;
+
+        return isset($this->ticks[$step->key]) && $print !== null && ! Step::isOldPrint($print) && $print !== $step->print();
     }
 
     public function note(Step $step): ?string

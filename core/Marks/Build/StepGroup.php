@@ -47,6 +47,7 @@ abstract class StepGroup
      *
      * @param  array<string, string>  $figures
      * @param  list<Caution>  $cautions
+     * @param  list<string>  $finds
      */
     protected function step(
         string $key,
@@ -59,8 +60,9 @@ abstract class StepGroup
         string $doneWhen,
         int $many = 0,
         ?string $ifNot = null,
+        array $finds = [],
     ): void {
-        $this->bench->step($key, $title, $does, $figures, $cautions, $drawing, $highlight, $doneWhen, $many, $ifNot);
+        $this->bench->step($key, $title, $does, $figures, $cautions, $drawing, $highlight, $doneWhen, $many, $ifNot, $finds);
     }
 
     /** How far below its cup a cutting ends. */

@@ -43,6 +43,7 @@ final class VesselSteps extends StepGroup
             'section',
             'fill',
             'Two fills are written down.',
+            finds: ['Inside depth', 'To the water line'],
         );
     }
 

@@ -44,6 +44,7 @@ final class WaterSteps extends StepGroup
             'section',
             'line',
             'The line is marked, and what it took is written down.',
+            finds: ['It takes', 'Full, it weighs'],
         );
         if ($tub->system === GrowingSystem::Cloner) {
             $this->step(

@@ -10,8 +10,8 @@ export interface Step {
     parts: { key: string; name: string }[];
     minutes: number;
     cautions: { key: string; says: string }[];
-    /** Which detail shows it, and how the tub stands by then: null where the water is at its line. */
-    drawing: { detail: string; highlight: string; water_mm: number | null; planted: boolean };
+    /** Which detail shows it, and how the tub stands by then. */
+    drawing: { detail: string; highlight: string; water_mm: number; planted: boolean };
     done_when: string;
     /** What to look for first where it is not so. */
     if_not: string | null;

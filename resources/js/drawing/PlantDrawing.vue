@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** One plant at a scale, standing at the origin. */
 import { computed } from 'vue';
-import { plant, tint, type Form, type Looks } from './plants';
+import type { Habit } from '../kit/library';
+import { plant, tint, type Looks } from './plants';
 
 const props = withDefaults(
-    defineProps<{ form: Form; crop: string; height: number; width: number; scale: number; growth?: number; looks?: Looks }>(),
+    defineProps<{ crop: string; habit: Habit; height: number; width: number; scale: number; growth?: number; looks?: Looks }>(),
     { growth: 1, looks: 'well' },
 );
 /** Plants that are ill hang down: of their height so much is left, and they spread a little. */
@@ -12,7 +13,7 @@ const DROOP: Record<Looks, string> = { well: '', pale: ' scale(1 0.9)', wilting:
 /** Where a plant is this small, the ribs of its leaves would only blur, px. */
 const SMALL_PX = 60;
 const strokes = computed(() => {
-    const all = plant(props.form, props.height, props.width, props.growth, props.crop);
+    const all = plant(props.crop, props.habit, props.height, props.width, props.growth);
     return props.height * props.scale < SMALL_PX ? all.filter((s) => s.kind !== 'vein') : all;
 });
 const colour = computed(() => tint(props.crop));
@@ -20,7 +21,7 @@ const colour = computed(() => tint(props.crop));
 
 <template>
     <g :transform="`scale(${scale})${DROOP[looks]}`" :style="looks === 'well' ? { '--tint': colour } : {}" class="plant" :class="looks">
-        <path v-for="(s, i) in strokes" :key="i" :d="s.d" :class="s.kind" vector-effect="non-scaling-stroke" />
+        <path v-for="(s, i) in strokes" :key="i" :d="s.d" :class="[s.kind, s.hue]" vector-effect="non-scaling-stroke" />
     </g>
 </template>
 
@@ -63,10 +64,46 @@ const colour = computed(() => tint(props.crop));
     stroke-width: 1.1;
     stroke-linecap: round;
 }
-.fruit {
+.stalk {
+    fill: var(--sheet);
+    stroke: var(--tint);
+    stroke-width: 1;
+}
+.fruit,
+.petal {
     fill: var(--paper);
     stroke: var(--ink);
-    stroke-width: 1.1;
+    stroke-width: 0.9;
+}
+.petal {
+    stroke-width: 0.5;
+}
+.red {
+    fill: #c9705a;
+}
+.orange {
+    fill: #d99a5b;
+}
+.yellow {
+    fill: #dcc070;
+}
+.violet {
+    fill: #9c8fb8;
+}
+.dark {
+    fill: #453a52;
+}
+.green {
+    fill: #86a561;
+}
+.white {
+    fill: #fbf8ef;
+}
+.wilting .petal,
+.dead .petal,
+.dead .fruit,
+.dead .stalk {
+    fill: var(--tint);
 }
 .prop {
     fill: none;

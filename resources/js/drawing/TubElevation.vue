@@ -3,7 +3,7 @@
 import { computed, useId } from 'vue';
 import type { CropShape, TubReport } from '../types/report';
 import PlantDrawing from './PlantDrawing.vue';
-import { formOf, type Looks } from './plants';
+import { isYoung, type Looks } from './plants';
 import { baseOf, halfAt, profilePath, scatter, standsOf, wallPath } from './shape';
 
 const props = withDefaults(
@@ -160,7 +160,7 @@ const house = computed(() => {
 
 const size = (crop: CropShape): { height: number; width: number } =>
     // Seedlings are alike in size whatever they will be.
-    props.growth < 0.3
+    isYoung(props.growth)
         ? { height: Math.min(crop.mature_height_mm * 0.3, 70, 34 / s.value), width: Math.min(crop.spacing_mm * 0.4, 70, 40 / s.value) }
         : {
               height: crop.mature_height_mm * props.growth,
@@ -175,7 +175,7 @@ const plants = computed(() =>
                   {
                       ...stand,
                       ...size(crop),
-                      form: props.growth < 0.3 ? ('seedling' as const) : formOf(crop.key, crop.habit),
+                      habit: crop.habit,
                       key: crop.key,
                       hung: cups.value[stand.cup]!.hung,
                   },
@@ -278,8 +278,8 @@ const drip = computed(() => {
                         :transform="`translate(${plant.x * s} ${-plant.hung * s})`"
                     >
                         <PlantDrawing
-                            :form="plant.form"
                             :crop="plant.key"
+                            :habit="plant.habit"
                             :height="plant.height"
                             :width="plant.width"
                             :scale="s"

@@ -2,7 +2,6 @@
 /** A cup, a saw, a crop, a stone, a pump by its curve or a feed by its parts, drawn while its measures are typed. */
 import { computed, ref } from 'vue';
 import PlantDrawing from '../drawing/PlantDrawing.vue';
-import { formOf } from '../drawing/plants';
 import { useBox } from '../drawing/useBox';
 import LineChart from '../drawing/LineChart.vue';
 import { scatter } from '../drawing/shape';
@@ -203,7 +202,7 @@ const marks = computed(() => Array.from({ length: Math.floor(Math.max(n('mature_
             </g>
             <g :transform="`translate(${middle} ${size.height - 50})`">
                 <PlantDrawing
-                    :form="formOf(item.key ?? '', item.habit as Habit)"
+                    :habit="item.habit as Habit"
                     :crop="item.key ?? item.name"
                     :height="crop.height"
                     :width="crop.width"
