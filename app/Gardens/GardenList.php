@@ -26,7 +26,7 @@ final readonly class GardenList
 
         return Garden::query()
             ->latest('updated_at')->latest('id')
-            ->select(['id', 'name', 'revision', 'tubs', 'plants', 'worst', 'outlay', 'currency', 'settled', 'updated_at'])
+            ->select(['id', 'name', 'revision', 'tubs', 'plants', 'worst', 'outlay', 'currency', 'settled', 'sketch', 'updated_at'])
             ->paginate(self::A_PAGE, page: $page)
             ->through(static fn (Garden $garden): array => [
                 'id' => $garden->id,
@@ -38,6 +38,7 @@ final readonly class GardenList
                 'outlay' => $garden->outlay,
                 'currency' => $garden->currency,
                 'settled' => $garden->settled,
+                'sketch' => $garden->sketch ?? [],
                 'updated_at' => $garden->updated_at->toIso8601String(),
             ]);
     }

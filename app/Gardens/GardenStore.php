@@ -15,6 +15,7 @@ use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden as Document;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Tub\Sketch;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\WhatIf\Comparison;
 use stdClass;
@@ -197,7 +198,8 @@ final readonly class GardenStore
 
     /**
      * @return array{
-     *     document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string, settled: bool
+     *     document: string, name: string, tubs: int, plants: int, worst: string|null, outlay: float, currency: string, settled: bool,
+     *     sketch: list<stdClass>
      * }
      */
     private function columns(string $document): array
@@ -216,6 +218,7 @@ final readonly class GardenStore
             'outlay' => round($sums->outlay, 2),
             'currency' => $sums->currency,
             'settled' => ! $plan->get(TubPlans::class)->isPending(),
+            'sketch' => Sketch::of($plan),
         ];
     }
 }

@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property float $outlay
  * @property string $currency
  * @property bool $settled
+ * @property list<\stdClass>|null $sketch  what the list draws of it
  * @property string|null $reckoned_by  the version by whose rules it is reckoned, as its grower was told
  * @property string|null $write_key
  * @property Carbon $updated_at
@@ -36,7 +37,9 @@ final class Garden extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.u';
 
-    protected $casts = ['revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'outlay' => 'float', 'settled' => 'boolean'];
+    protected $casts = [
+        'revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'outlay' => 'float', 'settled' => 'boolean', 'sketch' => 'object',
+    ];
 
     /** @return HasMany<Revision, $this> */
     public function revisions(): HasMany

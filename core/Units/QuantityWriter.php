@@ -15,6 +15,11 @@ final readonly class QuantityWriter
 
     private const MM_PER_FOOT = 304.8;
 
+    private const OUNCES_PER_GALLON = 128;
+
+    /** Under half a gallon a cook says ounces. */
+    private const OUNCES_BELOW_GALLONS = 0.5;
+
     /** A narrow space that no line breaks at stands between number and unit. */
     private const GAP = "\u{202F}";
 
@@ -46,14 +51,16 @@ final readonly class QuantityWriter
         };
     }
 
-    /** `17.4 L` or `4.6 gal`; under one litre `760 mL` or `26 fl oz`. */
+    /** `17.4 L` or `4.6 gal`; little of it `760 mL` or `26 fl oz`. */
     public function volume(float $litres): string
     {
         if ($this->system === UnitSystem::Us) {
             $gallons = $litres / Unit::L_PER_US_GALLON;
 
-            return abs($gallons) < 0.25
-                ? self::plain($gallons * 128, 1).self::GAP.'fl oz'
+            $ounces = $gallons * self::OUNCES_PER_GALLON;
+
+            return abs($gallons) < self::OUNCES_BELOW_GALLONS
+                ? self::plain($ounces, abs($ounces) < 10 ? 1 : 0).self::GAP.'fl oz'
                 : self::plain($gallons, abs($gallons) < 10 ? 2 : 1).self::GAP.'gal';
         }
 

@@ -5,11 +5,13 @@ import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
 import { money } from '../kit/format';
 import { parse, parts } from '../kit/everything';
+import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
 import Pages from '../kit/Pages.vue';
 import { send } from '../kit/turns';
 import { newName } from '../kit/unsaved';
 
 interface Row {
+    sketch: SketchTub[];
     id: string;
     name: string;
     revision: number;
@@ -230,6 +232,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             <p v-if="props.gardens.length === 0" class="none">No gardens yet. Make one, or read a file.</p>
             <ul v-else class="gardens">
                 <li v-for="g in props.gardens" :key="g.id" :data-garden="g.id">
+                    <Link :href="`/gardens/${g.id}`" class="bench" tabindex="-1" aria-hidden="true"><GardenSketch :tubs="g.sketch" /></Link>
                     <Link :href="`/gardens/${g.id}`" class="open">{{ g.name }}</Link>
                     <p class="faint small">
                         {{ g.tubs }} {{ g.tubs === 1 ? 'tub' : 'tubs' }} · {{ g.plants }} {{ g.plants === 1 ? 'plant' : 'plants' }} ·
@@ -288,7 +291,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
 
 <style scoped>
 .page {
-    max-width: 60rem;
+    max-width: 66rem;
     margin: 0 auto;
     padding: 2.4rem 1.4rem 4rem;
     min-height: 100vh;
@@ -345,7 +348,7 @@ svg .c {
 }
 .gardens li {
     display: grid;
-    grid-template-columns: 1fr 5rem auto;
+    grid-template-columns: 13rem 1fr 5rem auto;
     gap: 0 1.2rem;
     align-items: center;
     padding: 0.75rem 0;
@@ -363,14 +366,17 @@ svg .c {
     text-decoration: underline;
     text-underline-offset: 3px;
 }
+.gardens .bench {
+    grid-row: 1 / 3;
+}
 .gardens p {
     grid-row: 2;
-    grid-column: 1;
+    grid-column: 2;
 }
 .severity,
 .sound {
     grid-row: 1 / 3;
-    grid-column: 2;
+    grid-column: 3;
     justify-self: start;
 }
 .sound {
@@ -378,7 +384,7 @@ svg .c {
 }
 .acts {
     grid-row: 1 / 3;
-    grid-column: 3;
+    grid-column: 4;
     display: flex;
     gap: 0.9rem;
 }
@@ -450,9 +456,26 @@ code {
     .gardens li {
         grid-template-columns: 1fr auto;
     }
+    .gardens .bench {
+        grid-row: 1;
+        grid-column: 1 / -1;
+        justify-self: start;
+    }
+    .gardens .open {
+        grid-row: 2;
+    }
+    .gardens p {
+        grid-row: 3;
+        grid-column: 1;
+    }
+    .severity,
+    .sound {
+        grid-row: 2 / 4;
+        grid-column: 2;
+    }
     .acts {
         grid-column: 1 / -1;
-        grid-row: 3;
+        grid-row: 4;
     }
     header {
         flex-wrap: wrap;

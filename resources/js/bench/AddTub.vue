@@ -9,7 +9,7 @@ import CupMeasures from '../kit/CupMeasures.vue';
 import { volume } from '../kit/format';
 import { useControls } from '../kit/controls';
 import { useGarden } from '../kit/garden';
-import { cropOptions, cupOptions } from '../kit/library';
+import { cropOptions, cupOptions, soldFirst } from '../kit/library';
 import Pick from '../kit/Pick.vue';
 import { SYSTEMS } from '../kit/systems';
 import Toggle from '../kit/Toggle.vue';
@@ -25,8 +25,8 @@ const emit = defineEmits<{ 'update:visible': [visible: boolean]; added: [tub: st
 
 useControls();
 const garden = useGarden();
-const vessels = garden.library.vessels;
-const vessel = ref('bucket-20');
+const vessels = soldFirst(garden.library.vessels, garden.units.value);
+const vessel = ref(garden.units.value === 'us' ? 'bucket-19' : 'bucket-20');
 const taped = ref<Taped>(blank('round'));
 const kind = ref<'bucket' | 'tote' | 'jar' | 'other' | 'own' | 'tape'>('bucket');
 

@@ -135,8 +135,8 @@ const lines = computed(() =>
  */
 const labelAt = (air: AirReport, x: number): string =>
     pumpHeight(air) > lids.value
-        ? `translate(${X(x)} ${Y(pumpHeight(air) + PUMP.height) - 23})`
-        : `translate(${X(x)} ${ground.value + 17})`;
+        ? `translate(${X(x) + pumpBox.value.width / 2} ${Y(pumpHeight(air) + PUMP.height) - 23})`
+        : `translate(${X(x) + pumpBox.value.width / 2} ${ground.value + 17})`;
 
 const ticks = computed(() => {
     // Every 20 mm, or every inch; a figure now and then.
@@ -192,9 +192,10 @@ const spoken = (tub: TubReport): string =>
                 <text :x="X(stand.x)" :y="Y(pumpHeight(stand.air)) - pumpBox.height / 2 + 4" text-anchor="middle" class="strong">
                     {{ number(stand.air.power_w, 1, 'W') }}
                 </text>
+                <!-- To the left of the pump: what it feeds stands to its right. -->
                 <g v-if="!narrow" :transform="labelAt(stand.air, stand.x)">
-                    <text class="quiet halo" text-anchor="middle">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
-                    <text v-if="flows && !crowded" class="quiet halo" text-anchor="middle" y="15">air in L/min</text>
+                    <text class="quiet halo" text-anchor="end">{{ stand.air.check_valve ? 'check valve' : 'no check valve' }}</text>
+                    <text v-if="flows && !crowded" class="quiet halo" text-anchor="end" y="15">air in L/min</text>
                 </g>
             </g>
             <g

@@ -50,6 +50,19 @@ export function plant(crop: string, habit: Habit, height: number, width: number,
     kept.set(key, made);
     return made;
 }
+const SHAPES = new Set<Stroke['kind']>(['leaf', 'stalk', 'fruit', 'petal']);
+
+/** A grown plant where it is too small for its leaves to be told apart: all that is filled as one path, all that is lines as another. */
+export function silhouette(crop: string, habit: Habit, height: number, width: number): { shapes: string; lines: string } {
+    const strokes = plant(crop, habit, height, width);
+    const path = (wanted: (s: Stroke) => boolean): string =>
+        strokes
+            .filter(wanted)
+            .map((s) => s.d)
+            .join('');
+    return { shapes: path((s) => SHAPES.has(s.kind)), lines: path((s) => !SHAPES.has(s.kind) && s.kind !== 'vein') };
+}
+
 /** A crop's green is its own, none of the severities', and none is too pale on paper. */
 const TINTS: Record<string, string> = {
     'lettuce-leaf': '#7f9c36',

@@ -5,6 +5,8 @@ const GAP = '\u202f';
 export const MM_PER_INCH = 25.4;
 const MM_PER_FOOT = 304.8;
 const L_PER_GALLON = 3.785411784;
+const OUNCES_PER_GALLON = 128;
+const OUNCES_BELOW_GALLONS = 0.5;
 const G_PER_POUND = 453.59237;
 
 /** At most so many digits after the point, and no trailing zeros. */
@@ -59,7 +61,10 @@ export function dimension(mm: number, units: Units): string {
 export function volume(litres: number, units: Units): string {
     if (units === 'us') {
         const gallons = litres / L_PER_GALLON;
-        return Math.abs(gallons) < 0.25 ? number(gallons * 128, 1, 'fl oz') : number(gallons, Math.abs(gallons) < 10 ? 2 : 1, 'gal');
+        const ounces = gallons * OUNCES_PER_GALLON;
+        return Math.abs(gallons) < OUNCES_BELOW_GALLONS
+            ? number(ounces, Math.abs(ounces) < 10 ? 1 : 0, 'fl oz')
+            : number(gallons, Math.abs(gallons) < 10 ? 2 : 1, 'gal');
     }
     return Math.abs(litres) < 1 ? number(litres * 1000, 0, 'mL') : number(litres, 1, 'L');
 }

@@ -1,4 +1,5 @@
 import { call } from './api';
+import type { Units } from './format';
 import type { CropRow, Cup, Lamp, Product, Pump, StoneKind, Tube, Vessel } from '../types/garden';
 
 /** An item of the Library; one's own says so. */
@@ -56,8 +57,14 @@ const GROUPS: Record<string, string> = {
 };
 const SHELVES = [OWN, ...Object.values(KINDS)];
 
-export const vesselOptions = (library: Library): Option[] =>
-    library.vessels
+/** Sold by US measures, as their names say. */
+const US_SIZE = /\b(gal|gallon|quart|pint)\b/;
+/** Where the grower measures in US units, what is sold by them comes first. */
+export const soldFirst = <T extends { name: string }>(items: T[], units: Units): T[] =>
+    units === 'us' ? [...items.filter((i) => US_SIZE.test(i.name)), ...items.filter((i) => !US_SIZE.test(i.name))] : items;
+
+export const vesselOptions = (library: Library, units: Units): Option[] =>
+    soldFirst(library.vessels, units)
         .map((v) => ({ value: v.key, name: v.name, group: v.own ? OWN : (KINDS[v.kind ?? 'other'] ?? 'Other tubs') }))
         .sort((a, b) => SHELVES.indexOf(a.group) - SHELVES.indexOf(b.group));
 export const cropOptions = (library: Library): Option[] =>

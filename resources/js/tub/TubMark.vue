@@ -189,7 +189,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             <Pick
                 label="Vessel"
                 :model-value="keyOf(tub.vessel)"
-                :options="vesselOptions(garden.library)"
+                :options="vesselOptions(garden.library, garden.units.value)"
                 filter
                 :placeholder="report.shape.name"
                 :at="`${at}/vessel`"
@@ -646,7 +646,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     <Pick
                         label="Lower vessel"
                         :model-value="tub.under ? keyOf(tub.under.vessel) : null"
-                        :options="vesselOptions(garden.library)"
+                        :options="vesselOptions(garden.library, garden.units.value)"
                         filter
                         clearable
                         placeholder="None"
