@@ -34,6 +34,19 @@ it('lists the last changed first', function () {
     expect(array_column(send('GET', '/api/gardens', '')->json('gardens'), 'name'))->toBe(['Second', 'First']);
 });
 
+it('draws each garden in the list, and works that out of those that an older version kept', function () {
+    $id = send('POST', '/api/gardens', demo())->json('id');
+    $sketch = fn (): array => send('GET', '/api/gardens', '')->json('gardens.0.sketch');
+    $made = $sketch();
+    Garden::query()->whereKey($id)->update(['sketch' => null, 'settled' => false]);
+
+    expect(count($made))->toBe(9)
+        ->and($made[0]['stations'][0])->toHaveKeys(['height_mm', 'length_mm'])
+        ->and(array_unique(array_column(array_column($made, 'crop'), 'key')))->toContain('aubergine', 'dill', 'sorrel', 'soft-cuttings', 'rocket')
+        ->and($sketch())->toBe($made)
+        ->and(Garden::findOrFail($id)->settled)->toBeTrue();
+});
+
 it('writes against the newest revision and keeps the older ones', function () {
     $id = send('POST', '/api/gardens', demo())->json('id');
     $renamed = str_replace('Marsh Lantern', 'Reed Lantern', demo());

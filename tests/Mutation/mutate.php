@@ -13,7 +13,7 @@ use Tests\Mutation\Reach;
 $root = dirname(__DIR__, 2);
 require "$root/vendor/autoload.php";
 
-$options = getopt('', ['most:', 'seed:', 'folder:', 'everything', 'minutes:', 'workers:', 'php:']);
+$options = getopt('', ['most:', 'seed:', 'folder:', 'everything', 'minutes:', 'workers:', 'php:', 'reach:']);
 $most = isset($options['everything']) ? PHP_INT_MAX : (int) ($options['most'] ?? 400);
 $seed = (int) ($options['seed'] ?? 1);
 $folder = (string) ($options['folder'] ?? '');
@@ -45,7 +45,8 @@ if ($mutants === []) {
     exit(2);
 }
 
-$reach = Reach::of(require "$root/.run/mutate/coverage.php", $root, (string) file_get_contents("$root/.run/mutate/tests.xml"));
+$kept = (string) ($options['reach'] ?? "$root/.run/mutate");
+$reach = Reach::of(require "$kept/coverage.php", $root, (string) file_get_contents("$kept/tests.xml"));
 $benches = [];
 for ($i = 0; $i < (int) ($options['workers'] ?? 2); $i++) {
     $benches[] = new Bench($root, "bench-$i", $php);
