@@ -20,7 +20,7 @@ const FED_BY_ONE = ['feeds' => [['id' => 'f', 'product' => 'one-part-liquid']]];
  * @param  array<string, mixed>  $garden
  * @return array{string, array<string, string>}
  */
-function saidOf(array $tub, array $garden = []): array
+function readAloud(array $tub, array $garden = []): array
 {
     $garden = Gardens::tub($tub, $garden);
     $sheet = BuildReport::of(Gardens::plan($garden), $garden->tubs[0]);
@@ -64,7 +64,7 @@ dataset('tubs', [
 ]);
 
 it('speaks of nothing that the tub has not', function (array $tub, array $garden) {
-    [$all, $steps] = saidOf($tub, $garden);
+    [$all, $steps] = readAloud($tub, $garden);
     $plan = Gardens::tubPlan($read = Gardens::tub($tub, $garden));
     $parts = array_column(Gardens::report($read)->parts, 'key');
     $isBoard = ($tub['system'] ?? '') === 'raft';
@@ -94,8 +94,8 @@ it('speaks of nothing that the tub has not', function (array $tub, array $garden
 })->with('tubs');
 
 it('does not call one hole many, or several one', function () {
-    [$one] = saidOf(['crop' => 'tomato-dwarf', 'layout' => ['pattern' => 'single', 'cups' => 1]]);
-    [$many] = saidOf(['vessel' => 'tote-45', 'crop' => 'mizuna']);
+    [$one] = readAloud(['crop' => 'tomato-dwarf', 'layout' => ['pattern' => 'single', 'cups' => 1]]);
+    [$many] = readAloud(['vessel' => 'tote-45', 'crop' => 'mizuna']);
 
     expect($one)->not->toMatch('/every (hole|cup|cross|pilot)|the rest\b|the crosses|each of the|Saw the holes/i')
         ->toContain('Saw the hole.', 'The cross is where the drawing has it.', 'Stand a stake by the plant')
@@ -103,7 +103,7 @@ it('does not call one hole many, or several one', function () {
 });
 
 it('has the step that a case asks for, with its words', function (array $tub, string $step, string $says) {
-    expect(saidOf(['crop' => 'basil', ...$tub], FED)[1][$step] ?? 'no such step')->toContain($says);
+    expect(readAloud(['crop' => 'basil', ...$tub], FED)[1][$step] ?? 'no such step')->toContain($says);
 })->with([
     'cuttings are chosen first' => [
         ['system' => 'cloner', 'vessel' => 'tote-20', 'crop' => 'soft-cuttings'], 'young', 'without flowers',
@@ -157,7 +157,7 @@ it('asks for a scale only where a small amount is weighed and no spoon is known'
     $garden = Gardens::tub(['crop' => 'basil', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => [
         'name' => 'Own', 'parts' => [['name' => 'All', 'g_per_l' => $each, ...($density === null ? [] : ['density_g_ml' => $density])]],
     ]]]]);
-    [, $steps] = saidOf(['crop' => 'basil', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => [
+    [, $steps] = readAloud(['crop' => 'basil', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => [
         'name' => 'Own', 'parts' => [['name' => 'All', 'g_per_l' => $each, ...($density === null ? [] : ['density_g_ml' => $density])]],
     ]]]]);
 
