@@ -68,6 +68,10 @@ final class Browser
         $driver = RemoteWebDriver::create("http://127.0.0.1:$m[1]", $capabilities, 120_000, 300_000);
         $browser = new self($driver, $chromedriver, $profile);
         $browser->size(1280, 800);
+        // Who uses these pages knows the way; what leads newcomers has its own test.
+        $browser->devTools('Page.addScriptToEvaluateOnNewDocument', [
+            'source' => "try { localStorage.setItem('kelp-way', localStorage.getItem('kelp-way') ?? 'known') } catch {}",
+        ]);
 
         return $browser;
     }

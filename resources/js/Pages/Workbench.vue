@@ -9,6 +9,7 @@ import { loadRest, type Library } from '../kit/library';
 import { usePanel, usePlaces } from '../kit/places';
 import { isMark, MARKS, type Mark } from '../marks';
 import KeysDialog from '../shell/KeysDialog.vue';
+import NextUp from '../shell/NextUp.vue';
 import Notices from '../shell/Notices.vue';
 import Reckoned from '../shell/Reckoned.vue';
 import PhoneBar from '../shell/PhoneBar.vue';
@@ -118,6 +119,7 @@ useShortcuts((key) => {
             <TopBar :on-bench="mark === 'bench'" @choose="choose" @keys="keys = true" />
             <Notices />
             <Reckoned :before="before" />
+            <NextUp :mark="mark" @go="go" />
             <main>
                 <Bench
                     v-if="mark === 'bench'"

@@ -35,6 +35,8 @@ const units = garden.units;
 const findings = computed(() => mendedAt(garden.findings.value, 'crop'));
 const crop = computed(() => report.value.shape.crop);
 const site = computed(() => garden.report.value.site);
+/** Nothing was said of the place yet when this was opened: it is asked first. */
+const isUnsaid = Object.keys(garden.document.value.site ?? {}).length === 0;
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
 
 const LINES: Record<string, string> = {
@@ -278,7 +280,7 @@ const plural = computed(() => report.value.crops.length > 1);
                         })
                 "
             />
-            <Fold title="Where it grows">
+            <Fold title="Where it grows" :open="isUnsaid">
                 <div class="stack">
                     <Pick
                         label="Place"
