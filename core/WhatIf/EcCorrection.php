@@ -25,10 +25,11 @@ final readonly class EcCorrection
 
     /**
      * @param  float|null  $litres  in the tub now; null for its working volume
+     * @param  int|null  $day  of the season on which it was read, which tells what the plants are fed; null for grown ones
      *
      * @throws InvalidArgumentException when a reading cannot be one
      */
-    public function of(Garden $garden, Tub $tub, float $now, float $wanted, ?float $litres): stdClass
+    public function of(Garden $garden, Tub $tub, float $now, float $wanted, ?float $litres, ?int $day = null): stdClass
     {
         foreach (['it reads' => $now, 'it should be' => $wanted] as $what => $ec) {
             if ($ec < 0.0 || $ec > self::MOST_EC) {
@@ -45,11 +46,11 @@ final readonly class EcCorrection
         }
         $source = $feed->mixing->source;
         $product = $feed->feed?->product;
-        $label = $product?->labelEc();
+        $stage = $feed->stageOn($day);
+        $label = $product?->labelEc($stage);
         $most = $source + FeedProduct::MOST_OF_LABEL * ($label ?? 0.0);
         $do = Correction::of($litres ?? $full, $now, $wanted, max($full, $litres ?? $full), $source, $most);
         $share = $label === null ? 0.0 : max(0.0, $do->ec - $source) / $label;
-        $stage = $feed->grownStage();
 
         return (object) [
             'litres' => $litres ?? $full,

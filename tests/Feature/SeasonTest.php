@@ -6,6 +6,7 @@ use App\Weather\ForecastService;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Support\Facades\Cache;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Marks;
 use KelpTub\Core\Season\SteadyWeather;
 use Tests\Core\Gardens;
@@ -89,6 +90,28 @@ it('says what to do about a reading', function () {
         ask('/api/season/correct', $body)->assertStatus(422);
     }
 });
+
+it('mixes a correction by the stage of the day on which it was read', function (string $product) {
+    $garden = json_decode((string) json_encode(fedGarden()));
+    $garden->feeds[0]->product = $product;
+    $garden->tubs[0]->crop = 'chilli';
+    $parts = Gardens::library()->products->raw($product)->parts;
+    $reader = Gardens::reader();
+    $feed = Gardens::plan($reader->fromDocument($garden))->get(FeedPlans::class)->of('a');
+    foreach ([1, count($feed->run()->days) - 2] as $day) {
+        $do = ask('/api/season/correct', [
+            'garden' => $garden, 'tub' => 'a', 'now_ms_cm' => 1.0, 'wanted_ms_cm' => 1.15, 'litres' => 10, 'day' => $day,
+        ])->assertOk();
+        // What the parts bring to what is put in, by hand from the packet: each its EC per g or mL in a litre.
+        $brought = 0.0;
+        foreach ($do->json('parts') as $i => $part) {
+            $brought += ($part['g'] ?? $part['ml']) * $parts[$i]->ec_per_unit / $do->json('put_in_l');
+        }
+        expect($do->json('reaches'))->toBeTrue()
+            ->and($feed->mixing->source + $brought)->toEqualWithDelta($do->json('ec_ms_cm'), 1e-9)
+            ->and($do->json('parts'))->toHaveCount(count($parts));
+    }
+})->with(['two-part-dry', 'three-part-liquid', 'three-part-dry']);
 
 it('reads a dose as it stands on the packet', function () {
     $readings = ask('/api/read', ['units' => 'metric', 'texts' => [

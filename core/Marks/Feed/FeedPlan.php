@@ -77,6 +77,12 @@ final class FeedPlan
         return $mol;
     }
 
+    /** The stage of the plants that the tub is fed for in the evening of a day; of grown ones without a day, or past the season's last. */
+    public function stageOn(?int $day): Stage
+    {
+        return $day === null ? $this->grownStage() : ($this->run()?->days[$day]->after->stage ?? $this->grownStage());
+    }
+
     /** The stage of plants that have come to their first harvest. */
     public function grownStage(): Stage
     {

@@ -136,6 +136,8 @@ function setStrength(to: 'by-stage' | 'simple' | 'aim'): void {
         f.strength = to === 'aim' ? { ec_ms_cm: Math.round(middle * 100) / 100 } : to;
     });
 }
+/** EC that the tub should have on the day that is looked at. */
+const usual = computed(() => report.value.feed?.stages.filter((s) => s.from_day <= shown.value).at(-1)?.ec_ms_cm ?? null);
 const awayDays = computed(() => here.value[0]?.away_days[shown.value] ?? null);
 const season = computed(() => here.value[0]?.season ?? report.value.season);
 const strength = computed(() => {
@@ -480,7 +482,7 @@ function takeRun(run: Run, name: string): void {
                 :note="awayDays === null ? '' : `from day ${shown} you can be away for ${awayDays === 1 ? '1 day' : `${awayDays} days`}`"
             />
             <OtherYears v-if="weather.kind === 'typical' && days.length > 0" />
-            <ReadsOtherwise :usual="report.feed?.stages.at(-1)?.ec_ms_cm ?? null" />
+            <ReadsOtherwise :day="shown" :usual="usual" />
         </template>
     </MarkPage>
 </template>

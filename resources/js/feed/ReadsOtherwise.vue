@@ -19,7 +19,8 @@ interface Answer {
     parts: FeedDose[];
 }
 
-const props = defineProps<{ usual: number | null }>();
+/** The day of the season that is looked at, by whose stage feed is mixed, and the EC that the tub should have then. */
+const props = defineProps<{ day: number; usual: number | null }>();
 const garden = useGarden();
 const now = ref<number | null>(null);
 const wanted = ref<number | null>(null);
@@ -29,7 +30,7 @@ const refused = ref('');
 const want = computed(() => wanted.value ?? props.usual);
 
 const { ask, stop } = useTurns();
-watch([now, want, litres, garden.document, garden.selected], async () => {
+watch([now, want, litres, () => props.day, garden.document, garden.selected], async () => {
     if (now.value === null || want.value === null) {
         stop();
         answer.value = null;
@@ -42,6 +43,7 @@ watch([now, want, litres, garden.document, garden.selected], async () => {
             now_ms_cm: now.value,
             wanted_ms_cm: want.value,
             litres: litres.value,
+            day: props.day,
         }),
     });
     if (!result) return;
@@ -72,7 +74,7 @@ const says = computed(() => {
 
 <template>
     <section class="otherwise" aria-label="It reads otherwise">
-        <h2>It reads otherwise?</h2>
+        <h2>It reads otherwise on day {{ day }}?</h2>
         <div class="two">
             <Measure v-model="now" label="It reads" wide dimension="conductivity" optional />
             <Measure :model-value="want" label="I want" wide dimension="conductivity" optional @update:model-value="(v) => (wanted = v)" />

@@ -70,7 +70,7 @@ final readonly class SeasonController
         return new Response(GardenFile::encode($answer), headers: ['Content-Type' => 'application/json']);
     }
 
-    /** What to do about a reading: `{"garden", "tub", "now_ms_cm", "wanted_ms_cm", "litres"}`. */
+    /** What to do about a reading: `{"garden", "tub", "now_ms_cm", "wanted_ms_cm", "litres", "day"}`. */
     public function correct(Request $request): JsonResponse
     {
         $body = RequestInput::body($request, [
@@ -78,6 +78,7 @@ final readonly class SeasonController
             'now_ms_cm' => ['required', 'numeric'],
             'wanted_ms_cm' => ['required', 'numeric'],
             'litres' => ['nullable', 'numeric'],
+            'day' => ['nullable', 'integer', 'min:0', 'max:10000'],
         ]);
         $garden = $this->reader->fromDocument(RequestInput::object($body->garden ?? null, '/garden'));
         $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
@@ -88,6 +89,7 @@ final readonly class SeasonController
                 (float) $body->now_ms_cm,
                 (float) $body->wanted_ms_cm,
                 isset($body->litres) ? (float) $body->litres : null,
+                isset($body->day) ? (int) $body->day : null,
             ));
         } catch (InvalidArgumentException $refused) {
             throw RefusedGarden::one('/now_ms_cm', $refused->getMessage());
