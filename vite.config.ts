@@ -7,7 +7,8 @@ const unitTests = process.env.VITEST !== undefined;
 
 export default defineConfig({
     plugins: [...(unitTests ? [] : [laravel({ input: 'resources/js/app.ts' })]), vue()],
-    build: { chunkSizeWarningLimit: 900 },
+    // The licences of all that is bundled, fonts too, ship with it: public/build/licences.txt.
+    build: { chunkSizeWarningLimit: 900, license: { fileName: 'licences.txt' } },
     test: {
         environment: 'jsdom',
         include: ['tests/Page/**/*.test.ts'],

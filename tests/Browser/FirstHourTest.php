@@ -62,7 +62,8 @@ it('shows gardens in the list as small benches', function () {
     $bodies = fn (): int => (int) $browser->script("return document.querySelectorAll('[data-garden=\"$id\"] .sketch .body').length");
     $browser->see("[data-garden='$id'] .sketch");
 
-    expect($bodies())->toBe(3);
+    expect($bodies())->toBe(3)
+        ->and(file_get_contents("$server->url/build/licences.txt"))->toContain('OFL-1.1', 'primevue', 'Permission is hereby granted');
     $browser->press("[data-garden='$id'] .bench")->see('.staff');
 });
 

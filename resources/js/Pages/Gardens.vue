@@ -284,7 +284,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <Link href="/deleted">{{ counted(props.deleted, 'deleted garden', 'deleted gardens') }}</Link>
                 <span class="faint">can still be brought back.</span>
             </p>
-            <p class="small faint version">Kelp Tub {{ props.version }}</p>
+            <p class="small faint version">
+                Kelp Tub {{ props.version }} · <a href="/build/licences.txt">Licences of what it is made with</a>
+            </p>
         </main>
     </div>
 </template>
