@@ -177,6 +177,27 @@ it('makes no mistake of odd input', function (string $method, string $uri, strin
     'everything of nothing' => ['POST', '/api/everything', '{"format":"kelp-tub.everything","version":1,"gardens":{"a":1},"library":[]}'],
 ]);
 
+it('begins with two designs to compare, and with none where none is asked for', function () {
+    $of = function (string $path): array {
+        $chosen = [];
+        test()->get($path)->assertInertia(function ($page) use (&$chosen) {
+            $chosen = array_column($page->toArray()['props']['chosen'], 'of');
+
+            return $page;
+        });
+
+        return $chosen;
+    };
+    expect($of('/compare'))->toBe([]);
+    send('POST', '/api/gardens', '{"name":"Empty"}');
+    $one = send('POST', '/api/gardens', demo())->json('id');
+    expect($of('/compare'))->toBe(["$one:foredeck", "$one:well-deck"]);
+    $this->travel(1)->minutes();
+    $two = send('POST', '/api/gardens', demo())->json('id');
+
+    expect($of('/compare'))->toBe([$two, $one])->and($of('/compare?of=none'))->toBe([])->and($of("/compare?of=$one"))->toBe([$one]);
+});
+
 it('lists very many to compare in pages', function () {
     foreach (range(1, 35) as $n) {
         ask('/api/gardens', ['name' => "Garden $n"]);

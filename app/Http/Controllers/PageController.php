@@ -118,8 +118,9 @@ final readonly class PageController
     /** `?of=a,b:deck`: whole gardens or single tubs of them side by side, in that order; and all there is to choose from. */
     public function compare(Request $request): Response
     {
+        $asked = $request->query->has('of') ? RequestInput::word($request, 'of') : implode(',', self::worthComparing());
         $chosen = [];
-        foreach (array_slice(array_unique(array_filter(explode(',', RequestInput::word($request, 'of')))), 0, self::MOST_COMPARED) as $of) {
+        foreach (array_slice(array_unique(array_filter(explode(',', $asked))), 0, self::MOST_COMPARED) as $of) {
             [$id, $tub] = [...explode(':', $of, 2), null];
             $garden = Garden::query()->find($id);
             $item = $garden === null ? null : $this->compared($garden, $tub);
@@ -143,6 +144,24 @@ final readonly class PageController
             'pages' => $all->lastPage(),
             'chosen' => $chosen,
         ]);
+    }
+
+    /**
+     * Two designs to begin with: the gardens last changed that have tubs, or the first two tubs of the only one.
+     *
+     * @return list<string>
+     */
+    private static function worthComparing(): array
+    {
+        $gardens = Garden::query()->where('tubs', '>', 0)->latest('updated_at')->latest('id')->select(['id', 'document'])->limit(2)->get();
+        $only = $gardens->first();
+        $of = [];
+        foreach ($gardens as $garden) {
+            $of[] = $garden->id;
+        }
+        $tubs = count($of) === 1 && $only !== null ? array_slice(GardenFile::decode($only->document)->tubs ?? [], 0, 2) : [];
+
+        return count($tubs) < 2 ? $of : array_values(array_map(static fn (stdClass $tub): string => "$of[0]:$tub->id", $tubs));
     }
 
     /** @return array<string, mixed>|null null where that tub is not there */

@@ -59,7 +59,8 @@ const designs = computed(() => props.chosen.map((d) => ({ ...d, tubs: (JSON.pars
 function go(list: string[]): void {
     router.get(
         '/compare',
-        { ...(list.length ? { of: list.join(',') } : {}), ...(props.page > 1 ? { page: props.page } : {}) },
+        // Nothing is said as nothing: an address that says nothing begins with two.
+        { of: list.join(',') || 'none', ...(props.page > 1 ? { page: props.page } : {}) },
         { preserveScroll: true },
     );
 }
