@@ -227,19 +227,21 @@ const quantity = (part: PartReport, value: number): string => quantityIn(part.un
 function paybackRange(range: (number | null)[] | null | undefined): string {
     const [best, worst] = range ?? [null, null];
     if (best === null || best === undefined || best > THREE_YEARS) return '';
-    return worst === null || worst === undefined || worst > THREE_YEARS
-        ? `${payback(best)} at best`
-        : between(range, (days) => number(days, 0, 'd'));
+    return worst === null || worst === undefined || worst > THREE_YEARS ? `${payback(best)} at best` : between(range, span);
 }
 /** What three of a tub cost, and with which air where the pump that is there does not serve them. */
 function threeAlike(of: { three: number; three_air: string | null }): string {
     return money(of.three) + (of.three_air === null ? '' : ` with ${of.three_air}`);
 }
 const THREE_YEARS = 3 * 365;
-/** What takes longer than three years to pay is not counted in days. */
+/** What takes longer than three years to pay is not counted. */
 function payback(days: number | null): string {
     if (days === null) return 'never';
-    return days > THREE_YEARS ? 'not in three years' : number(days, 0, 'd');
+    return days > THREE_YEARS ? 'not in three years' : span(days);
+}
+/** Days, or months where they are many: nobody counts 826 days. */
+function span(days: number): string {
+    return days < 100 ? number(days, 0, 'd') : number(days / (365 / 12), 0, 'months');
 }
 </script>
 

@@ -160,7 +160,8 @@ const lines = computed<string[]>(() => {
         props.caption ||
         `${props.tub.raft ? 'Board' : 'Lid'} from above ` +
             `· ${props.units === 'us' ? 'inches' : 'mm'}` +
-            `${!props.tub.shape.in_mouth && props.dimensions ? ' · dashed: the edge that carries the load' : ''}`;
+            `${!props.tub.shape.in_mouth && props.dimensions ? ' · dashed: the edge that carries the load' : ''}` +
+            (props.canopies && spacing.value ? ' · dotted: leaves when grown' : '');
     if (text.length * CHARACTER_PX < size.width) return [text];
     const words = text.split(' ');
     const half = words.findIndex((_, i) => words.slice(0, i + 1).join(' ').length >= text.length / 2) + 1;

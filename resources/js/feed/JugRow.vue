@@ -49,8 +49,9 @@ const jugs = computed<Jug[]>(() => {
     const look: Jug = {
         key: 'look',
         kind: 'look',
-        head: 'look at it',
-        lines: props.ec === null ? ['EC unknown', 'measure it'] : [number(props.ec, 2, 'mS/cm'), `${plain(props.ec * 500, 0)} ppm (500)`],
+        head: 'measure it',
+        lines:
+            props.ec === null ? ['its EC is not known', 'before'] : [number(props.ec, 2, 'mS/cm'), `${plain(props.ec * 500, 0)} ppm (500)`],
     };
     const ph: Jug[] = feed.ph
         ? [{ key: 'ph', kind: 'ph', head: `pH ${plain(feed.ph.target, 1)}`, lines: ['try a little first', 'then half, wait 15\u202fmin'] }]

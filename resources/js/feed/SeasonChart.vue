@@ -165,6 +165,16 @@ const windows = computed(() => {
         high: stage.likes_ec_ms_cm[1]!,
     }));
 });
+/** What the triangles are. */
+const legend = computed(() =>
+    [
+        events.value.some((d) => d.top_up_l > 0 && !d.change) ? '△ top-up' : '',
+        events.value.some((d) => d.change) ? '▲ change' : '',
+        events.value.some((d) => !d.change && d.stronger > 0) ? 'green: feed alone' : '',
+    ]
+        .filter(Boolean)
+        .join(' · '),
+);
 const events = computed(() => days.value.filter((d) => d.change || d.top_up_l > 0 || d.stronger > 0));
 /** Days on which plants do poorly, and what of them. */
 const ill = computed(() => days.value.filter((d) => d.looks !== 'well'));
@@ -238,6 +248,12 @@ function key(event: KeyboardEvent): void {
             <rect class="catch" x="0" y="0" :width="size.width" :height="size.height" />
             <g v-for="strip in strips" :key="strip.key">
                 <text :x="LEFT" :y="strip.top - 6" class="quiet">{{ strip.title }}</text>
+                <text v-if="strip.key === 'ec' && events.length" :x="size.width - RIGHT" :y="strip.top - 6" text-anchor="end" class="quiet">
+                    {{ legend }}
+                </text>
+                <text v-if="strip.key === 'oxygen'" :x="size.width - RIGHT" :y="strip.top - 6" text-anchor="end" class="quiet">
+                    shaded: they drink and eat a quarter more or less
+                </text>
                 <template v-if="strip.key === 'ec'">
                     <rect
                         v-for="w in windows"

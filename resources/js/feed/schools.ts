@@ -3,9 +3,9 @@ type School<T extends string> = { value: T; name: string };
 
 export const TOP_UPS: School<'none' | 'level' | 'quarter' | 'half'>[] = [
     { value: 'none', name: 'Not topped up' },
-    { value: 'level', name: 'To the line, when a third is gone' },
-    { value: 'quarter', name: 'A quarter, when a third is gone' },
-    { value: 'half', name: 'A half, when half is gone' },
+    { value: 'level', name: 'To the line at ⅔ full' },
+    { value: 'quarter', name: 'A quarter at ⅔ full' },
+    { value: 'half', name: 'A half at ½ full' },
 ];
 export const STRENGTHS: School<'water' | 'half' | 'feed'>[] = [
     { value: 'water', name: 'Water alone' },

@@ -281,14 +281,23 @@ h1 {
     flex-direction: column;
     align-items: center;
     justify-content: flex-end;
-    padding: 0 0.55rem 2px;
+    padding: 0 0.45rem 2px;
     color: var(--faint);
     white-space: nowrap;
+    /* All in sight as long as their names can be told by their beginnings. */
+    flex: 0 1 auto;
+    min-width: 4.6rem;
+}
+.strip button span {
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
 }
 .strip button:hover {
     border-bottom-color: var(--rule);
 }
 .strip button[aria-pressed='true'] {
+    flex-shrink: 0;
     border-bottom-color: var(--ink);
     color: var(--ink);
     font-weight: 600;
