@@ -49,6 +49,18 @@ function go(by: number): void {
     void nextTick(() => heading.value?.focus({ preventScroll: false }));
 }
 
+/** On a phone the list lies below the step: it is one press away, and a press in it goes back up to the step. */
+const list = ref<HTMLElement | null>(null);
+const isPhone = (): boolean => window.matchMedia('(max-width: 760px)').matches;
+function choose(key: string): void {
+    chosen.value = key;
+    if (isPhone()) void nextTick(() => heading.value?.focus({ preventScroll: false }));
+}
+function toList(): void {
+    list.value?.querySelector<HTMLElement>('[aria-current=step]')?.focus();
+    list.value?.scrollIntoView({ block: 'start' });
+}
+
 function setDone(of: Step, done: boolean): void {
     const [id, c] = [sheet.value!.tub, copy.value];
     garden.change(done ? `tick ${of.title.toLowerCase()}` : `untick ${of.title.toLowerCase()}`, (g) => {
@@ -153,7 +165,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                 @update:model-value="(v) => (copy = v)"
             />
             <p v-if="away" class="small wrong" role="alert">{{ away }}</p>
-            <ol v-if="sheet" class="steps">
+            <ol v-if="sheet" ref="list" class="steps">
                 <li v-for="(s, i) in sheet.steps" :key="s.key" :class="{ here: s.key === step?.key }">
                     <input
                         type="checkbox"
@@ -166,7 +178,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         type="button"
                         :aria-current="s.key === step?.key ? 'step' : undefined"
                         :data-step="s.key"
-                        @click="chosen = s.key"
+                        @click="choose(s.key)"
                     >
                         <span>{{ i + 1 }} {{ s.title }}</span>
                         <b v-if="s.changed" class="again">again</b>
@@ -289,6 +301,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                         {{ number < sheet.steps.length ? 'Done, next' : 'Done' }}
                     </button>
                     <button type="button" class="word" :disabled="number <= 1" @click="go(-1)">Back</button>
+                    <button type="button" class="word to-list" data-act="to-list" @click="toList">All</button>
                     <button type="button" class="word" :disabled="number >= sheet.steps.length" @click="go(1)">Next</button>
                 </div>
             </div>
@@ -315,7 +328,7 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
                 <ol class="days">
                     <li v-for="d in sheet.days" :key="`${d.day} ${d.does}`" :class="{ here: d.step === step.key }">
                         <b>{{ d.day < 0 ? `−${-d.day}` : d.day }}</b>
-                        <button v-if="d.step" type="button" class="word" :data-day="d.day" @click="chosen = d.step">{{ d.does }}</button>
+                        <button v-if="d.step" type="button" class="word" :data-day="d.day" @click="choose(d.step)">{{ d.does }}</button>
                         <span v-else>{{ d.does }}</span>
                         <i v-if="d.date">{{ dayOf(d.date) }}</i>
                     </li>
@@ -493,6 +506,9 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
     gap: 1rem;
     margin-top: 0.5rem;
 }
+.to-list {
+    display: none;
+}
 .plain,
 .shed {
     list-style: none;
@@ -614,6 +630,9 @@ const of = computed(() => encodeURIComponent(tub.value?.id ?? ''));
         bottom: 53px;
         background: var(--paper);
         padding: 0.4rem 0;
+    }
+    .to-list {
+        display: inline;
     }
     .row button,
     .steps button,
