@@ -111,3 +111,12 @@ it('has the list of steps one press away on a phone, and the step after one in t
     expect($browser->see('.bench h2')->getText())->toContain('Route the tube');
     $browser->until(fn (): bool => $top('.bench h2') > -10 && $top('.bench h2') < 500, 'to come to the step');
 });
+
+it('lets choose what seeds are raised in, and the list and the steps follow', function () {
+    [$browser, $server, $id] = bench(bucket20(), '/a/crop');
+    $browser->choose('Plug', 'Coir');
+    kept($browser, $server, fn (stdClass $tub): bool => ($tub->medium->plug ?? '') === 'coir');
+    $browser->open("$server->url/gardens/$id/a/build")->see('.steps');
+
+    expect($browser->press('[data-step=sow]')->see('.reckoning')->getText())->toContain('Coir plug');
+});

@@ -19,6 +19,7 @@ import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
+import type { TubReport } from '../types/report';
 import type { Garden, Tub, Vessel } from '../types/garden';
 import CupCount from '../lid/CupCount.vue';
 import CropList from './CropList.vue';
@@ -35,6 +36,13 @@ const units = garden.units;
 const findings = computed(() => mendedAt(garden.findings.value, 'crop'));
 const crop = computed(() => report.value.shape.crop);
 const site = computed(() => garden.report.value.site);
+const PLUGS: { value: TubReport['chosen']['plug']; name: string }[] = [
+    { value: 'stone-wool', name: 'Stone wool' },
+    { value: 'coir', name: 'Coir' },
+    { value: 'peat', name: 'Peat' },
+    { value: 'foam', name: 'Foam' },
+    { value: 'none', name: 'None, out of a tray' },
+];
 /** Nothing was said of the place yet when this was opened: it is asked first. */
 const isUnsaid = Object.keys(garden.document.value.site ?? {}).length === 0;
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
@@ -228,6 +236,19 @@ const plural = computed(() => report.value.crops.length > 1);
                     (v) =>
                         set('change what it is started from', (t) => {
                             t.started = v;
+                        })
+                "
+            />
+            <Pick
+                v-if="report.crops.length && (report.cloner ? !report.cloner.collar : report.chosen.started === 'plug')"
+                label="Plug"
+                :options="PLUGS"
+                :model-value="report.chosen.plug"
+                @update:model-value="
+                    (v) =>
+                        v &&
+                        set('change the plug', (t) => {
+                            t.medium = { ...t.medium, plug: v };
                         })
                 "
             />
