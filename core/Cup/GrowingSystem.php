@@ -19,6 +19,12 @@ enum GrowingSystem: string
         return $this !== self::Passive && $this !== self::Nursery;
     }
 
+    /** Whether plants come to their harvest in it: a nursery hands them over while they are young. */
+    public function isPicked(): bool
+    {
+        return $this !== self::Nursery;
+    }
+
     /** Whether its oxygen comes from bubbles and is judged by the balance of section 7. */
     public function isAerated(): bool
     {

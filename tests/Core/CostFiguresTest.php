@@ -186,3 +186,9 @@ it('says of every part what it is for and why so many', function () {
         expect($part->why)->not->toBe('', $part->key);
     }
 });
+
+it('counts no harvest of a nursery, which hands its plants over while they are young', function (string $system, bool $counts) {
+    $budget = Gardens::report(Gardens::tub(['system' => $system, 'vessel' => 'tote-12', 'crop' => 'rocket']))->budget;
+
+    expect($budget->harvest_value !== null)->toBe($counts);
+})->with([['nursery', false], ['aerated', true]]);

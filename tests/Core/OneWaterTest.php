@@ -170,7 +170,7 @@ it('gives one figure for one thing at every mark, on random gardens', function (
             expect($steps['fill']->figures['It takes'] ?? null)
                 ->toBe((new KelpTub\Core\Units\QuantityWriter($garden->units))->volume($tub->volume->start_l));
             // Cost: feed of each tub alike, and the harvest by its price.
-            $worth += $tub->count * $s->harvest_g / 1000 * 8.0;
+            $worth += $tub->system === 'nursery' ? 0.0 : $tub->count * $s->harvest_g / 1000 * 8.0;
             $seen['dead'] += $s->killed_day === null ? 0 : 1;
             $seen['dry'] += $s->first_dry_day === null ? 0 : 1;
             $seen['several'] += count($tub->crops) > 1 ? 1 : 0;

@@ -103,7 +103,7 @@ final class PlanOfDays
     {
         $run = $this->bench->feed->run();
         $tub = $this->bench->tub->tub;
-        if ($run === null || $tub->system === GrowingSystem::Nursery) {
+        if ($run === null || ! $tub->system->isPicked()) {
             return;
         }
         $topUp = TopUpHabit::of($run)?->topUps[0] ?? null;

@@ -160,7 +160,10 @@ final readonly class CostFigures
         $costs = array_sum($this->month()) / self::DAYS_A_MONTH;
         $daily = $this->overTubs(fn (FeedPlan $feed): float => $this->worth($feed) / max(1, count($feed->run()->days ?? [])));
         $harvests = array_filter(
-            array_map(static fn (FeedPlan $feed): ?float => $feed->run()?->harvestDay(), $this->plan->get(FeedPlans::class)->all()),
+            array_map(
+                static fn (FeedPlan $feed): ?float => $feed->tub->tub->system->isPicked() ? $feed->run()?->harvestDay() : null,
+                $this->plan->get(FeedPlans::class)->all(),
+            ),
             static fn (?float $day): bool => $day !== null,
         );
         $first = $harvests === [] ? INF : min($harvests);
@@ -176,7 +179,7 @@ final readonly class CostFigures
     private function worth(FeedPlan $feed): float
     {
         $value = 0.0;
-        $run = $feed->run();
+        $run = $feed->tub->tub->system->isPicked() ? $feed->run() : null;
         foreach ($run->tub->stands ?? [] as $i => $stand) {
             $perKg = $this->wish->produce[$stand->crop->key] ?? $this->cost->library->produce[$stand->crop->key] ?? 0.0;
             $value += ($run?->harvest($i) ?? 0.0) / 1000 * $perKg;

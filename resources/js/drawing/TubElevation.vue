@@ -21,7 +21,10 @@ const props = withDefaults(
 
 const clip = useId();
 /** Grown plants stand as their season brings them to harvest; over a tub that runs dry none is lush. */
-const looking = computed<Looks>(() => props.looks ?? (props.growth > 0.9 ? (props.tub.season.looks ?? 'well') : 'well'));
+/** A nursery hands its plants over while they are young: they are never drawn older than that. */
+const NURSED = 0.4;
+const growth = computed(() => (props.tub.nursery ? Math.min(NURSED, props.growth) : props.growth));
+const looking = computed<Looks>(() => props.looks ?? (growth.value > 0.9 ? (props.tub.season.looks ?? 'well') : 'well'));
 const s = computed(() => props.scale);
 const shape = computed(() => props.tub.shape);
 const levels = computed(() => props.tub.levels);
@@ -61,7 +64,7 @@ const roots = computed(() =>
             const end = -(cup.bottom_mm - Math.max(6, cloner.value.stem_below_cup_mm)) * k;
             return [`M0 ${-cup.hung * k}V${end}`];
         }
-        const reach = Math.min(cup.bottom_mm * 0.75, 40 + 130 * props.growth);
+        const reach = Math.min(cup.bottom_mm * 0.75, 40 + 130 * growth.value);
         return [-0.7, -0.35, 0, 0.35, 0.7].map((a, i) => {
             const x = (a * cup.bottom_diameter_mm * k) / 2;
             const end = (-cup.bottom_mm + reach * (0.75 + 0.25 * scatter(i))) * k;
@@ -160,11 +163,11 @@ const house = computed(() => {
 
 const size = (crop: CropShape): { height: number; width: number } =>
     // Seedlings are alike in size whatever they will be.
-    isYoung(props.growth)
+    isYoung(growth.value)
         ? { height: Math.min(crop.mature_height_mm * 0.3, 70, 34 / s.value), width: Math.min(crop.spacing_mm * 0.4, 70, 40 / s.value) }
         : {
-              height: crop.mature_height_mm * props.growth,
-              width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * props.growth,
+              height: crop.mature_height_mm * growth.value,
+              width: Math.min(crop.spacing_mm * 1.05, crop.mature_height_mm * 1.5) * growth.value,
           };
 
 const plants = computed(() =>
