@@ -38,7 +38,8 @@ final class Garden extends Model
     protected $dateFormat = 'Y-m-d H:i:s.u';
 
     protected $casts = [
-        'revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'outlay' => 'float', 'settled' => 'boolean', 'sketch' => 'object',
+        'revision' => 'integer', 'tubs' => 'integer', 'plants' => 'integer', 'outlay' => 'float', 'settled' => 'boolean',
+        'sketch' => 'object',
     ];
 
     /** @return HasMany<Revision, $this> */

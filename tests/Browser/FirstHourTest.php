@@ -104,7 +104,9 @@ it('does not ask for a step again that found out what the vessel holds', functio
 it('has the list of steps one press away on a phone, and the step after one in the list', function () {
     [$browser] = bench(bucket20(), '/a/build');
     $browser->size(390, 844, true)->see('[data-act=to-list]');
-    $top = fn (string $selector): float => (float) $browser->script("return document.querySelector('$selector').getBoundingClientRect().top");
+    $top = fn (string $selector): float => (float) $browser->script(
+        "return document.querySelector('$selector').getBoundingClientRect().top",
+    );
     $browser->press('[data-act=to-list]')->until(fn (): bool => $top('.steps') < 500 && $top('.steps') > -10, 'to come to the list');
     $browser->press('[data-step=route]');
 

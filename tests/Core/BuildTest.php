@@ -242,7 +242,9 @@ it('does not ask for a step again because of what it found out, or because it is
         ]])),
     );
     [$tape, $fills] = [$at([]), $at(['fills' => [['litres' => 7.5, 'depth_mm' => 150], ['litres' => 15.5, 'depth_mm' => 290]]])];
-    $step = fn (string $does): Step => new Step('wash', 'Wash', $does, ['Hole' => '51 mm'], [], [], 5, [], 'cup', 'hole', 0.0, false, 'Done.');
+    $step = fn (string $does): Step => new Step(
+        'wash', 'Wash', $does, ['Hole' => '51 mm'], [], [], 5, [], 'cup', 'hole', 0.0, false, 'Done.',
+    );
 
     expect([$fills['measure'], $fills['fill'], $fills['saw']])->toBe([$tape['measure'], $tape['fill'], $tape['saw']])
         ->and($fills['wet-test'])->not->toBe($tape['wet-test'])
@@ -252,7 +254,9 @@ it('does not ask for a step again because of what it found out, or because it is
 
 it('takes a tick of an older version as it stands', function () {
     $garden = Gardens::tub(['crop' => 'basil'], ['builds' => [[
-        'tub' => 'tub', 'ticks' => ['saw' => '2027-03-02', 'wash' => '2027-03-03'], 'prints' => ['saw' => '1f2e3d4c', 'wash' => 's00000000'],
+        'tub' => 'tub',
+        'ticks' => ['saw' => '2027-03-02', 'wash' => '2027-03-03'],
+        'prints' => ['saw' => '1f2e3d4c', 'wash' => 's00000000'],
     ]]]);
     $steps = array_column(BuildReport::of(Gardens::plan($garden), $garden->tubs[0])->steps, null, 'key');
 

@@ -188,7 +188,7 @@ it('says of every part what it is for and why so many', function () {
 });
 
 it('counts no harvest of a nursery, which hands its plants over while they are young', function (string $system, bool $counts) {
-    $budget = Gardens::report(Gardens::tub(['system' => $system, 'vessel' => 'tote-12', 'crop' => 'rocket']))->budget;
+    $budget = budget(Gardens::tub(['system' => $system, 'vessel' => 'tote-12', 'crop' => 'basil']));
 
     expect($budget->harvest_value !== null)->toBe($counts);
 })->with([['nursery', false], ['aerated', true]]);

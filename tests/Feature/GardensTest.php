@@ -42,7 +42,8 @@ it('draws each garden in the list, and works that out of those that an older ver
 
     expect(count($made))->toBe(9)
         ->and($made[0]['stations'][0])->toHaveKeys(['height_mm', 'length_mm'])
-        ->and(array_unique(array_column(array_column($made, 'crop'), 'key')))->toContain('aubergine', 'dill', 'sorrel', 'soft-cuttings', 'rocket')
+        ->and(array_unique(array_column(array_column($made, 'crop'), 'key')))
+        ->toContain('aubergine', 'dill', 'sorrel', 'soft-cuttings', 'rocket')
         ->and($sketch())->toBe($made)
         ->and(Garden::findOrFail($id)->settled)->toBeTrue();
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A garden as a small bench: its tubs in outline at one scale, with their water and what grows in them. Decoration: its words stand beside it. */
+/** A garden as a small bench: its tubs in outline at one scale, with their water and what grows in them. Its words stand beside it. */
 import { computed } from 'vue';
 import { silhouette, tint } from './plants';
 import type { Habit } from '../kit/library';

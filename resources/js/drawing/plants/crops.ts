@@ -1,5 +1,5 @@
 import type { Habit } from '../../kit/library';
-import { along, curve, outwards, some, spread, stem, stray, through, twig, type Hue, type Point, type Stroke } from './draw';
+import { along, curve, outwards, some, spread, stem, straight, stray, through, twig, type Hue, type Point, type Stroke } from './draw';
 import { disc, flower, fruit, hung, pompon, tendril, umbel, type FruitName } from './fruit';
 import { compound, feather, leaf, stalked, type LeafName } from './leaf';
 
@@ -336,12 +336,24 @@ const vine =
     (h, w, g) => {
         const strokes: Stroke[] = [-0.3, 0, 0.3].map((x) => ({
             kind: 'prop',
-            d: `M${(x * w).toFixed(1)} 0L${(x * w).toFixed(1)} ${(-h).toFixed(1)}`,
+            d: straight(
+                [
+                    [x * w, 0],
+                    [x * w, -h],
+                ],
+                false,
+            ),
         }));
         for (const t of [0.3, 0.62, 0.94])
             strokes.push({
                 kind: 'prop',
-                d: `M${(-0.36 * w).toFixed(1)} ${(-h * t).toFixed(1)}L${(0.36 * w).toFixed(1)} ${(-h * t).toFixed(1)}`,
+                d: straight(
+                    [
+                        [-0.36 * w, -h * t],
+                        [0.36 * w, -h * t],
+                    ],
+                    false,
+                ),
             });
         const at = (t: number): Point => [Math.sin(t * 13) * w * 0.06, -h * t];
         strokes.push(stem(through(spread(24, 0, 0.98).map(at), false)));
@@ -423,9 +435,14 @@ const shields: Drawn = (h, w, g) => {
             {
                 kind: 'vein',
                 d: ribs
-                    .map(
-                        (turn) =>
-                            `M${x.toFixed(1)} ${y.toFixed(1)}L${(x + r * 0.82 * Math.cos(turn)).toFixed(1)} ${(y + r * 0.82 * Math.sin(turn)).toFixed(1)}`,
+                    .map((turn) =>
+                        straight(
+                            [
+                                [x, y],
+                                [x + r * 0.82 * Math.cos(turn), y + r * 0.82 * Math.sin(turn)],
+                            ],
+                            false,
+                        ),
                     )
                     .join(''),
             },
@@ -566,7 +583,19 @@ const courgette: Drawn = (h, w, g) => [
 const okra: Drawn = (h, w, g) => {
     const levels = some(7 * slender(h, w), g);
     const unit = Math.min(h, w);
-    const strokes: Stroke[] = [{ ...stem(`M0 0L0 ${(-h * 0.94).toFixed(1)}`) }];
+    const strokes: Stroke[] = [
+        {
+            ...stem(
+                straight(
+                    [
+                        [0, 0],
+                        [0, -h * 0.94],
+                    ],
+                    false,
+                ),
+            ),
+        },
+    ];
     const pods: Stroke[] = [];
     spread(levels, 0.16, 0.92).forEach((t, i) => {
         const side = i % 2 ? -1 : 1;
@@ -585,7 +614,15 @@ const okra: Drawn = (h, w, g) => {
 
 /** A cut stem, leaves on its upper part. */
 const cutting: Drawn = (h, w, g) => [
-    stem(`M0 0L0 ${(-h * 0.95).toFixed(1)}`),
+    stem(
+        straight(
+            [
+                [0, 0],
+                [0, -h * 0.95],
+            ],
+            false,
+        ),
+    ),
     ...spread(some(4, g), 0.42, 0.9).flatMap((t, i) =>
         [-1, 1].flatMap((side) =>
             leaf('lanceolate', {
@@ -714,7 +751,15 @@ const CROPS: Record<string, Drawn> = {
     kale: (h, w, g) => [
         {
             kind: 'stalk',
-            d: `M${(-w * 0.03).toFixed(1)} 0L${(-w * 0.02).toFixed(1)} ${(-h * 0.6).toFixed(1)}L${(w * 0.02).toFixed(1)} ${(-h * 0.6).toFixed(1)}L${(w * 0.03).toFixed(1)} 0Z`,
+            d: straight(
+                [
+                    [-w * 0.03, 0],
+                    [-w * 0.02, -h * 0.6],
+                    [w * 0.02, -h * 0.6],
+                    [w * 0.03, 0],
+                ],
+                true,
+            ),
         },
         ...tuft({ leaf: 'curled', count: 4, lean: 0.4, size: 0.52, slim: 0.66, foot: 0.02 }, 0.4)(h, w, g),
         ...[0.62, 0.46, 0.3].flatMap((up, k) =>
@@ -832,9 +877,8 @@ const CROPS: Record<string, Drawn> = {
             {
                 kind: 'twig',
                 d: [-1, 1]
-                    .map(
-                        (side) =>
-                            `M${at[0].toFixed(1)} ${at[1].toFixed(1)}L${(at[0] + Math.sin(angle + side) * size * 0.42).toFixed(1)} ${(at[1] - Math.cos(angle + side) * size * 0.42).toFixed(1)}`,
+                    .map((side) =>
+                        straight([at, [at[0] + Math.sin(angle + side) * size * 0.42, at[1] - Math.cos(angle + side) * size * 0.42]], false),
                     )
                     .join(''),
             },
@@ -1013,7 +1057,15 @@ const seedling =
         if (crop === 'soft-cuttings') return cutting(h, w, 0.6);
         const first = FIRST[crop] ?? 'ovate';
         return [
-            stem(`M0 0L0 ${(-h * 0.55).toFixed(1)}`),
+            stem(
+                straight(
+                    [
+                        [0, 0],
+                        [0, -h * 0.55],
+                    ],
+                    false,
+                ),
+            ),
             ...pair('ovate', 0.3, 1.3, w * 0.42, h * 0.16),
             ...(THREADS.has(crop)
                 ? [-1, 1].flatMap((side) => feather({ x: 0, y: -h * 0.5, angle: side * 0.45, length: h * 0.5, width: h * 0.35 }, 3))
