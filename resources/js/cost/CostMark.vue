@@ -485,7 +485,11 @@ function span(days: number): string {
                 :value="`${money(budget.used)}\u202f${currency}`"
                 note="the share of the packs that is used"
             />
-            <Figure label="Tools" :value="`${money(budget.tools)}\u202f${currency}`" note="they serve the next tub too" />
+            <Figure
+                label="Tools"
+                :value="`${money(budget.tools)}\u202f${currency}`"
+                :note="`they serve the next tub too; borrowed from a friend, it comes to some ${money(budget.outlay - budget.tools)}`"
+            />
         </template>
     </MarkPage>
 </template>
