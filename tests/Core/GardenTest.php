@@ -382,3 +382,9 @@ it('reads of a document what a mark’s own part of the schema names, so that a 
             ->and($mark->read($part, Gardens::library()))->toEqual($mark->read($whole, Gardens::library()));
     }
 });
+
+it('refuses a tube that is as wide inside as outside', function (float $inner, array $pointers) {
+    $faults = PartCheck::tube((object) ['inner_mm' => $inner, 'outer_mm' => 6.0], '/air/0/tube');
+
+    expect(array_column($faults, 'pointer'))->toBe($pointers);
+})->with([[5.99, []], [6.0, ['/air/0/tube/inner_mm']], [6.01, ['/air/0/tube/inner_mm']]]);

@@ -166,3 +166,13 @@ it('merges changes of gardens of every kind to the same, whichever side is asked
             ->and(Differences::between($merge->withMine, both($merge->withMine, $theirs, $base)->withMine))->toBe([]);
     }
 });
+
+it('tells of a text whole as long as it is short, and of its beginning where it is long', function (int $length, string $shown) {
+    $after = shed();
+    $after->name = str_repeat('ä', $length);
+
+    expect(Differences::between(shed(), $after)[0]->says())->toContain($shown);
+})->with([
+    'as long as may be' => [60, str_repeat('ä', 60)],
+    'longer by one' => [61, str_repeat('ä', 59).'…'],
+]);
