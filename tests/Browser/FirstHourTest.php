@@ -12,7 +12,7 @@ afterEach(function () {
 });
 
 /** A garden as somebody finds it who was never here. */
-function newcomer(array $garden, int $width = 1280): array
+function arriving(array $garden, int $width = 1280): array
 {
     [$browser, $server, $id] = bench($garden);
     $browser->script("localStorage.setItem('kelp-way', '')");
@@ -22,7 +22,7 @@ function newcomer(array $garden, int $width = 1280): array
 }
 
 it('leads who comes first through every mark, says why, and is gone afterwards', function (int $width) {
-    [$browser] = newcomer(bucket20(), $width);
+    [$browser] = arriving(bucket20(), $width);
     $browser->waitForText('as water rises');
     foreach (['Tub' => 'how many cups', 'Crop' => '3 holes', 'Lid' => 'pump and stones', 'Air' => 'to harvest', 'Feed' => 'packs',
         'Cost' => 'step by step', 'Build' => 'all of it'] as $mark => $says) {
@@ -41,7 +41,7 @@ it('leads who comes first through every mark, says why, and is gone afterwards',
 })->with([1280, 390]);
 
 it('puts it away at a press, and shows it in no garden again', function () {
-    [$browser, $server] = newcomer(bucket20());
+    [$browser, $server] = arriving(bucket20());
     $browser->press('[data-act=know]');
     $other = $server->garden(bucket20());
     $browser->open("$server->url/gardens/$other/a/crop")->see('.staff');

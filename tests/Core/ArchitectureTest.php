@@ -128,3 +128,14 @@ it('keeps its lines short', function () {
 
     expect($long)->toBe([]);
 });
+
+it('gives no two of the tests’ own functions one name: all are loaded together', function () {
+    $named = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__))) as $file) {
+        preg_match_all('/^function (\w+)/m', str_ends_with((string) $file, '.php') ? (string) file_get_contents((string) $file) : '', $found);
+        $named = [...$named, ...$found[1]];
+    }
+
+    expect(count($named))->toBeGreaterThan(100)
+        ->and(array_keys(array_filter(array_count_values($named), static fn (int $times): bool => $times > 1)))->toBe([]);
+});
