@@ -261,7 +261,7 @@ it('lets the lid go with the rim that is measured, until the lid is measured its
 it('lets the water go with the air until it is measured, and says where it grows', function () {
     [$browser, $server, $id] = bench(bucket20(), '/a/crop');
     $site = fn (string $key): mixed => $server->document($id)->site->{$key} ?? null;
-    $room = fn () => $browser->press('[data-mark=crop]')->press(WebDriverBy::xpath("//summary[.='Where it grows']"));
+    $room = fn () => fold($browser->press('[data-mark=crop]'), 'Where it grows');
     $room()->write(Browser::field('Air'), '29')->until(fn (): bool => $site('air_temperature_c') === 29, 'for the air to be kept');
     expect($site('water_temperature_c'))->toBe(29);
     $browser->press('[data-mark=air]')->see('[data-code="air.warm"]');
