@@ -20,7 +20,7 @@ final class AirSteps extends StepGroup
         $tub = $this->tub->tub;
         if ($tub->system === GrowingSystem::Nursery) {
             $drip = $tub->water->drip;
-            $this->step(
+            $this->bench->step(
                 'drip',
                 'Lay the drip tube',
                 'Stand the water pump on the floor, lead the tube up and round the lid by the outermost cups, and prick a stub to '
@@ -43,7 +43,7 @@ final class AirSteps extends StepGroup
         $branch = (int) array_search($this->tub, $this->air->tubs, true);
         $joined = $this->takes('tee') || $this->takes('air-valve') || $this->air->system->manifold;
         $length = $this->write->run($this->air->routes[$branch]->length());
-        $this->step(
+        $this->bench->step(
             'route',
             'Route the tube',
             "Cut {$length} for this line, some of it to spare, and lead it without kinks. "
@@ -56,7 +56,7 @@ final class AirSteps extends StepGroup
             'You can blow through the line from the pump’s end, and not from the other.',
             $tub->water->stones->inAll(),
         );
-        $this->step(
+        $this->bench->step(
             'stones',
             'Fix the stones',
             $tub->water->stones->inAll() === 1
@@ -73,7 +73,7 @@ final class AirSteps extends StepGroup
             $tub->water->stones->inAll(),
         );
         $pump = $this->air->system->pump;
-        $this->step(
+        $this->bench->step(
             'pump',
             'Place the pump',
             match (true) {
@@ -89,7 +89,7 @@ final class AirSteps extends StepGroup
         );
         $standing = $this->bench->standing = min($tub->water->stones->highest() + self::COVERED_MM, $this->tub->water->line->grown);
         $shallow = $this->tub->water->reservoir->litresAt($standing);
-        $this->step(
+        $this->bench->step(
             'wet-test',
             'Test it wet',
             "Pour in {$this->write->volume($shallow)}, so that the stones are just covered, and run the pump for ten minutes. Write "

@@ -26,7 +26,7 @@ final class CoverSteps extends StepGroup
                         $this->tub->water->line->highest(),
                     ).' above the inside floor, to read the level by; cover it with a flap.'
                 : '';
-            $this->step('cover', 'Keep the light out', match ($tub->body->cover) {
+            $this->bench->step('cover', 'Keep the light out', match ($tub->body->cover) {
                 Cover::Paint => 'Mask what stays bare. Spray the outside dark, let it dry, then pale over it.',
                 Cover::Foil => 'Wrap the outside in foil, shiny side out, and tape its seams.',
                 Cover::Sleeve => 'Sew or tape the cloth into a sleeve that slides off, so that the level can be read.',
@@ -34,7 +34,7 @@ final class CoverSteps extends StepGroup
             }.$leave, [], $tub->body->cover === Cover::Paint ? [Caution::Paint] : [], 'section', 'cover', 'A lamp held behind it '
                 .'shows nowhere but at the strip.');
         }
-        $this->step(
+        $this->bench->step(
             'wash',
             'Wash everything',
             'Wash vessel, lid and cups with a drop of washing-up liquid and rinse them well.'
@@ -47,7 +47,7 @@ final class CoverSteps extends StepGroup
             $pebbles ? 'The rinsing water is clear.' : 'Nothing smells of soap or of what was in it before.',
         );
         if (in_array(TubExtra::Battens, $tub->body->extras, true)) {
-            $this->step(
+            $this->bench->step(
                 'stand',
                 'Lay the battens',
                 'Lay the battens where the tub will stand, so that it bears on both and is off the cold floor.',

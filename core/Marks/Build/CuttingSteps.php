@@ -29,7 +29,7 @@ final class CuttingSteps extends StepGroup
     {
         $homeMade = $this->tub->homeMadeCups();
         if ($homeMade > 0) {
-            $this->step(
+            $this->bench->step(
                 'make-cups',
                 'Make the cups',
                 "Cut slots no wider than {$this->write->length(self::SLOT_MM)} and a finger apart all round the lower half and in the "
@@ -44,7 +44,7 @@ final class CuttingSteps extends StepGroup
             );
         }
         if ($this->tub->tub->water->cloner->collar && $this->tub->tub->system === GrowingSystem::Cloner) {
-            $this->step(
+            $this->bench->step(
                 'open-cups',
                 'Open the cups',
                 'Cut the floor out of each cup, so that stems hang free of it; the collar holds them above.',
@@ -64,7 +64,7 @@ final class CuttingSteps extends StepGroup
         $cutting = $this->tub->cutting;
         $count = $this->tub->holes->count();
         if ($tub->body->vessel->kind === VesselKind::Bottle) {
-            $this->step(
+            $this->bench->step(
                 'bottle',
                 'Cut the bottle',
                 "Draw a line round the bottle {$this->write->length($tub->body->vessel->profile->rim())} above its inside floor and "
@@ -81,7 +81,7 @@ final class CuttingSteps extends StepGroup
             return;
         }
         if ($cutting->raft !== null) {
-            $this->step(
+            $this->bench->step(
                 'board',
                 'Cut the board',
                 "Cut the foam board to {$this->size($cutting->raft->board)}, so that it clears the walls by "
@@ -104,7 +104,7 @@ final class CuttingSteps extends StepGroup
             );
         }
         if ($cutting->adapter) {
-            $this->step(
+            $this->bench->step(
                 'adapter',
                 'Cut the adapter disc',
                 "Draw the mouth’s circle of {$this->write->length($tub->body->lid->across())} on the disc and cut along it.",
@@ -115,7 +115,7 @@ final class CuttingSteps extends StepGroup
                 'The disc lies on the mouth and does not slip off it.',
             );
         }
-        $this->step(
+        $this->bench->step(
             'mark',
             'Mark out',
             match (true) {
@@ -142,7 +142,7 @@ final class CuttingSteps extends StepGroup
             ? 'The cup hangs by its lip and does not wobble.'
             : 'Every cup hangs by its lip, none drops through or wobbles.';
         if ($tub->holes->traced || $cutting->isCutByKnife()) {
-            $this->step(
+            $this->bench->step(
                 'cut',
                 $count === 1 ? 'Cut the hole' : 'Cut the holes',
                 ($count === 1
@@ -159,7 +159,7 @@ final class CuttingSteps extends StepGroup
                 $count,
             );
         } else {
-            $this->step(
+            $this->bench->step(
                 'pilot',
                 $count === 1 ? 'Drill a pilot hole' : 'Drill pilot holes',
                 ($count === 1 ? 'Drill a pilot hole on the cross' : "Drill a pilot hole on each of the $count crosses")
@@ -171,7 +171,7 @@ final class CuttingSteps extends StepGroup
                 $count === 1 ? 'The pilot is on its cross.' : 'Every pilot is on its cross.',
                 $count,
             );
-            $this->step(
+            $this->bench->step(
                 'saw',
                 $count === 1 ? 'Saw the hole' : 'Saw the holes',
                 ($count === 1
@@ -186,7 +186,7 @@ final class CuttingSteps extends StepGroup
                 $count,
             );
         }
-        $this->step(
+        $this->bench->step(
             'deburr',
             'Smooth the edges',
             'Take the burr off both faces of '.($count === 1 ? 'the hole' : 'every hole').', and pick out each shred: '
@@ -206,7 +206,7 @@ final class CuttingSteps extends StepGroup
         $pair = $this->tub->fittings->pair;
         if ($pair !== null) {
             $hole = $this->write->fine(NestedPair::CORD_HOLE_MM);
-            $this->step(
+            $this->bench->step(
                 'pair',
                 'Ready the lower vessel',
                 "Saw a hole of $hole for the cord, {$this->write->length($pair->cordHole())} above the lower floor, and fit the "
@@ -227,7 +227,7 @@ final class CuttingSteps extends StepGroup
         $drilled = ! $tub->body->tubeThroughLid || (! $this->tub->cutting->inMouth && $this->tub->cutting->raft === null);
         if ($tub->water->stones !== null && $drilled) {
             $height = $this->marks->slant($this->tub->fittings->tubeEntry);
-            $this->step(
+            $this->bench->step(
                 'tube-hole',
                 'Drill the tube hole',
                 $tub->body->tubeThroughLid
@@ -247,7 +247,7 @@ final class CuttingSteps extends StepGroup
             );
         }
         if (in_array(TubExtra::SightTube, $tub->body->extras, true)) {
-            $this->step(
+            $this->bench->step(
                 'sight-tube',
                 'Fit the sight tube',
                 'Drill the hole for the bulkhead low in the wall, fit it with its washer inside, turn the elbow upward, and push the '

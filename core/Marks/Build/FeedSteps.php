@@ -27,11 +27,9 @@ final class FeedSteps extends StepGroup
         $feed = $this->feed->feed;
         $litres = $this->tub->water->start();
         $ec = $this->feed->mixing->ecAt($this->feed->stage());
-        $doses = $this->feed->mixing->doses($litres, $this->feed->stage());
-        $batch = Dose::batch($doses, $litres);
+        [$doses, $batch] = $this->feed->firstFill();
         $shared = '';
         if ($batch !== null) {
-            $doses = array_map(static fn (Dose $d): Dose => $d->times($batch / $litres), $doses);
             $shared = sprintf(
                 $this->tub->tub->count > 1
                     ? 'For one tub that is too little to measure: make %s and share it. '
@@ -48,7 +46,7 @@ final class FeedSteps extends StepGroup
                 $isOne => 'Stir it into the water',
                 default => 'Into the water, one after another, stirred in between',
             };
-            $this->step(
+            $this->bench->step(
                 'feed',
                 'Mix the feed',
                 ! $given
@@ -64,7 +62,7 @@ final class FeedSteps extends StepGroup
             );
         }
         $aim = $feed?->ph->aim($this->tub->plants->mix->phWindow()) ?? null;
-        $this->step(
+        $this->bench->step(
             'ph',
             $aim === null ? 'Read the pH' : 'Set the pH',
             $aim === null

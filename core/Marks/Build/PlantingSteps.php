@@ -19,7 +19,7 @@ final class PlantingSteps extends StepGroup
         $tub = $this->tub->tub;
         $plants = $this->tub->plants->count;
         if ($plants > 0) {
-            $this->step(
+            $this->bench->step(
                 'plant',
                 match (true) {
                     $tub->system === GrowingSystem::Cloner => 'Set the cuttings',
@@ -57,7 +57,7 @@ final class PlantingSteps extends StepGroup
             );
         }
         if ($this->tub->stakedPlants() > 0) {
-            $this->step(
+            $this->bench->step(
                 'support',
                 $this->tub->stakedPlants() === 1 ? 'Stand a stake by the plant' : 'Stand a stake by each plant',
                 'Clamp or tie each stake to the tub or to what stands beside it, a finger from the stem: pebbles do not hold it, and '
@@ -72,7 +72,7 @@ final class PlantingSteps extends StepGroup
             );
         }
         if ($tub->planting->trellis) {
-            $this->step(
+            $this->bench->step(
                 'support',
                 'Put up the trellis',
                 'Stand the trellis on the floor or the wall, not on the tub, and clip each stem to it loosely.',
@@ -83,7 +83,7 @@ final class PlantingSteps extends StepGroup
                 'It stands by itself when you push it.',
             );
         }
-        $this->step(
+        $this->bench->step(
             'light-check',
             'Look for light',
             ($this->tub->cutting->inMouth ? 'Set the cup in.' : 'Put the lid on.')
@@ -95,7 +95,7 @@ final class PlantingSteps extends StepGroup
             'No light shows inside.',
             ifNot: 'Light that gets in grows algae: a strip of foil or dark tape from outside closes a joint.',
         );
-        $this->step(
+        $this->bench->step(
             'log',
             'First reading',
             'Read level, '.($metered ? 'EC, ' : '').'pH and temperature and write them in the log: the first of the row by which '

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Build;
 
-use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Feed\Water;
 use KelpTub\Core\Marks\Air\AirPlan;
 use KelpTub\Core\Marks\Feed\FeedPlan;
@@ -41,29 +40,6 @@ abstract class StepGroup
 
     /** Adds the steps of this group that this tub has. */
     abstract public function add(): void;
-
-    /**
-     * As Bench::step.
-     *
-     * @param  array<string, string>  $figures
-     * @param  list<Caution>  $cautions
-     * @param  list<string>  $finds
-     */
-    protected function step(
-        string $key,
-        string $title,
-        string $does,
-        array $figures,
-        array $cautions,
-        string $drawing,
-        string $highlight,
-        string $doneWhen,
-        int $many = 0,
-        ?string $ifNot = null,
-        array $finds = [],
-    ): void {
-        $this->bench->step($key, $title, $does, $figures, $cautions, $drawing, $highlight, $doneWhen, $many, $ifNot, $finds);
-    }
 
     /** How far below its cup a cutting ends. */
     protected function stemEnd(): string

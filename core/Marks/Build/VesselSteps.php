@@ -14,7 +14,7 @@ final class VesselSteps extends StepGroup
     {
         $tub = $this->tub->tub;
         $cup = $tub->holes->cup;
-        $this->step(
+        $this->bench->step(
             'check',
             'Check what came',
             $this->together().'Measure one cup under its lip and the lid or mouth it goes into. This sheet goes by the sizes below: '
@@ -29,7 +29,7 @@ final class VesselSteps extends StepGroup
             'sizes',
             'One cup and the lid are as the design has them.',
         );
-        $this->step(
+        $this->bench->step(
             'measure',
             'Measure the vessel',
             'Fill it by the jug to two depths, one near the water line and one half-way, and write down what went in and how deep it '

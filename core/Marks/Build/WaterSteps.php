@@ -20,7 +20,7 @@ final class WaterSteps extends StepGroup
         $heavy = $this->tub->fittings->weight->kg > Weight::LIFT_LIMIT_KG;
         $passive = $tub->system === GrowingSystem::Passive;
         $low = $line->start > $line->grown;
-        $this->step(
+        $this->bench->step(
             'fill',
             $low ? 'Fill up to the cups' : 'Fill to the line',
             ($low
@@ -47,7 +47,7 @@ final class WaterSteps extends StepGroup
             finds: ['It takes', 'Full, it weighs'],
         );
         if ($tub->system === GrowingSystem::Cloner) {
-            $this->step(
+            $this->bench->step(
                 'spray-test',
                 'Test the spray',
                 "Set the cups in empty and run the pump. Stems will end {$this->stemEnd()}: bubbles must wet them there.",
@@ -62,7 +62,7 @@ final class WaterSteps extends StepGroup
         $this->balance();
         $hours = $this->source->disinfectant->standingHours();
         if ($hours !== 0) {
-            $this->step(
+            $this->bench->step(
                 'stand-water',
                 $hours === null ? 'Take the chloramine out' : 'Let the water stand',
                 $hours === null
@@ -88,7 +88,7 @@ final class WaterSteps extends StepGroup
         if ($valve >= 1.0 && ! $this->air->system->manifold) {
             return;
         }
-        $this->step(
+        $this->bench->step(
             'balance',
             'Balance the valves',
             $valve >= 1.0

@@ -19,7 +19,7 @@ final class YoungPlantSteps extends StepGroup
             return;
         }
         $plugs = array_sum(array_map(static fn (CropShare $s): int => $s->plants, $this->raising->shares));
-        $this->step(
+        $this->bench->step(
             'sow',
             'Sow the seeds',
             $this->raising->sow(),
@@ -30,7 +30,7 @@ final class YoungPlantSteps extends StepGroup
             'Each plug has its seeds, and the cover is on.',
             $plugs,
         );
-        $this->step(
+        $this->bench->step(
             'raise',
             'Raise the seedlings',
             $this->raising->raise(),
@@ -53,7 +53,7 @@ final class YoungPlantSteps extends StepGroup
         }
         $count = $this->tub->plants->count * $tub->count;
         if ($tub->system === GrowingSystem::Cloner) {
-            $this->step(
+            $this->bench->step(
                 'young',
                 'Choose the stems',
                 'Look for healthy shoots of this year without flowers, and water their plant the evening before you cut. They are cut '
@@ -68,7 +68,7 @@ final class YoungPlantSteps extends StepGroup
 
             return;
         }
-        $this->step(
+        $this->bench->step(
             'young',
             'Find the young plants',
             'Look for compact ones with white roots and four leaves or more, and look under the leaves: what crawls there comes in with '

@@ -114,15 +114,7 @@ final class FeedParts
     /** @return list<Need> a scale where the first fill takes so little of a dry part that a kitchen scale does not tell it */
     private static function scale(FeedPlan $plan, Library $library): array
     {
-        $litres = $plan->tub->water->start();
-        $doses = $plan->mixing->doses($litres, $plan->stage());
-        $batch = Dose::batch($doses, $litres);
-        $weighed = array_filter(
-            $doses,
-            static fn (Dose $d): bool => self::isWeighedFinely($batch === null ? $d : $d->times($batch / $litres)),
-        );
-
-        return $weighed === [] ? [] : [new Need(
+        return array_filter($plan->firstFill()[0], self::isWeighedFinely(...)) === [] ? [] : [new Need(
             'scale',
             $library->partName('scale'),
             NeedKind::Tool,

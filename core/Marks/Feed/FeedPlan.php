@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Feed\Dose;
 use KelpTub\Core\Feed\Mixing;
 use KelpTub\Core\Feed\Stage;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -75,6 +76,20 @@ final class FeedPlan
         }
 
         return $mol;
+    }
+
+    /**
+     * What the first fill takes as it is measured out: for the tub, or for so many litres to be shared where that is too little to measure.
+     *
+     * @return array{list<Dose>, float|null} amounts, and the litres of the batch; null where it is for the tub itself
+     */
+    public function firstFill(): array
+    {
+        $litres = $this->tub->water->start();
+        $doses = $this->mixing->doses($litres, $this->stage());
+        $batch = Dose::batch($doses, $litres);
+
+        return [$batch === null ? $doses : array_map(static fn (Dose $d): Dose => $d->times($batch / $litres), $doses), $batch];
     }
 
     /** The stage of the plants that the tub is fed for in the evening of a day; of grown ones without a day, or past the season's last. */

@@ -1079,5 +1079,3 @@ export const GROWS = 0.3;
 /** How a crop is drawn at a growth; one of the grower's own by its habit. */
 export const drawnAs = (crop: string, habit: Habit, growth: number): Drawn =>
     growth < GROWS ? seedling(crop) : (CROPS[crop] ?? HABITS[habit]);
-
-export const known = (crop: string): boolean => crop in CROPS;
