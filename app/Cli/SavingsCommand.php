@@ -44,6 +44,12 @@ final class SavingsCommand extends GardenCommand
             $table->addRow([$money($saving->saves), self::harm($saving, $write), $saving->says]);
         }
         $table->render();
+        if ($answer->least !== null) {
+            $output->writeln(
+                "The least of all, with as many plants: {$money($answer->least->outlay)}, {$answer->least->says}.",
+                OutputInterface::OUTPUT_RAW,
+            );
+        }
         if ($answer->set !== null) {
             $output->writeln("Least harm under the cap: {$answer->set->says}.", OutputInterface::OUTPUT_RAW);
             $output->writeln("Then it costs {$money($answer->set->outlay)}.", OutputInterface::OUTPUT_RAW);

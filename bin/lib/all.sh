@@ -16,12 +16,27 @@ last_line() {
     { grep -m1 -E 'SQLSTATE|ERR!|^E: |[Ee]rror:|Fatal|No space left' "$1" || grep -v '^[[:space:]]*$' "$1" | tail -n 1; } 2>/dev/null | sed 's/^[[:space:]]*//' | cut -c1-200
 }
 
+# Where a step's output goes, of .run/.
+step_log=step.log
+
 # Runs a step quietly; on failure one line and where the rest is.
 step() {
     local what=$1; shift
     say "$what"
     # Without the lock of bin/start: what is left over of a step must not speak for a script that is gone.
-    "$@" >"$run/step.log" 2>&1 9>&- || fail "$what failed: $(last_line "$run/step.log") (all of it: .run/step.log)"
+    "$@" >"$run/$step_log" 2>&1 9>&- || step_failed "$what"
+}
+step_failed() { fail "$1 failed: $(last_line "$run/$step_log") (all of it: .run/$step_log)"; }
+
+# side_by_side FUNCTION…: runs steps that need nothing of one another, each with a log of its own, and fails where one of them does.
+side_by_side() {
+    local function pids=() pid failed=
+    for function in "$@"; do
+        (step_log="step-$function.log"; "$function") 9>&- &
+        pids+=($!)
+    done
+    for pid in "${pids[@]}"; do wait "$pid" || failed=1; done
+    [ -z "$failed" ] || exit 1
 }
 
 check_disk() {
@@ -100,9 +115,9 @@ composer_packages() {
     say "installing PHP packages"
     # The versions that were tried together; where one of them is gone, the newest that fit.
     # shellcheck disable=SC2046
-    if ! composer update -n -q $(sed 's/^/--with=/' composer.versions) >"$run/step.log" 2>&1; then
-        say "a pinned PHP package is not to be had ($(last_line "$run/step.log")); taking the newest that fit"
-        composer update -n -q >"$run/step.log" 2>&1 || fail "installing PHP packages failed: $(last_line "$run/step.log") (all of it: .run/step.log)"
+    if ! composer update -n -q $(sed 's/^/--with=/' composer.versions) >"$run/$step_log" 2>&1; then
+        say "a pinned PHP package is not to be had ($(last_line "$run/$step_log")); taking the newest that fit"
+        composer update -n -q >"$run/$step_log" 2>&1 || step_failed "installing PHP packages"
     fi
     # Some packages come with files for their owner alone, and it may be another who serves.
     chmod -R u+rwX,go+rX vendor

@@ -201,8 +201,8 @@ final readonly class PumpRanking
     private function price(Plan $plan, int $index, bool $withStones): ?float
     {
         $air = $plan->get(AirPlans::class)->systems[$index];
-        $own = $plan->garden->of(MoneyWish::class)->offers;
-        $one = fn (string $key): ?float => UnitPrice::ofOne($this->library->offers->with($own, $key));
+        $money = $plan->garden->of(MoneyWish::class);
+        $one = fn (string $key): ?float => UnitPrice::ofOne($money->offersOf($key, $this->library));
         $pumping = array_map($one, AirParts::pumping($air->system->pump));
         $price = in_array(null, $pumping, true) ? null : array_sum($pumping);
         foreach ($withStones ? $air->tubs : [] as $fed) {

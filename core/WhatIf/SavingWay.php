@@ -29,6 +29,6 @@ final readonly class SavingWay
     /** Whether nothing is built otherwise for it. */
     public function isMoneyAlone(): bool
     {
-        return in_array($this->kind, ['scavenged', 'testing', 'supplier'], true);
+        return in_array($this->kind, ['scavenged', 'testing', 'supplier', 'borrowed'], true);
     }
 }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\WhatIf;
 
+use Closure;
 use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Cost\NeedKind;
+use KelpTub\Core\Cost\Purchase;
 use KelpTub\Core\Cost\UnitPrice;
 use KelpTub\Core\Crop\StillWater;
 use KelpTub\Core\Cup\Cup;
@@ -22,6 +25,7 @@ use KelpTub\Core\Garden\TubExtra;
 use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Tub\CupPlan;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Vessel\Cover;
@@ -35,6 +39,12 @@ final readonly class SavingWays
 
     /** Cheaper pumps of which each line tries the cheapest. */
     private const PUMPS = 2;
+
+    /** Tools that the whole season needs: nobody lends them for so long. */
+    private const KEPT_ALL_SEASON = ['ec-meter', 'ph-meter', 'scale', 'jug', 'thermometer'];
+
+    /** Of several tools so many are named. */
+    private const NAMED = 3;
 
     private Garden $garden;
 
@@ -81,6 +91,13 @@ final readonly class SavingWays
                     $this->shared($kept),
                 );
             }
+        }
+        if (array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)) !== []) {
+            $ways[] = new SavingWay('knife', 'knife', 'tools', 'Trace the holes and cut them with a knife, without a saw', $this->byKnife());
+        }
+        $tools = $this->borrowed();
+        if ($tools !== []) {
+            $ways[] = new SavingWay('borrowed', 'borrowed', 'tools', 'Borrow the tools: '.self::list($tools), $this->borrow());
         }
         foreach ($this->garden->document->spares ?? new stdClass as $part => $spare) {
             if ($spare > 0) {
@@ -231,6 +248,61 @@ final readonly class SavingWays
         return $ways;
     }
 
+    /** Whether a saw cuts the holes of a tub. */
+    private static function isSawn(TubPlan $plan): bool
+    {
+        return ! $plan->cutting->inMouth && ! $plan->cutting->isCutByKnife()
+            && array_filter($plan->cutting->sizes, static fn (CupPlan $size): bool => $size->saw !== null) !== [];
+    }
+
+    /** @return Closure(Garden): list<stdClass> every lid that a saw would cut is cut by knife */
+    private function byKnife(): Closure
+    {
+        $ids = array_map(
+            static fn (TubPlan $plan): string => $plan->tub->id,
+            array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)),
+        );
+
+        return fn (Garden $garden): array => array_merge(...array_map(
+            fn (string $id): array => ($this->inTub($id, 'cutting', 'traced'))($garden),
+            array_values($ids),
+        ));
+    }
+
+    /** @return array<string, Purchase> tools that are bought for the building alone, by key */
+    private function borrowed(): array
+    {
+        $tools = [];
+        foreach ($this->plan->get(CostPlan::class)->purchases as $purchase) {
+            $need = $purchase->need;
+            if ($need->kind === NeedKind::Tool && $purchase->cost > 0.0 && ! in_array($need->key, self::KEPT_ALL_SEASON, true)) {
+                $tools[$need->key] = $purchase;
+            }
+        }
+
+        return $tools;
+    }
+
+    /** @return Closure(Garden): list<stdClass> */
+    private function borrow(): Closure
+    {
+        $amounts = array_map(static fn (Purchase $tool): float => $tool->need->amount, $this->borrowed());
+
+        return fn (Garden $garden): array => $this->patch($garden)->put(
+            '/owned',
+            (object) [...get_object_vars($garden->document->owned ?? new stdClass), ...$amounts],
+        );
+    }
+
+    /** @param  array<string, Purchase>  $tools */
+    private static function list(array $tools): string
+    {
+        $names = array_map(static fn (Purchase $tool): string => mb_strtolower($tool->need->name), array_values($tools));
+        $more = count($names) - self::NAMED;
+
+        return implode(', ', array_slice($names, 0, self::NAMED)).($more > 0 ? " and $more more" : '');
+    }
+
     /** @return list<SavingWay> cups made at home, the nearest in size first */
     private function cups(TubPlan $plan): array
     {
@@ -320,7 +392,7 @@ final readonly class SavingWays
     {
         return ($this->money->owned[$key] ?? 0.0) >= 1.0
             ? 0.0
-            : UnitPrice::ofOne($this->library->offers->with($this->money->offers, $key));
+            : UnitPrice::ofOne($this->money->offersOf($key, $this->library));
     }
 
     private function patch(Garden $garden): PatchMaker
@@ -328,14 +400,14 @@ final readonly class SavingWays
         return new PatchMaker($garden->document, $this->library);
     }
 
-    /** @return \Closure(Garden): list<stdClass> */
-    private function sets(string $pointer, mixed $value): \Closure
+    /** @return Closure(Garden): list<stdClass> */
+    private function sets(string $pointer, mixed $value): Closure
     {
         return fn (Garden $garden): array => $this->patch($garden)->set($pointer, $value);
     }
 
-    /** @return \Closure(Garden): list<stdClass> */
-    private function inTub(string $id, string $member, mixed $value): \Closure
+    /** @return Closure(Garden): list<stdClass> */
+    private function inTub(string $id, string $member, mixed $value): Closure
     {
         return fn (Garden $garden): array => ($tub = $garden->tub($id)) === null ? [] : $this->patch($garden)->set(
             $tub->pointer("/$member"),
@@ -346,9 +418,9 @@ final readonly class SavingWays
     /**
      * All lines on one pump, the other one gone.
      *
-     * @return \Closure(Garden): list<stdClass>
+     * @return Closure(Garden): list<stdClass>
      */
-    private function shared(int $kept): \Closure
+    private function shared(int $kept): Closure
     {
         return function (Garden $garden) use ($kept): array {
             $air = $garden->document->air ?? [];

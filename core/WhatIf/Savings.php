@@ -46,7 +46,7 @@ final readonly class Savings
         $this->cost = $planner->countingMark();
     }
 
-    /** @return stdClass cap, outlay, savings, and the set or the proof */
+    /** @return stdClass cap, outlay, savings, the least for as many plants, and the set under the cap or the proof that there is none */
     public function of(Garden $garden): stdClass
     {
         $now = $this->planner->judged($garden);
@@ -70,6 +70,7 @@ final readonly class Savings
                 'yield_lost_g' => $s->yieldLost,
                 'patch' => GuardedPatch::of($garden->document, $p),
             ], $savings, $ways, $patches),
+            'least' => $this->least($now, $savings, $ways),
             'set' => null,
             'proof' => null,
         ];
@@ -146,26 +147,92 @@ final readonly class Savings
                 continue;
             }
             $least = $harm;
-            sort($taken);
-            $best = (object) [
-                'keys' => array_map(static fn (int $i): string => $ways[$i]->key, $taken),
-                'says' => implode('; ', array_map(static fn (int $i): string => $ways[$i]->says, $taken)),
-                'saves' => $together->saves,
-                'outlay' => self::outlay($judged),
-                'mends' => $together->mends,
-                'minds' => $together->minds,
-                'yield_lost_g' => $together->yieldLost,
-                'patch' => GuardedPatch::of($now->plan->garden->document, $patch),
-            ];
+            $best = self::told($now, $ways, $taken, $together, $judged, $patch);
         }
         $currency = $now->plan->garden->of(MoneyWish::class)->currency;
 
         return $best !== null ? [$best, null] : [null, sprintf(
-            'The cheapest of all comes to %s %s, and the cap is %s. Raise the cap, or plan less.',
+            'The cheapest of all, fewer plants counted in, comes to %s %s, and the cap is %s. Raise the cap, or plan less.',
             number_format($cheapest, 2, '.', ''),
             $currency,
             number_format($cap, 2, '.', ''),
         )];
+    }
+
+    /**
+     * What the garden costs at the least with as many plants and tubs as it has and no *stop* more: of each thing that can be changed the
+     * way that saves most, and where they bring a *stop* together, without those that save least, one after the other.
+     *
+     * @param  list<Saving>  $savings
+     * @param  list<SavingWay>  $ways
+     */
+    private function least(Judgement $now, array $savings, array $ways): ?stdClass
+    {
+        $taken = array_filter(
+            LeastHarm::most(array_map(
+                // Fewer plants are no way to grow as many.
+                static fn (Saving $s, SavingWay $w): Saving => $w->kind === 'fewer' ? new Saving($s->touches, 0.0) : $s,
+                $savings,
+                $ways,
+            )),
+            static fn (int $i): bool => $ways[$i]->kind !== 'fewer',
+        );
+        // What touches money alone comes last: it is for what is built otherwise by then.
+        usort($taken, static fn (int $a, int $b): int => [$ways[$a]->isMoneyAlone(), $a] <=> [$ways[$b]->isMoneyAlone(), $b]);
+        while ($taken !== []) {
+            [$judged, $patch] = $this->together($now, $ways, $taken);
+            $together = $this->measured('', $now, $judged);
+            if ($together->stops <= 0) {
+                return self::told($now, $ways, $taken, $together, $judged, $patch);
+            }
+            $saves = array_map(static fn (int $i): float => $savings[$i]->saves, $taken);
+            array_splice($taken, (int) array_search(min($saves), $saves, true), 1);
+        }
+
+        return null;
+    }
+
+    /**
+     * Several ways done one after the other.
+     *
+     * @param  list<SavingWay>  $ways
+     * @param  list<int>  $taken
+     * @return array{Judgement, list<stdClass>} the garden with them, and the patch
+     */
+    private function together(Judgement $now, array $ways, array $taken): array
+    {
+        $judged = $now;
+        $patch = [];
+        foreach ($taken as $i) {
+            $more = ($ways[$i]->patch)($judged->plan->garden);
+            $judged = $more === [] ? $judged : $this->planner->judgeAgain($judged, $more, $this->cost);
+            $patch = [...$patch, ...$more];
+        }
+
+        return [$judged, $patch];
+    }
+
+    /**
+     * A set of ways as it is answered.
+     *
+     * @param  list<SavingWay>  $ways
+     * @param  list<int>  $taken
+     * @param  list<stdClass>  $patch
+     */
+    private static function told(Judgement $now, array $ways, array $taken, Saving $together, Judgement $then, array $patch): stdClass
+    {
+        sort($taken);
+
+        return (object) [
+            'keys' => array_map(static fn (int $i): string => $ways[$i]->key, $taken),
+            'says' => implode('; ', array_map(static fn (int $i): string => $ways[$i]->says, $taken)),
+            'saves' => $together->saves,
+            'outlay' => self::outlay($then),
+            'mends' => $together->mends,
+            'minds' => $together->minds,
+            'yield_lost_g' => $together->yieldLost,
+            'patch' => GuardedPatch::of($now->plan->garden->document, $patch),
+        ];
     }
 
     /**
@@ -237,14 +304,7 @@ final readonly class Savings
     private function likely(Judgement $now, array $savings, array $ways, float $enough): Generator
     {
         foreach ([...array_slice(LeastHarm::sets($savings, $enough), 0, self::TRIES), LeastHarm::most($savings)] as $set) {
-            $judged = $now;
-            $patch = [];
-            foreach ($set as $i) {
-                $more = ($ways[$i]->patch)($judged->plan->garden);
-                $judged = $more === [] ? $judged : $this->planner->judgeAgain($judged, $more, $this->cost);
-                $patch = [...$patch, ...$more];
-            }
-            yield [$set, $judged, $patch];
+            yield [$set, ...$this->together($now, $ways, $set)];
         }
     }
 

@@ -156,7 +156,7 @@ final readonly class SeasonRuns
         $cost = $run->poured() * $wish->waterPerLitre;
         foreach ($run->doses() as $dose) {
             $key = $feed->feed === null ? '' : FeedParts::key($feed->feed, $dose);
-            $each = UnitPrice::ofOne($this->library->offers->with($wish->offers, $key));
+            $each = UnitPrice::ofOne($wish->offersOf($key, $this->library));
             if ($each === null) {
                 return null;
             }

@@ -137,7 +137,7 @@ it('comes under the cap at one press, and back at one', function () {
 it('shows that nothing does where the cap is too low', function () {
     [$browser] = bench(marsh(), '/foredeck/cost');
     $browser->write('#cap', '20')->press('[data-part-of-cost=ways]')->see('[data-proof]');
-    $browser->waitForText('The cheapest of all comes to');
+    $browser->waitForText('The cheapest of all, fewer plants counted in, comes to');
 
     expect($browser->driver->findElements(WebDriverBy::cssSelector('[data-set]')))->toBe([]);
 });
@@ -158,6 +158,29 @@ it('takes a price list, the bad rows skipped when it is said so', function () {
     expect($kept)->toHaveCount(1)->and($kept[0]->price)->toBe(4.5);
     $browser->press('[data-part-of-cost=list]');
     $browser->until(fn (): bool => str_contains($browser->see('[data-part=bucket-20]')->getText(), '4.50'), 'for the bucket at its price');
+});
+
+it('puts the samples away, shows the prices that count, and forgets one', function () {
+    $own = ['prices' => [['part' => 'bucket-20', 'pack' => 1, 'price' => 4.5, 'supplier' => 'Quay stall']]];
+    [$browser, $server, $id] = bench(bucket20(garden: $own), '/a/cost');
+    $browser->press('[data-part-of-cost=prices]')->press('[data-act=samples]');
+    $browser->waitForText('They are put away');
+    expect($browser->see('[data-offers]')->getText())->toContain('20 L bucket')->toContain('Quay stall');
+    saved($browser);
+    expect($server->document($id)->money->samples)->toBeFalse();
+    $browser->press('[data-part-of-cost=list]');
+    $browser->until(fn (): bool => str_contains($browser->see('[data-part=disc-100]')->getText(), 'no price'), 'for a stone without a price');
+
+    // A price that is added leaves the focus where the work is.
+    $browser->press('[data-part=disc-100] .acts .word');
+    $browser->see('.pricing');
+    $browser->script("const f = document.querySelectorAll('.pricing input'); f[2].value = '3'; f[2].dispatchEvent(new Event('input'))");
+    $browser->press(Browser::text('Add this price', 'button'));
+    $browser->until(fn (): bool => count($server->document($id)->prices) === 2, 'for the price');
+    expect($browser->script("return document.activeElement.closest('tr')?.dataset.part"))->toBe('disc-100');
+
+    $browser->press('[data-part-of-cost=prices]')->press(Browser::text('forget', 'button'));
+    $browser->until(fn (): bool => count($server->document($id)->prices) === 1, 'for one price less');
 });
 
 it('takes a spreadsheet, the same as it was written', function () {

@@ -250,3 +250,26 @@ it('comes back to a garden as it is kept, and not as it was when it was left', f
     $browser->until(fn (): bool => $browser->see('#tub-name')->getAttribute('value') === 'Mint', 'the garden as it is');
     expect($server->document($id)->tubs[0]->name)->toBe('Mint');
 });
+
+it('ticks what is had by what the garden says, though the list is still of the garden before', function () {
+    [$browser, $server, $id] = late(twoBuckets(), '/a/cost', ['path' => '^/api/(preview|plan)', 'ms' => 1500]);
+    $pump = '[data-part=pump-4w-2] .tick input';
+    $browser->press('[data-act=own-everything]');
+    // Shown as it would be, and nothing of it done yet.
+    expect($browser->see($pump)->isSelected())->toBeTrue();
+    $browser->press($pump);
+    expect($browser->see('.but')->getText())->toContain('You have everything but');
+    expect($server->document($id))->not->toHaveProperty('owned');
+    $browser->press('[data-act=keep-owned]');
+    // Its answer is not there yet, and the next press means what is seen.
+    $disc = '[data-part=disc-100] .tick input';
+    expect($browser->see($disc)->isSelected())->toBeTrue()->and($browser->see($pump)->isSelected())->toBeFalse();
+    $browser->press($disc);
+    $document = keptAs($browser, $server, $id, fn (object $d): bool => isset($d->owned) && ! isset($d->owned->{'disc-100'}), 'what is had');
+
+    expect($document->owned)->not->toHaveProperty('pump-4w-2')->toHaveProperty('bucket-20');
+    $browser->script('document.activeElement.blur()');
+    $browser->keys('z');
+    $browser->keys('z');
+    keptAs($browser, $server, $id, fn (object $d): bool => (array) ($d->owned ?? []) === [], 'nothing, after both are undone');
+});

@@ -121,6 +121,18 @@ it('says none of it in a preview', function () {
     expect([$report->budget->next_tub, $report->budget->monthly, $report->budget->payback_days])->toBe([null, null, null]);
 });
 
+it('counts no sample price where they are put away, at any figure', function () {
+    $own = ['prices' => [['part' => 'bucket-20', 'pack' => 1, 'price' => 9.5]], 'money' => ['samples' => false]];
+    $report = Gardens::report(Gardens::tub(['crop' => 'basil'], $own));
+    $parts = array_column($report->parts, null, 'key');
+    $priced = array_keys(array_filter($parts, fn ($part) => $part->priced && $part->cost > 0.0));
+
+    expect($priced)->toBe(['bucket-20'])
+        ->and($report->budget->outlay)->toBe(9.5)
+        ->and($report->budget->unpriced)->toContain($parts['pump-4w-2']->name)
+        ->and(Gardens::report(Gardens::tub(['crop' => 'basil'], ['money' => ['samples' => true]]))->budget->unpriced)->toBe([]);
+});
+
 it('lets a price of one’s own stand instead of the samples, and says where from', function () {
     $part = fn (array $offer): stdClass => partNamed(Gardens::report(Gardens::tub([], ['prices' => [$offer]])), 'bucket-20');
     $dear = ['part' => 'bucket-20', 'pack' => 1, 'price' => 99, 'supplier' => 'Quay stall'];

@@ -190,9 +190,8 @@ it('starts after a first start that was broken off at any moment', function () {
 });
 
 it('goes on answering whatever a client sends, and says what is wrong as JSON', function () {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     try {
-        $kelp->run('start --detach');
         $raw = static function (string $request) use ($kelp): string {
             $socket = stream_socket_client("tcp://127.0.0.1:$kelp->port", timeout: 5) ?: throw new RuntimeException('nobody listens');
             stream_set_timeout($socket, 5);

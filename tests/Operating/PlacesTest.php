@@ -61,10 +61,9 @@ it('stops its own servers and no others, whatever their folders are called and w
 });
 
 it('answers on both loopback addresses, while others hold connections open and say nothing, and while the database hangs', function () {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     $open = [];
     try {
-        $kelp->run('start --detach');
         $ask = static function (string $host) use ($kelp): int {
             $curl = curl_init("http://$host:$kelp->port/api/gardens");
             curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 10, CURLOPT_PROXY => '']);

@@ -30,10 +30,9 @@ function addGarden(Installation $kelp, string $name): void
 }
 
 it('leaves what is there as it is when a backup is no good, and puts back a good one after that', function () {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     $made = [];
     try {
-        $kelp->run('start --detach');
         addGarden($kelp, 'Kept');
         $good = $made[] = "$kelp->data-good.zip";
         $kelp->run("backup $good");
@@ -101,10 +100,9 @@ it('leaves what is there as it is when a backup is no good, and puts back a good
 });
 
 it('comes out of a restore that is killed at any moment with what was there, or with all of the backup', function () {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     $good = "$kelp->data-good.zip";
     try {
-        $kelp->run('start --detach');
         $kelp->run("backup $good");
         addGarden($kelp, 'Later');
         $kelp->run('stop');
@@ -127,9 +125,8 @@ it('comes out of a restore that is killed at any moment with what was there, or 
 });
 
 it('goes on with a change-over that was broken off between its two steps', function (bool $firstDone) {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     try {
-        $kelp->run('start --detach');
         addGarden($kelp, 'Built aside');
         $kelp->run('stop');
         $as = static fn (string $script): Process => (new Process(['bash', '-c', $script]))->mustRun();
@@ -146,9 +143,8 @@ it('goes on with a change-over that was broken off between its two steps', funct
 })->with([false, true]);
 
 it('keeps a backup at an update though no table changed, goes back as it is told, and refuses newer gardens', function () {
-    $kelp = new Installation;
+    $kelp = Installation::started();
     try {
-        $kelp->run('start --detach');
         addGarden($kelp, 'Of the version before');
         $kelp->run('stop');
         file_put_contents("$kelp->data/version", "0.0.1\n");

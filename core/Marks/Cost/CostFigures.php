@@ -200,6 +200,6 @@ final readonly class CostFigures
     /** @return list<Offer> */
     private function offers(string $part): array
     {
-        return $this->cost->library->offers->with($this->wish->offers, $part);
+        return $this->wish->offersOf($part, $this->cost->library);
     }
 }

@@ -50,6 +50,7 @@ final class CostMark extends Mark
             (float) ($document->money->water_per_l ?? self::WATER_PER_L),
             array_map(floatval(...), get_object_vars($document->money->produce_per_kg ?? new stdClass)),
             ($document->testing ?? 'drops') === 'meter',
+            $document->money->samples ?? true,
         );
     }
 
@@ -108,7 +109,7 @@ final class CostMark extends Mark
         $missing = $offers = [];
         foreach ($needs as $need) {
             $missing[] = Purchase::missing($need, $wish->owned[$need->key] ?? 0.0, $wish->spares[$need->key] ?? 0.0);
-            $offers[] = $aids->library->offers->with($wish->offers, $need->key);
+            $offers[] = $wish->offersOf($need->key, $aids->library);
         }
         $basket = Basket::of($missing, $offers, $wish->suppliers);
         $purchases = array_map(static fn (Need $need, ?array $packs): Purchase => Purchase::of(

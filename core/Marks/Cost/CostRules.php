@@ -95,6 +95,6 @@ final class CostRules
             return 0.0;
         }
 
-        return UnitPrice::ofOne($context->library->offers->with($wish->offers, $key));
+        return UnitPrice::ofOne($wish->offersOf($key, $context->library));
     }
 }

@@ -146,12 +146,33 @@ function ownAll(part: PartReport): void {
     });
 }
 
-/** All of it is there; what is not is then bought, one press each. */
-function ownEverything(): void {
-    garden.change('own everything', (g) => {
+/**
+ * "I have everything but…": everything on the list is shown as had, each press leaves one part to be bought, and nothing is written before
+ * the whole answer is kept. The keys of the parts that are left to buy; null where it is not being answered.
+ */
+const lacking = ref<string[] | null>(null);
+const wanted = computed(() => report.value.parts.filter((p) => p.need > 0));
+const inWords = (names: string[]): string => new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(names);
+const leftToBuy = computed(() => wanted.value.filter((p) => lacking.value?.includes(p.key)));
+function ownAllBut(keys: readonly string[]): void {
+    const parts = wanted.value;
+    garden.change('own everything else', (g) => {
         const owned = (g.owned ??= {});
-        for (const part of report.value.parts) owned[part.key] = Math.max(owned[part.key] ?? 0, Math.ceil(part.need));
+        for (const part of parts) {
+            if (keys.includes(part.key)) delete owned[part.key];
+            else owned[part.key] = Math.max(owned[part.key] ?? 0, Math.ceil(part.need));
+        }
     });
+    lacking.value = null;
+}
+
+/** Whether all that is needed of a part is there: by what is written in the garden, which a report that is on its way does not know yet. */
+const isHad = (part: PartReport): boolean => part.need > 0 && (garden.document.value.owned?.[part.key] ?? part.owned) >= part.need;
+const isTicked = (part: PartReport): boolean => (lacking.value ? part.need > 0 && !lacking.value.includes(part.key) : isHad(part));
+function tick(part: PartReport, on: boolean): void {
+    if (lacking.value) lacking.value = on ? lacking.value.filter((key) => key !== part.key) : [...lacking.value, part.key];
+    else if (on) ownAll(part);
+    else buy(part);
 }
 
 function buy(part: PartReport): void {
@@ -195,6 +216,8 @@ function addPrice(part: PartReport): void {
         }
         act(() => offer(part, size, cost.value));
         pricing.value = null;
+        // The row that was written in is gone: what opens it again has the focus.
+        document.querySelector<HTMLElement>(`[data-part="${CSS.escape(part.key)}"] .acts .word`)?.focus();
     });
 }
 
@@ -261,7 +284,15 @@ function span(days: number): string {
                 />
             </div>
             <p class="small faint">Say what you have already in the list: it costs nothing then. Saws you have are told at the Lid mark.</p>
-            <button type="button" class="box" data-act="own-everything" @click="ownEverything">I have everything but…</button>
+            <button
+                type="button"
+                class="box"
+                data-act="own-everything"
+                :aria-pressed="lacking !== null"
+                @click="lacking = lacking ? null : []"
+            >
+                I have everything but…
+            </button>
             <Pick label="The list" :options="ORDERS" :model-value="order" @update:model-value="(v) => (order = v ?? 'kind')" />
             <label class="tick"
                 ><input type="checkbox" :checked="byMeter" @change="setMeter(($event.target as HTMLInputElement).checked)" />Meters in place
@@ -287,7 +318,12 @@ function span(days: number): string {
             </div>
             <p v-if="fileFault" class="small wrong" role="alert">{{ fileFault }}</p>
             <p class="small faint">
-                Prices are samples, made up. Add your own where you know better; goods and parcels together cost least.
+                {{
+                    garden.document.value.money?.samples === false
+                        ? 'Your own prices alone count.'
+                        : 'Prices are samples, made up. Add your own where you know better.'
+                }}
+                Goods and parcels together cost least.
             </p>
         </template>
 
@@ -306,6 +342,20 @@ function span(days: number): string {
         <WaysToSpendLess v-if="part === 'ways'" />
         <Prices v-else-if="part === 'prices'" />
         <div v-else class="list">
+            <div v-if="lacking" class="but" role="group" aria-label="I have everything but">
+                <p>
+                    <b>{{ leftToBuy.length ? 'You have everything but' : 'Untick what you lack.' }}</b>
+                    {{
+                        leftToBuy.length
+                            ? `${inWords(leftToBuy.map((p) => p.name))}.`
+                            : 'All that is ticked below is yours then, and costs nothing. Nothing is written yet.'
+                    }}
+                </p>
+                <button type="button" class="box strong" data-act="keep-owned" @click="ownAllBut(lacking)">
+                    {{ leftToBuy.length ? 'The rest is mine' : 'All of it is mine' }}
+                </button>
+                <button type="button" class="word" @click="lacking = null">Leave it</button>
+            </div>
             <div
                 class="where"
                 role="img"
@@ -350,15 +400,15 @@ function span(days: number): string {
                         <td class="acts" />
                     </tr>
                     <template v-for="p in g.parts" :key="p.key">
-                        <tr :data-part="p.key">
+                        <tr :data-part="p.key" :class="{ lacked: lacking?.includes(p.key) }">
                             <td>
                                 <label class="tick"
                                     ><input
                                         type="checkbox"
-                                        :checked="p.need > 0 && p.owned >= p.need"
+                                        :checked="isTicked(p)"
                                         :disabled="p.owned >= p.need && garden.document.value.owned?.[p.key] === undefined"
                                         :aria-label="`${p.name}: you have it`"
-                                        @change="($event.target as HTMLInputElement).checked ? ownAll(p) : buy(p)"
+                                        @change="tick(p, ($event.target as HTMLInputElement).checked)"
                                     />{{ p.name }}</label
                                 >
                                 <span class="why small faint">{{ p.why }}</span>
@@ -562,6 +612,25 @@ function span(days: number): string {
     padding-right: 0.4rem;
     scrollbar-width: thin;
     scrollbar-color: var(--rule) transparent;
+}
+.but {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    align-items: center;
+    padding: 0.5rem 0.7rem;
+    background: var(--sheet);
+    border: 1px solid var(--ink);
+}
+.but p {
+    flex: 1 1 22rem;
+    margin: 0;
+}
+.lacked > td:first-child {
+    font-weight: 700;
 }
 .where {
     display: flex;

@@ -2,6 +2,7 @@
 /** Prices of one’s own: a list from a file, a supplier’s as they are now, and what each supplier asks for a parcel. */
 import { computed, ref } from 'vue';
 import { money } from '../kit/format';
+import { download } from '../kit/download';
 import { useGarden } from '../kit/garden';
 import ReadField from '../kit/ReadField.vue';
 import { readSum } from '../kit/reader';
@@ -90,6 +91,39 @@ function takeFresh(): void {
     fresh.value = null;
 }
 
+/** The offers of one’s own, as they count now. */
+const offers = computed(() =>
+    (garden.document.value.prices ?? []).map((offer, at) => {
+        const part = parts.value.get(offer.part);
+        const bought = part?.buy.some(
+            (b) => b.pack === offer.pack && b.price === offer.price && (b.supplier ?? null) === (offer.supplier ?? null),
+        );
+        return {
+            ...offer,
+            at,
+            name: nameOf(offer.part),
+            use: !part ? 'not needed now' : bought ? 'bought' : part.buy.length ? 'not the cheapest' : 'you have it',
+        };
+    }),
+);
+const MOST_SHOWN = 60;
+function forget(at: number): void {
+    const offer = garden.document.value.prices?.[at];
+    if (!offer) return;
+    garden.change(`forget a price of ${nameOf(offer.part)}`, (g) => {
+        g.prices = (g.prices ?? []).filter((_, i) => i !== at);
+    });
+}
+const samples = computed(() => garden.document.value.money?.samples ?? true);
+function setSamples(on: boolean): void {
+    garden.change(on ? 'count sample prices' : 'put sample prices away', (g) => {
+        (g.money ??= {}).samples = on;
+    });
+}
+async function takeExample(): Promise<void> {
+    fault.value = await download('parts?as=csv', garden.document.value);
+}
+
 const suppliers = computed(() => {
     const known = new Map((garden.document.value.suppliers ?? []).map((s) => [s.name, s]));
     for (const offer of garden.document.value.prices ?? [])
@@ -126,9 +160,10 @@ function drop(name: string): void {
         <section>
             <h2>A list of your own</h2>
             <p class="small faint">
-                CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery. A parts list taken along
-                from here will do. Your prices count in place of the samples.
+                CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery. For one to begin with
+                take this garden’s list along, write your prices into it, and choose it here.
             </p>
+            <button type="button" class="box" data-act="price-example" @click="takeExample">Take the list along, CSV</button>
             <label class="box file"
                 >Choose a file<input type="file" accept=".csv,.txt,.tsv,.xlsx" data-act="price-file" @change="open"
             /></label>
@@ -150,7 +185,54 @@ function drop(name: string): void {
             </div>
         </section>
         <section>
+            <h2>The samples</h2>
+            <label class="tick"
+                ><input
+                    type="checkbox"
+                    data-act="samples"
+                    :checked="samples"
+                    @change="setSamples(($event.target as HTMLInputElement).checked)"
+                />Count made-up sample prices where you gave none</label
+            >
+            <p v-if="!samples" class="small faint">
+                They are put away: what you gave no price for has none, and the list of parts says so.
+            </p>
+        </section>
+        <section v-if="offers.length">
+            <h2>Your prices</h2>
+            <table data-offers>
+                <thead>
+                    <tr>
+                        <th scope="col">part</th>
+                        <th scope="col" class="r">pack</th>
+                        <th scope="col" class="r">{{ currency }}</th>
+                        <th scope="col">from</th>
+                        <th scope="col">now</th>
+                        <td></td>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="o in offers.slice(0, MOST_SHOWN)" :key="o.at">
+                        <td>{{ o.name }}</td>
+                        <td class="r">{{ packOf(o) || '1' }}</td>
+                        <td class="r number">{{ money(o.price) }}</td>
+                        <td>{{ o.supplier ?? 'anywhere' }}</td>
+                        <td class="faint">{{ o.use }}</td>
+                        <td class="r">
+                            <button type="button" class="word" @click="forget(o.at)">
+                                forget<span class="hidden-visually">: {{ o.name }}, {{ money(o.price) }}</span>
+                            </button>
+                        </td>
+                    </tr>
+                </tbody>
+            </table>
+            <p v-if="offers.length > MOST_SHOWN" class="small faint">… and {{ offers.length - MOST_SHOWN }} more, in the garden’s file.</p>
+        </section>
+        <section>
             <h2>A supplier’s prices now</h2>
+            <p class="small faint">
+                Towpath Supply is a made-up shop that comes with Kelp Tub, to try it with: nothing is ordered, and nobody is asked outside.
+            </p>
             <button type="button" class="box" data-act="refresh-prices" :disabled="asking" @click="refresh">
                 {{ asking ? 'Asking …' : 'Ask for them' }}
             </button>
@@ -251,6 +333,16 @@ function drop(name: string): void {
 .found table {
     margin-bottom: 0.6rem;
     width: 100%;
+}
+.tick {
+    display: flex;
+    gap: 0.5rem;
+    align-items: center;
+}
+.tick input {
+    inline-size: 18px;
+    block-size: 18px;
+    accent-color: var(--kelp);
 }
 .prices h2 {
     margin-bottom: 0.3rem;

@@ -37,6 +37,16 @@ const does = (of: Parameters<typeof harm>[0]): string => harm(of, (kg) => mass(k
                 Set a cap on the left, and the ways under it of least harm are put together for you.
             </p>
             <p v-else class="faint">It is under the cap already.</p>
+            <section v-if="answer.least && answer.least.outlay < (answer.set?.outlay ?? Infinity)" class="least" data-least>
+                <p>
+                    <b>The least of all</b>, with as many plants as now: <b>{{ money(answer.least.outlay) }}&#8239;{{ answer.currency }}</b
+                    >; {{ does(answer.least) }}.
+                    <span class="faint">{{ answer.least.says }}.</span>
+                </p>
+                <button type="button" class="box" data-act="apply-least" @click="garden.apply('spend the least', answer.least!.patch)">
+                    Do all of that
+                </button>
+            </section>
             <table v-if="answer.savings.length">
                 <thead>
                     <tr>
@@ -82,6 +92,18 @@ const does = (of: Parameters<typeof harm>[0]): string => harm(of, (kg) => mass(k
     display: grid;
     gap: 0.35rem;
     justify-items: start;
+}
+.least {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem 1rem;
+    align-items: baseline;
+    justify-content: space-between;
+    margin: 0.6rem 0 1rem;
+}
+.least p {
+    flex: 1 1 24rem;
+    margin: 0;
 }
 table {
     font-size: 0.875rem;

@@ -28,17 +28,22 @@ export interface Savings {
     outlay: number;
     unpriced: string[];
     savings: Saving[];
-    set: {
-        keys: string[];
-        says: string;
-        saves: number;
-        outlay: number;
-        mends: number;
-        minds: number;
-        yield_lost_g: number;
-        patch: unknown[];
-    } | null;
+    /** What it comes to at the least with as many plants. */
+    least: SavingsTaken | null;
+    set: SavingsTaken | null;
     proof: string | null;
+}
+
+/** Several ways to spend less, done together. */
+export interface SavingsTaken {
+    keys: string[];
+    says: string;
+    saves: number;
+    outlay: number;
+    mends: number;
+    minds: number;
+    yield_lost_g: number;
+    patch: unknown[];
 }
 
 /** An offer as a price list gives it. */
