@@ -89,7 +89,7 @@ final readonly class Crop
     /** Days of raising before the tub's day 0. */
     public function daysBefore(): int
     {
-        return $this->started === StartedFrom::Plug ? $this->daysSowToTransplant : 0;
+        return $this->started->isRaised() ? $this->daysSowToTransplant : 0;
     }
 
     /** Days in the tub in which a seed becomes what is set out otherwise; next to nothing is drunk in them. */

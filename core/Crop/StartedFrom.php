@@ -15,4 +15,13 @@ enum StartedFrom: string
 
     /** Seed on the pebbles of the cup itself: no plug, and the days of raising pass in the tub. */
     case Seed = 'seed';
+
+    /** Raised in a nursery of the same garden, which has the seed and the plugs: set out with its plug when its roots hang. */
+    case Nursery = 'nursery';
+
+    /** Whether it is raised from seed for this tub, by this garden's grower, before its day 0. */
+    public function isRaised(): bool
+    {
+        return $this === self::Plug || $this === self::Nursery;
+    }
 }

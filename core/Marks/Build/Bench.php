@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Build;
 
+use DateTimeImmutable;
 use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Build\Step;
 use KelpTub\Core\Feed\Water;
@@ -11,6 +12,7 @@ use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Air\AirPlan;
 use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Crop\HandOver;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlan;
@@ -59,11 +61,21 @@ final class Bench
 
     public readonly Water $source;
 
+    public readonly HandOver $handOver;
+
     public function __construct(Plan $plan, Tub $tub)
     {
         $this->tub = $plan->get(TubPlans::class)->tubs[$tub->id];
         $this->write = new QuantityWriter($plan->garden->units);
-        $this->raising = new Raising($this->tub, $plan->garden->site, $this->write);
+        $this->handOver = HandOver::of($plan->get(TubPlans::class));
+        $start = $plan->garden->site->weather->start;
+        $this->raising = new Raising(
+            $this->tub,
+            $plan->garden->site,
+            $this->write,
+            // A nursery is planted so much before the tubs that wait for it.
+            $start === null ? null : (new DateTimeImmutable($start))->modify("-{$this->handOver->ahead($this->tub)} days")->format('Y-m-d'),
+        );
         $this->parts = new StepParts($plan, $this->tub, $this->write, $this->raising->shares !== []);
         $this->feed = $plan->get(FeedPlans::class)->of($tub->id);
         $this->marks = new Templates($this->feed, $plan->garden);

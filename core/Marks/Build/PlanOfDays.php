@@ -7,6 +7,8 @@ namespace KelpTub\Core\Marks\Build;
 use KelpTub\Core\Build\Step;
 use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Marks\Crop\HandOver;
+use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\TopUpHabit;
 use stdClass;
@@ -36,6 +38,7 @@ final class PlanOfDays
         $this->raising();
         $this->building();
         $this->planting();
+        $this->handingOver();
         $this->growing();
         usort($this->days, static fn (DayOfPlan $a, DayOfPlan $b): int => $a->day <=> $b->day);
     }
@@ -51,12 +54,14 @@ final class PlanOfDays
         foreach ($this->bench->raising->shares as $share) {
             $crop = $share->crop;
             $plugs = $share->plants * $this->bench->tub->tub->count;
-            $this->on(-$crop->daysSowToTransplant, "Sow {$crop->inSentence()} in $plugs ".($plugs === 1 ? 'plug' : 'plugs'), 'sow');
-            $this->on(
-                $crop->daysGerminate - $crop->daysSowToTransplant,
-                "$crop->name: up by now, cover off, light at once",
-                'raise',
-            );
+            $before = $this->bench->raising->daysBefore($crop);
+            $this->on(-$before, "Sow {$crop->inSentence()} in $plugs ".($plugs === 1 ? 'plug' : 'plugs'), 'sow');
+            $this->on($crop->daysGerminate - $before, "$crop->name: up by now, cover off, light at once", 'raise');
+        }
+        if ($this->bench->tub->tub->planting->started === StartedFrom::Nursery) {
+            foreach ($this->bench->tub->plants->mix->crops() as $crop) {
+                $this->on(-$crop->daysSowToTransplant, "Sow {$crop->inSentence()} for the nursery", 'young');
+            }
         }
     }
 
@@ -94,6 +99,18 @@ final class PlanOfDays
         if ($tub->tub->planting->started === StartedFrom::Seed && ! $isCut) {
             foreach ($tub->plants->mix->crops() as $crop) {
                 $this->on($crop->daysGerminate, "$crop->name: up by now", 'plant');
+            }
+        }
+    }
+
+    private function handingOver(): void
+    {
+        $nursery = $this->bench->tub;
+        foreach ($nursery->tub->system === GrowingSystem::Nursery ? $nursery->plants->mix->shares : [] as $share) {
+            $day = HandOver::day($nursery, $share);
+            $to = array_map(static fn (TubPlan $p): string => $p->tub->name, $this->bench->handOver->taking($share->crop->key));
+            if ($day !== null) {
+                $this->on($day, "{$share->crop->name}: over to ".($to === [] ? 'its tub' : implode(' and ', $to)).' when roots hang out', null);
             }
         }
     }

@@ -12,6 +12,7 @@ use KelpTub\Core\Crop\Plug;
 use KelpTub\Core\Crop\Sowing;
 use KelpTub\Core\Crop\Sprouting;
 use KelpTub\Core\Crop\StartedFrom;
+use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Site;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
@@ -30,20 +31,21 @@ final readonly class Raising
     /** @var list<CropShare> that are raised in plugs before the tub is planted, the slowest first */
     public array $shares;
 
-    /** The date on which the plants go in, where it is known. */
-    public ?string $planted;
-
     /** The air of the garden, °C, where it is the same every day. */
     private ?float $air;
 
-    public function __construct(private TubPlan $tub, Site $site, private QuantityWriter $write)
+    /** Whether it is a nursery: plugs go in when they have sprouted, and its drip keeps them. */
+    private bool $isNursery;
+
+    /** @param  string|null  $planted  the date on which the plants go in, where it is known */
+    public function __construct(private TubPlan $tub, Site $site, private QuantityWriter $write, public ?string $planted)
     {
-        $this->planted = $site->weather->start;
+        $this->isNursery = $tub->tub->system === GrowingSystem::Nursery;
         $this->air = $site->weather->climate === null ? $site->airTemperatureC : null;
         $shares = $tub->tub->planting->started === StartedFrom::Plug
             ? array_values(array_filter($tub->plants->mix->shares, static fn (CropShare $s): bool => $s->crop->sowing !== null))
             : [];
-        usort($shares, static fn (CropShare $a, CropShare $b): int => $b->crop->daysSowToTransplant <=> $a->crop->daysSowToTransplant);
+        usort($shares, fn (CropShare $a, CropShare $b): int => $this->daysBefore($b->crop) <=> $this->daysBefore($a->crop));
         $this->shares = $shares;
     }
 
@@ -104,8 +106,10 @@ final readonly class Raising
             .$this->write->number($hours, 0, 'h').' a day, close under a lamp or at the brightest window, or they grow thin and fall over. '
             .($thinned === [] ? '' : 'Where more come up than are to stay, cut the weaker off with scissors; pulled, they take '
                 .'the others’ roots with them. ')
-            .'Keep the plugs moist, never standing in water. When the first true leaves show, wet them with feed of a quarter of its '
-            .'strength. Build the tub meanwhile.';
+            .($this->isNursery
+                ? 'Set them in the nursery as soon as they show: from then on its drip keeps the plugs moist.'
+                : 'Keep the plugs moist, never standing in water. When the first true leaves show, wet them with feed of a quarter of its '
+                    .'strength. Build the tub meanwhile.');
     }
 
     /** @return array<string, string> */
@@ -115,8 +119,8 @@ final readonly class Raising
         foreach ($this->shares as $share) {
             $of = count($this->shares) > 1 ? "{$share->crop->name}: " : '';
             $figures[ucfirst($of.'leave in each')] = (string) self::sowingOf($share->crop)->stays();
-            $figures[ucfirst($of.'ready')] = 'roots show below the plug, some '
-                .self::days($share->crop->daysSowToTransplant).' after sowing';
+            $figures[ucfirst($of.'ready')] = ($this->isNursery ? 'seedlings show, some ' : 'roots show below the plug, some ')
+                .self::days($this->daysBefore($share->crop)).' after sowing';
         }
 
         return $figures;
@@ -133,7 +137,7 @@ final readonly class Raising
             'in' => self::sowingOf($s->crop)->in->value,
             'leave' => self::sowingOf($s->crop)->stays(),
             'up_days' => $s->crop->daysGerminate,
-            'ready_days' => $s->crop->daysSowToTransplant,
+            'ready_days' => $this->daysBefore($s->crop),
         ], $this->shares);
     }
 
@@ -161,14 +165,21 @@ final readonly class Raising
         return 'Begin '.$this->before($first).(count($this->shares) > 1 ? " with {$first->inSentence()}, the slowest" : '').'. ';
     }
 
-    /** "14 days before the plants go in, on 2 March 2027" */
-    private function before(Crop $crop): string
+    /** When a crop is sown, here or in the nursery: "14 days before the plants go in, on 2 March 2027" */
+    public function before(Crop $crop): string
     {
+        $days = $this->daysBefore($crop);
         $date = $this->planted === null
             ? null
-            : (new DateTimeImmutable($this->planted))->sub(new DateInterval("P{$crop->daysSowToTransplant}D"));
+            : (new DateTimeImmutable($this->planted))->sub(new DateInterval("P{$days}D"));
 
-        return self::days($crop->daysSowToTransplant).' before the plants go in'.($date === null ? '' : ', on '.$date->format('j F Y'));
+        return self::days($days).' before the plants go in'.($date === null ? '' : ', on '.$date->format('j F Y'));
+    }
+
+    /** Days from sowing a plug until it is set into this tub. */
+    public function daysBefore(Crop $crop): int
+    {
+        return $this->isNursery ? $crop->daysGerminate : $crop->daysSowToTransplant;
     }
 
     private static function sown(Crop $crop, Sowing $sowing, bool $named, string $in = 'plug'): string

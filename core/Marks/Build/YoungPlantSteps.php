@@ -14,7 +14,7 @@ final class YoungPlantSteps extends StepGroup
     public function add(): void
     {
         if ($this->raising->shares === []) {
-            $this->fetch();
+            $this->tub->tub->planting->started === StartedFrom::Nursery ? $this->fromNursery() : $this->fetch();
 
             return;
         }
@@ -38,8 +38,41 @@ final class YoungPlantSteps extends StepGroup
             [],
             'plug',
             'roots',
-            'Roots show at the foot of every plug. Until then, go on with the tub.',
+            $this->tub->tub->system === GrowingSystem::Nursery
+                ? 'A seedling shows in every plug.'
+                : 'Roots show at the foot of every plug. Until then, go on with the tub.',
             $plugs,
+        );
+    }
+
+    /** What the nursery of this garden raises for this tub, and when it begins. */
+    private function fromNursery(): void
+    {
+        $shares = $this->tub->plants->mix->shares;
+        if ($shares === []) {
+            return;
+        }
+        $figures = [];
+        $nurseries = [];
+        foreach ($shares as $share) {
+            $of = count($shares) > 1 ? "{$share->crop->name}: " : '';
+            $figures[ucfirst($of.'plants')] = (string) ($share->plants * $this->tub->tub->count);
+            $figures[ucfirst($of.'sow')] = $this->raising->before($share->crop);
+            foreach ($this->bench->handOver->raising($share->crop->key) as $nursery) {
+                $nurseries[$nursery->tub->id] = $nursery->tub->name;
+            }
+        }
+        $this->bench->step(
+            'young',
+            'Raise the plants in the nursery',
+            ($nurseries === [] ? 'No nursery of this garden raises them yet: plant one with them. ' : 'They are raised in '
+                .implode(' and ', $nurseries).', by its own sheet. ')
+                .'They come over with their plugs when roots hang out of them, a finger long. Build this tub meanwhile.',
+            $figures,
+            [],
+            'plant',
+            'roots',
+            'Roots hang out of every plug in the nursery. Until then, go on with the tub.',
         );
     }
 

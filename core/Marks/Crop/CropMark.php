@@ -33,6 +33,16 @@ final class CropMark extends Mark
         return [...CropRules::of($plan, $context), ...PassiveRules::of($context->plan->get(FeedPlans::class)->of($tub), $context)];
     }
 
+    public function findings(RuleContext $context): array
+    {
+        return HandOverRules::of($context);
+    }
+
+    public function report(Plan $plan, bool $whole): array
+    {
+        return ['raised' => HandOver::of($plan->get(TubPlans::class))->toReport()];
+    }
+
     public function basis(string $tub, Plan $plan): array
     {
         return [$plan->get(FeedPlans::class)->of($tub), $plan->get(TubPlans::class)->tubs[$tub]];

@@ -58,7 +58,7 @@ final class CropParts
             );
         }
         foreach ($plan->plants->mix->crops() as $crop) {
-            if ($crop->group !== CropGroup::Cutting && $tub->planting->started !== StartedFrom::Seedling) {
+            if ($crop->group !== CropGroup::Cutting && in_array($tub->planting->started, [StartedFrom::Plug, StartedFrom::Seed], true)) {
                 $needs[] = new Need(
                     "seed-$crop->key",
                     "$crop->name seed",

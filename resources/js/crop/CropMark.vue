@@ -138,6 +138,7 @@ const habitNote = computed(() => {
 /** What the cups get at the start, and what follows from it. */
 const STARTED: Record<string, string> = {
     plug: 'Raised from seed in a plug elsewhere; set out when its roots show.',
+    nursery: 'Raised in a nursery tub of this garden, which has its seed and plugs; set out when roots hang from the plug.',
     seedling: 'A young plant, its roots rinsed clean of soil. No plug, no seed.',
 };
 const startedSays = computed(() => {
@@ -153,6 +154,14 @@ const supported = computed(
         report.value.chosen.trellis ||
         report.value.crops.some((c) => !['none', undefined].includes(garden.library.crops.find((l) => l.key === c.crop)?.support)),
 );
+/** What this tub raises for others, where it is a nursery. */
+const raised = computed(() => garden.report.value.raised.filter((r) => r.tub === report.value.id));
+function raisedFor(of: (typeof raised.value)[number]): string {
+    const names = of.for.map((id) => garden.report.value.tubs.find((t) => t.id === id)?.name ?? id);
+    if (!names.length) return 'for no tub of this garden yet: say “Nursery” at Started from, in the one that takes them';
+    const short = of.wanted > of.plants ? `, ${names.length === 1 ? 'which takes' : 'which take'} ${of.wanted}` : '';
+    return `${of.plants} for ${new Intl.ListFormat('en-GB').format(names)}${short}`;
+}
 const plural = computed(() => report.value.crops.length > 1);
 </script>
 
@@ -230,6 +239,7 @@ const plural = computed(() => report.value.crops.length > 1);
                     { value: 'plug', name: 'Plug' },
                     { value: 'seedling', name: 'Seedling' },
                     { value: 'seed', name: 'Seed' },
+                    ...(report.system === 'nursery' ? [] : [{ value: 'nursery' as const, name: 'Nursery' }]),
                 ]"
                 :hint="startedSays"
                 @update:model-value="
@@ -396,7 +406,14 @@ const plural = computed(() => report.value.crops.length > 1);
                 :why="report.workings.spacing_mm"
             />
             <Figure
-                v-for="c in plural ? report.crops : []"
+                v-for="r in raised"
+                :key="r.crop"
+                :label="plural ? `${r.name}, handed over` : 'Handed over'"
+                :value="r.hand_over_day === null ? 'when roots hang' : `day ${r.hand_over_day}`"
+                :note="raisedFor(r)"
+            />
+            <Figure
+                v-for="c in plural && report.system !== 'nursery' ? report.crops : []"
                 :key="c.crop"
                 :label="c.name"
                 :value="String(c.plants)"
@@ -409,7 +426,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 "
             />
             <Figure
-                v-if="report.crops.length"
+                v-if="report.crops.length && report.system !== 'nursery'"
                 :label="plural ? 'All harvested once' : 'First harvest'"
                 :value="season.harvest_day === null || lost ? 'never' : `day ${number(season.harvest_day, 0)}`"
                 :note="
@@ -420,7 +437,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :why="report.workings.dry_day"
             />
             <Figure
-                v-if="season.water_to_harvest_l !== null"
+                v-if="season.water_to_harvest_l !== null && report.system !== 'nursery'"
                 label="Drunk to harvest"
                 :value="volume(season.water_to_harvest_l, units)"
                 :note="
@@ -437,7 +454,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :note="`${number(report.light.wanted_mol_day, 0)} wanted; growth is held up under three quarters of it`"
             />
             <Figure
-                v-if="season.harvest_g"
+                v-if="season.harvest_g && report.system !== 'nursery'"
                 label="Harvest"
                 :value="mass(season.harvest_g / 1000, units)"
                 note="in all, by how well they fare"
