@@ -27,6 +27,7 @@ final class SeasonCommand extends GardenCommand
         $this->addOption('tub', null, InputOption::VALUE_REQUIRED, 'id of the tub')
             ->addOption('policy', null, InputOption::VALUE_REQUIRED, 'looked after otherwise: top_ups=quarter,change=never', '')
             ->addOption('what-if', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'what happens in it: heat@20x3+8')
+            ->addOption('leave', null, InputOption::VALUE_REQUIRED, 'nobody comes from day 30 on for nine days: 30x9')
             ->addOption('seeds', null, InputOption::VALUE_REQUIRED, 'how it fares in so many years of weather, 1 to 50')
             ->addOption('json', null, InputOption::VALUE_NONE, 'as JSON, and nothing else')
             ->addOption('csv', null, InputOption::VALUE_NONE, 'the days as CSV, for any spreadsheet');
@@ -42,6 +43,7 @@ final class SeasonCommand extends GardenCommand
             $ask = new SeasonAsk(
                 SeasonAsk::policyOf((string) $input->getOption('policy')),
                 array_values(array_map(strval(...), (array) $input->getOption('what-if'))),
+                $input->getOption('leave') === null ? null : SeasonAsk::leaveOf((string) $input->getOption('leave')),
             );
             [$run] = (new SeasonRuns($planner, $planner->aids->library))->of($garden, $tub, [$ask]);
             $seeds = $input->getOption('seeds');
@@ -129,9 +131,35 @@ final class SeasonCommand extends GardenCommand
             $w->count($run->season->top_ups, '1 top-up', '%d top-ups'),
             $w->count($run->season->changes, '1 change', '%d changes'),
         ), OutputInterface::OUTPUT_RAW);
+        if ($run->leave !== null) {
+            self::leave($run->leave, $w, $output);
+        }
         if (property_exists($run, 'years')) {
             self::years($run->years, $w, $output);
         }
+    }
+
+    private static function leave(stdClass $leave, QuantityWriter $w, OutputInterface $output): void
+    {
+        $before = $leave->before;
+        $output->writeln(match (true) {
+            $before === null => "Away from day $leave->day on: there is nothing to do the evening before.",
+            $before->change => "Away from day $leave->day on: change the water the evening before.",
+            default => "Away from day $leave->day on: top up {$w->volume($before->litres)} the evening before.",
+        }, OutputInterface::OUTPUT_RAW);
+        $output->writeln("It keeps for {$w->count($leave->most_days, '1 day', '%d days')}, then: ".match ($leave->limit) {
+            'low' => 'the water is down to its lowest useful level.',
+            'strong' => 'the EC is too high.',
+            'airless' => 'oxygen falls short.',
+            'dead' => 'it dies.',
+            default => 'the season ends.',
+        }, OutputInterface::OUTPUT_RAW);
+        $output->writeln(sprintf(
+            'After %s the water stands at %s, with %s.',
+            $w->count($leave->days, '1 day', '%d days'),
+            $w->length($leave->back->level_mm),
+            $w->volume($leave->back->volume_l),
+        ), OutputInterface::OUTPUT_RAW);
     }
 
     private static function years(?stdClass $years, QuantityWriter $w, OutputInterface $output): void

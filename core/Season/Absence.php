@@ -26,23 +26,36 @@ final readonly class Absence
     /** Whole days from the evening of a day that keep every limit; to the end of the season at most. */
     public function from(int $day): int
     {
-        $state = $this->run->days[$day]->after;
+        return $this->until($day)[0];
+    }
+
+    /**
+     * The same, and the limit that is passed on the day after; null where the season ends before one is.
+     *
+     * @param  int  $day  −1 for the start, when it has just been filled
+     * @return array{int, Limit|null}
+     */
+    public function until(int $day): array
+    {
+        $state = $this->run->before($day + 1);
         $strongest = $this->ecHigh === null ? INF : max($this->ecHigh + self::STRONG_BY, $state->ec() ?? 0.0);
-        $least = min($this->oxygen, $this->run->days[$day]->oxygen ?? INF);
+        $least = min($this->oxygen, $this->run->oxygen($day) ?? INF);
         $nobody = new Nobody;
         for ($away = 0; $day + $away + 1 < count($this->run->days); $away++) {
             $next = $this->season->step($state, $nobody);
-            if (
-                $this->run->tub->isLow($next->after->volume)
-                || ($next->ec() ?? 0.0) > $strongest + self::ROUNDING
-                || ($next->oxygen ?? INF) < $least - self::ROUNDING
-                || $next->after->died !== $state->died
-            ) {
-                return $away;
+            $limit = match (true) {
+                $next->after->died !== $state->died => Limit::Dead,
+                $this->run->tub->isLow($next->after->volume) => Limit::Low,
+                ($next->oxygen ?? INF) < $least - self::ROUNDING => Limit::Airless,
+                ($next->ec() ?? 0.0) > $strongest + self::ROUNDING => Limit::Strong,
+                default => null,
+            };
+            if ($limit !== null) {
+                return [$away, $limit];
             }
             $state = $next->after;
         }
 
-        return $away;
+        return [$away, null];
     }
 }

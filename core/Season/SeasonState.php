@@ -86,6 +86,12 @@ final readonly class SeasonState
         return $days === [] || in_array(null, $days, true) ? null : max($days);
     }
 
+    /** The same on another day, nothing having happened meanwhile: what a calendar goes by. */
+    public function asOn(int $day): self
+    {
+        return new self(...[...get_object_vars($this), 'day' => $day]);
+    }
+
     /** The same as a reading found it: litres, EC, warmth and pH; what was not read stays as it was reckoned. */
     public function asRead(?float $litres, ?float $ec, ?float $celsius, ?float $ph): self
     {

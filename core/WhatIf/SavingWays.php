@@ -297,7 +297,11 @@ final readonly class SavingWays
     /** @param  array<string, Purchase>  $tools */
     private static function list(array $tools): string
     {
-        $names = array_map(static fn (Purchase $tool): string => mb_strtolower($tool->need->name), array_values($tools));
+        // Of "drill bit 7 mm, for the tube" the name alone.
+        $names = array_map(
+            static fn (Purchase $tool): string => mb_strtolower(explode(',', $tool->need->name)[0]),
+            array_values($tools),
+        );
         $more = count($names) - self::NAMED;
 
         return implode(', ', array_slice($names, 0, self::NAMED)).($more > 0 ? " and $more more" : '');

@@ -33,9 +33,26 @@ final readonly class SeasonAsk
      * @param  array<string, string>  $policy  by its keys: `top_ups`, `strength`, `change`, `water_line`, `method`, `density`,
      *                                         `strengthen`
      * @param  list<string>  $whatIfs  as they are written: `heat@20x3+8`
+     * @param  array{int, int}|null  $leave  the first day without a visit, and for how many days nobody comes
      */
-    public function __construct(public array $policy = [], public array $whatIfs = [])
+    public function __construct(public array $policy = [], public array $whatIfs = [], public ?array $leave = null)
     {
+    }
+
+    /**
+     * `30x9` taken apart: from day 30 on nine days away.
+     *
+     * @return array{int, int}
+     *
+     * @throws InvalidArgumentException when it does not read so
+     */
+    public static function leaveOf(string $text): array
+    {
+        if (preg_match('/^(\d{1,4})x(\d{1,4})$/', trim($text), $m) !== 1 || (int) $m[2] < 1) {
+            throw new InvalidArgumentException("\"$text\" is no absence; write the first day and for how many, as in 30x9");
+        }
+
+        return [(int) $m[1], (int) $m[2]];
     }
 
     /**

@@ -20,6 +20,7 @@ use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Feed\FeedReport;
 use KelpTub\Core\Marks\Feed\SeasonReport;
 use KelpTub\Core\Season\Absence;
+use KelpTub\Core\Season\Leave;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonEvent;
@@ -66,14 +67,16 @@ final readonly class SeasonRuns
         }
         $events = array_map(static fn (string $text): SeasonEvent => SeasonEvent::read($text, $last ?? 0.0), $ask->whatIfs);
         $season = $feed->with($events);
-        $run = $season?->run();
+        $leave = $season === null || $ask->leave === null ? null : $this->leave($season, $ask->leave, (int) $last);
+        $run = $season?->run($leave);
 
         return (object) [
             'policy' => (object) $ask->policy,
             'what_ifs' => $ask->whatIfs,
+            'leave' => $leave === null || $run === null ? null : self::left($feed, $season, $run, $leave),
             'patch' => GuardedPatch::of($plan->garden->document, $patch),
             'season' => (object) SeasonReport::of($feed, $run, true),
-            'band' => $run === null ? null : $this->band($feed, $events),
+            'band' => $run === null ? null : $this->band($feed, $events, $leave),
             'events' => $run === null ? [] : self::events($run),
             'away_days' => $season === null || $run === null ? [] : self::away($feed, $season, $run),
             'figures' => $run === null ? null : $this->figures($planned, $feed, $run),
@@ -85,10 +88,10 @@ final readonly class SeasonRuns
      *
      * @param  list<SeasonEvent>  $events
      */
-    private function band(FeedPlan $feed, array $events): stdClass
+    private function band(FeedPlan $feed, array $events, ?Leave $leave): stdClass
     {
-        $thirsty = $feed->with($events, 1 + self::RANGE, 1 - self::RANGE)?->run();
-        $hungry = $feed->with($events, 1 - self::RANGE, 1 + self::RANGE)?->run();
+        $thirsty = $feed->with($events, 1 + self::RANGE, 1 - self::RANGE)?->run($leave);
+        $hungry = $feed->with($events, 1 - self::RANGE, 1 + self::RANGE)?->run($leave);
         $of = /** @return list<stdClass> */ static fn (?SeasonRun $run): array => array_map(
             static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $day->level, 'ec_ms_cm' => $day->ec()],
             $run->days ?? [],
@@ -97,10 +100,46 @@ final readonly class SeasonRuns
         return (object) ['thirsty' => $of($thirsty), 'hungry' => $of($hungry), 'share' => self::RANGE];
     }
 
+    /**
+     * @param  array{int, int}  $asked
+     * @param  int  $last  days of the season
+     */
+    private function leave(Season $season, array $asked, int $last): Leave
+    {
+        if ($asked[0] >= $last) {
+            throw new InvalidArgumentException("day $asked[0] is past the end of this season, on day $last; leave earlier");
+        }
+
+        return new Leave($season->tub->policy, $asked[0], $asked[1]);
+    }
+
+    /** What to do on the evening before, how long that lasts, and how the tub stands when somebody is back. */
+    private static function left(FeedPlan $feed, Season $season, SeasonRun $run, Leave $leave): stdClass
+    {
+        [$most, $limit] = self::absence($feed, $season, $run)->until($leave->from - 1);
+        // One who comes back after the last harvest finds the tub as it was left then.
+        $seen = min($leave->back(), count($run->days)) - 1;
+
+        return (object) [
+            'day' => $leave->from,
+            'days' => $leave->days,
+            'before' => $leave->from === 0 ? null : self::event($run, $leave->from - 1),
+            'most_days' => $most,
+            'limit' => $limit?->value,
+            'back' => SeasonReport::day($run, $seen),
+            'after' => isset($run->days[$seen + 1]) ? self::event($run, $seen + 1) : null,
+        ];
+    }
+
+    private static function absence(FeedPlan $feed, Season $season, SeasonRun $run): Absence
+    {
+        return new Absence($season, $run, $feed->window[1] ?? null, $feed->tub->tub->planting->density->oxygenFloor());
+    }
+
     /** @return list<int> from the evening of each day on, the days that one can be away */
     private static function away(FeedPlan $feed, Season $season, SeasonRun $run): array
     {
-        $absence = new Absence($season, $run, $feed->window[1] ?? null, $feed->tub->tub->planting->density->oxygenFloor());
+        $absence = self::absence($feed, $season, $run);
 
         return array_map(static fn (SeasonDay $day): int => $absence->from($day->day), $run->days);
     }
@@ -109,23 +148,31 @@ final readonly class SeasonRuns
     private static function events(SeasonRun $run): array
     {
         $events = [];
-        foreach ($run->days as $i => $day) {
-            if ($day->isVisited()) {
-                $litres = $day->change ? $run->tub->fill : $day->topUp;
-                $doses = $run->dosesOn($i);
-                $events[] = (object) [
-                    'day' => $day->day,
-                    'change' => $day->change,
-                    'stronger' => $day->stronger,
-                    'litres' => $litres,
-                    'ec_ms_cm' => $day->change ? $day->ec() : ($day->topUp > 0.0 ? $day->topUpEc : $day->ec()),
-                    'parts' => array_map(FeedReport::dose(...), $doses),
-                    'batch' => FeedReport::batch($doses, $litres > 0.0 ? $litres : $day->volume()),
-                ];
-            }
+        foreach (array_keys($run->days) as $i) {
+            $events[] = self::event($run, $i);
         }
 
-        return $events;
+        return array_values(array_filter($events));
+    }
+
+    private static function event(SeasonRun $run, int $index): ?stdClass
+    {
+        $day = $run->days[$index];
+        if (! $day->isVisited()) {
+            return null;
+        }
+        $litres = $day->change ? $run->tub->fill : $day->topUp;
+        $doses = $run->dosesOn($index);
+
+        return (object) [
+            'day' => $day->day,
+            'change' => $day->change,
+            'stronger' => $day->stronger,
+            'litres' => $litres,
+            'ec_ms_cm' => $day->change ? $day->ec() : ($day->topUp > 0.0 ? $day->topUpEc : $day->ec()),
+            'parts' => array_map(FeedReport::dose(...), $doses),
+            'batch' => FeedReport::batch($doses, $litres > 0.0 ? $litres : $day->volume()),
+        ];
     }
 
     private function figures(Plan $plan, FeedPlan $feed, SeasonRun $run): stdClass

@@ -348,3 +348,46 @@ it('draws what dies as dead, and names its day at every mark', function () {
     $browser->keys(WebDriverKeys::END);
     $browser->waitForText('they are dead');
 });
+
+it('says what to do before one goes away on a date, how long that keeps, and how the tub is found', function () {
+    $garden = bucket20(
+        ['crop' => 'kale', 'layout' => ['cups' => 1], 'feed' => 'f', 'reservoir_change' => 'never'],
+        [
+            'feeds' => [['id' => 'f', 'product' => 'two-part-dry']],
+            'site' => ['weather' => ['kind' => 'typical', 'climate' => 'cool-maritime', 'start' => '2027-05-01']],
+        ],
+    );
+    [$browser, $server, $id] = bench($garden, '/a/feed');
+    $before = json_encode($server->document($id));
+    $browser->press('[data-act=going-away]')->see('[data-leave]');
+    $browser->script("const f = document.querySelector('[data-away=from]'); f.value = '2027-06-10'; f.dispatchEvent(new Event('change'))");
+    $browser->write(Browser::field('for days'), '5');
+    $says = fn (): string => str_replace("\u{202F}", ' ', $browser->see('[data-leave]')->getText());
+    $browser->until(fn (): bool => str_contains($says(), 'Back on 15 June, day 45'), 'for five days from 10 June');
+
+    // The same by the core: from day 40 on, by the same made weather that the forecast stands in for.
+    expect($says())->toContain('The evening of 9 June, day 39')->toMatch('/Top up [\d.]+ (m?L)/')->toContain('they look well')
+        ->and($browser->see('.season .day h2')->getText())->toBe('As it is found')
+        ->and(json_encode($server->document($id)))->toBe($before);
+    $browser->write(Browser::field('for days'), '60');
+    $browser->until(fn (): bool => str_contains($says(), 'and you are gone for 60 days'), 'for too long');
+    expect($says())->toContain('Have somebody look in before');
+});
+
+it('raises for another tub in the nursery, and says when they go over', function () {
+    $tubs = [
+        bucket20()['tubs'][0],
+        ['id' => 'kin', 'name' => 'Kin', 'system' => 'nursery', 'vessel' => 'tote-30', 'crop' => 'basil', 'layout' => ['cups' => 4]],
+    ];
+    [$browser, $server, $id] = bench(['name' => 'Kin', 'tubs' => $tubs, 'air' => bucket20()['air']], '/kin/crop');
+    $browser->waitForText('for no tub of this garden yet');
+    $browser->script('document.activeElement.blur()');
+    $browser->keys('[');
+    $browser->press(Browser::text('Nursery', 'button'));
+    kept($browser, $server, fn (stdClass $tub): bool => ($tub->started ?? null) === 'nursery');
+    $browser->waitForText('Raised in a nursery tub of this garden');
+    $browser->script('document.activeElement.blur()');
+    $browser->keys(']');
+    $browser->waitForText('for Bucket');
+    expect($browser->see('svg[aria-label*="handed over on day"]')->isDisplayed())->toBeTrue();
+});

@@ -58,7 +58,7 @@ it('waits for as many days as a plug of its own would, and grows no otherwise', 
 it('says who raises how many for whom, and on which day they go over', function () {
     expect(Gardens::report(handedOver())->raised)->toEqual([(object) [
         'tub' => 'kin', 'crop' => 'lettuce-leaf', 'name' => 'Leaf lettuce', 'plants' => 6, 'wanted' => 6, 'for' => ['out'],
-        'hand_over_day' => 11,
+        'sown_before_days' => 3, 'hand_over_day' => 11,
     ]])
         ->and(Gardens::report(handedOver(['started' => 'seed']))->raised[0]->hand_over_day)->toBe(14)
         ->and(Gardens::report(handedOver(['started' => 'seedling']))->raised[0]->hand_over_day)->toBeNull()

@@ -108,6 +108,7 @@ final readonly class HandOver
                     'plants' => $share->plants * $plan->tub->count,
                     'wanted' => $this->wanted((string) $crop),
                     'for' => array_map(static fn (TubPlan $p): string => $p->tub->id, $this->taking((string) $crop)),
+                    'sown_before_days' => $plan->tub->planting->started === StartedFrom::Plug ? $share->crop->daysGerminate : 0,
                     'hand_over_day' => self::day($plan, $share),
                 ];
             }

@@ -132,7 +132,7 @@ final class SeasonReport
         return (object) ['day' => $topUp->day, 'litres' => $topUp->litres];
     }
 
-    private static function day(SeasonRun $run, int $index): stdClass
+    public static function day(SeasonRun $run, int $index): stdClass
     {
         $day = $run->days[$index];
         $several = count($run->tub->stands) > 1;

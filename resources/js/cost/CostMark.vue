@@ -629,7 +629,7 @@ function span(days: number): string {
     flex: 1 1 22rem;
     margin: 0;
 }
-.lacked > td:first-child {
+.lacked .tick {
     font-weight: 700;
 }
 .where {

@@ -163,10 +163,12 @@ function drop(name: string): void {
                 CSV or XLSX, its first row naming the columns in any order: part, pack, price, supplier, delivery. For one to begin with
                 take this garden’s list along, write your prices into it, and choose it here.
             </p>
-            <button type="button" class="box" data-act="price-example" @click="takeExample">Take the list along, CSV</button>
-            <label class="box file"
-                >Choose a file<input type="file" accept=".csv,.txt,.tsv,.xlsx" data-act="price-file" @change="open"
-            /></label>
+            <div class="row">
+                <button type="button" class="box" data-act="price-example" @click="takeExample">Take the list along, CSV</button>
+                <label class="box file"
+                    >Choose a file<input type="file" accept=".csv,.txt,.tsv,.xlsx" data-act="price-file" @change="open"
+                /></label>
+            </div>
             <p v-if="fault" class="wrong small" role="alert">{{ fault }}</p>
             <div v-if="list" class="found" role="status" data-list>
                 <p>
@@ -302,7 +304,16 @@ function drop(name: string): void {
 </template>
 
 <style scoped>
+.row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+}
+.prices section > p {
+    margin-bottom: 0.5rem;
+}
 .prices {
+    position: relative;
     flex: 1;
     min-height: 0;
     overflow-y: auto;

@@ -37,9 +37,9 @@ const does = (of: Parameters<typeof harm>[0]): string => harm(of, (kg) => mass(k
                 Set a cap on the left, and the ways under it of least harm are put together for you.
             </p>
             <p v-else class="faint">It is under the cap already.</p>
-            <section v-if="answer.least && answer.least.outlay < (answer.set?.outlay ?? Infinity)" class="least" data-least>
+            <section v-if="answer.least && answer.least.outlay !== answer.set?.outlay" class="least" data-least>
                 <p>
-                    <b>The least of all</b>, with as many plants as now: <b>{{ money(answer.least.outlay) }}&#8239;{{ answer.currency }}</b
+                    <b>With as many plants as now</b> the least is <b>{{ money(answer.least.outlay) }}&#8239;{{ answer.currency }}</b
                     >; {{ does(answer.least) }}.
                     <span class="faint">{{ answer.least.says }}.</span>
                 </p>
@@ -80,6 +80,8 @@ const does = (of: Parameters<typeof harm>[0]): string => harm(of, (kg) => mass(k
 
 <style scoped>
 .ways {
+    /* What only screen readers are told stays in here. */
+    position: relative;
     flex: 1;
     min-height: 0;
     overflow-y: auto;

@@ -24,6 +24,7 @@ import type { Garden, Tub, Vessel } from '../types/garden';
 import CupCount from '../lid/CupCount.vue';
 import CropList from './CropList.vue';
 import LightRows from './LightRows.vue';
+import HandOverBar from './HandOverBar.vue';
 import Ranking from './Ranking.vue';
 import SeasonPicture from './SeasonPicture.vue';
 import TimeBar from './TimeBar.vue';
@@ -376,10 +377,15 @@ const plural = computed(() => report.value.crops.length > 1);
                 >
                     <line class="pen" x1="4" :x2="box.width - 4" :y1="box.height - 26" :y2="box.height - 26" />
                     <g :transform="`translate(${box.width / 2} ${box.height - 26})`"><TubElevation :tub="report" :scale="scale" /></g>
-                    <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">Grown</text>
+                    <text :x="box.width / 2" :y="box.height - 8" text-anchor="middle" class="quiet">
+                        {{ report.system === 'nursery' ? 'When handed over' : 'Grown' }}
+                    </text>
                 </svg>
             </div>
-            <div class="time"><TimeBar :tub="report" :alarm="findings.some((f) => f.code === 'passive.dry')" /></div>
+            <div class="time">
+                <HandOverBar v-if="report.system === 'nursery'" :raised="raised" />
+                <TimeBar v-else :tub="report" :alarm="findings.some((f) => f.code === 'passive.dry')" />
+            </div>
         </div>
 
         <template #reckoning>
@@ -459,7 +465,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :value="mass(season.harvest_g / 1000, units)"
                 note="in all, by how well they fare"
             />
-            <template v-if="season.habit">
+            <template v-if="season.habit && report.system !== 'nursery'">
                 <Figure label="Top it up" :value="habitSays(season.habit, units)" :note="habitNote" />
                 <Fold title="Each top-up">
                     <ul class="tops small">

@@ -19,7 +19,9 @@ const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const crops = computed(() => props.tub.crops);
 const sown = computed(() => Math.max(0, ...crops.value.map((c) => c.days_sow_to_transplant)));
-const started = computed(() => ({ plug: 'transplant', seedling: 'set out', seed: 'sow in the tub', nursery: 'from the nursery' })[props.tub.chosen.started]);
+const started = computed(
+    () => ({ plug: 'transplant', seedling: 'set out', seed: 'sow in the tub', nursery: 'from the nursery' })[props.tub.chosen.started],
+);
 /** A crop that never comes to harvest is drawn to the day on which it dies, or as far as there is room. */
 const ends = computed(() => crops.value.map((c) => c.last_day ?? c.harvest_day ?? c.died_day ?? MUCH_DAYS));
 const last = computed(() => Math.max(1, ...ends.value));

@@ -7,7 +7,7 @@ import { useBox } from '../drawing/useBox';
 import { length, number, temperature, type Units, volume } from '../kit/format';
 import type { SeasonDay, TubReport } from '../types/report';
 
-const props = defineProps<{ tub: TubReport; day: SeasonDay; units: Units }>();
+const props = defineProps<{ tub: TubReport; day: SeasonDay; units: Units; title?: string }>();
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
@@ -42,7 +42,7 @@ const gap = computed(() =>
 
 <template>
     <div class="day">
-        <h2>Day {{ day.day }}</h2>
+        <h2>{{ title ?? `Day ${day.day}` }}</h2>
         <table>
             <tbody>
                 <tr v-for="f in figures" :key="f.name + f.value">

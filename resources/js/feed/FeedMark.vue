@@ -19,6 +19,7 @@ import type { FeedDose } from '../types/report';
 import { amount } from './amount';
 import Beside from './Beside.vue';
 import DaySection from './DaySection.vue';
+import GoingAway from './GoingAway.vue';
 import JugRow from './JugRow.vue';
 import OtherYears from './OtherYears.vue';
 import OwnFeed from './OwnFeed.vue';
@@ -40,11 +41,23 @@ const currency = computed(() => garden.document.value.money?.currency ?? 'EUR');
 
 const AS_PLANNED: Ask = { policy: {}, what_ifs: [] };
 const asks = ref<Ask[]>([AS_PLANNED]);
-const beside = ref(false);
+/** What stands over the days: what is mixed, other ways to run the season, or what an absence does. */
+const view = ref<'first' | 'next' | 'beside' | 'away'>('first');
+const beside = computed(() => view.value === 'beside');
 watch(garden.selected, () => {
-    asks.value = [AS_PLANNED];
+    show(view.value);
     day.value = null;
 });
+const A_HOLIDAY = 9;
+const leave = computed(() => asks.value[1]?.leave ?? null);
+function show(what: typeof view.value): void {
+    view.value = what;
+    if (what !== 'beside') asks.value = [AS_PLANNED];
+    if (what === 'away') goAway(Math.max(1, shown.value), A_HOLIDAY);
+}
+function goAway(from: number, many: number): void {
+    asks.value = [AS_PLANNED, { policy: {}, what_ifs: [], leave: { day: from, days: many } }];
+}
 const { runs, faults, of, away, forecast } = useSeason(garden, asks);
 const weatherFrom = computed(() =>
     forecast.value.from === 'kept'
@@ -61,6 +74,9 @@ const shown = computed(() =>
     Math.min(Math.max(0, days.value.length - 1), day.value ?? Math.round((report.value.season.harvest_day ?? 0) / 2)),
 );
 const onDay = computed(() => days.value[shown.value] ?? null);
+/** The tub as one who was away finds it. */
+const found = computed(() => (view.value === 'away' ? (here.value[1]?.leave?.back ?? null) : null));
+const mixes = computed(() => view.value === 'first' || view.value === 'next');
 
 const OWN = 'own';
 const NONE = 'none';
@@ -114,9 +130,8 @@ const nextWords = computed(() => {
     return `on the evening of day ${e.day}${ec}${with_}`;
 });
 /** What the jugs show: the first fill, or what is put in next from the day that is looked at. */
-const mixed = ref<'first' | 'next'>('first');
 const jugs = computed(() =>
-    mixed.value === 'next' && next.value
+    view.value === 'next' && next.value
         ? { litres: next.value.litres, parts: next.value.parts, ec: next.value.ec_ms_cm, batch: next.value.batch }
         : {
               litres: report.value.volume.start_l,
@@ -406,38 +421,51 @@ function takeRun(run: Run, name: string): void {
                     @change="(list) => (asks = list)"
                     @take="takeRun"
                 />
+                <GoingAway
+                    v-else-if="view === 'away' && leave && days.length"
+                    :day="leave.day"
+                    :days="leave.days"
+                    :leave="here[1]?.leave ?? null"
+                    :start="climate === STEADY ? null : (weather.start ?? null)"
+                    :last-day="days.length"
+                    :units="units"
+                    @change="goAway"
+                />
                 <JugRow v-else :tub="report" :water="water" :units="units" :litres="jugs.litres" :parts="jugs.parts" :ec="jugs.ec" />
             </div>
-            <p v-if="jugs.batch && !beside" class="small note">
+            <p v-if="jugs.batch && mixes" class="small note">
                 So little is hard to measure: make {{ volume(jugs.batch.litres, units) }} with {{ doses(jugs.batch.parts) }} and share it
                 out.
             </p>
-            <p v-if="!report.feed && !beside" class="small note">
+            <p v-if="!report.feed && mixes" class="small note">
                 No feed is chosen: the days below go as if the water were made up to what these plants like.
             </p>
             <div class="ways">
-                <button
-                    type="button"
-                    class="word"
-                    :aria-pressed="!beside && mixed === 'first'"
-                    @click="((beside = false), (mixed = 'first'))"
-                >
-                    First fill
-                </button>
-                <button
-                    v-if="next"
-                    type="button"
-                    class="word"
-                    :aria-pressed="!beside && mixed === 'next'"
-                    @click="((beside = false), (mixed = 'next'))"
-                >
+                <button type="button" class="word" :aria-pressed="view === 'first'" @click="show('first')">First fill</button>
+                <button v-if="next" type="button" class="word" :aria-pressed="view === 'next'" @click="show('next')">
                     {{ nextWord }} of day {{ next.day }}
                 </button>
-                <button type="button" class="word" :aria-pressed="beside" @click="beside = true">Beside another way</button>
+                <button type="button" class="word" :aria-pressed="beside" @click="show('beside')">Beside another way</button>
+                <button
+                    v-if="days.length"
+                    type="button"
+                    class="word"
+                    data-act="going-away"
+                    :aria-pressed="view === 'away'"
+                    @click="show('away')"
+                >
+                    Going away
+                </button>
             </div>
             <div v-if="days.length" class="season">
                 <SeasonChart :tub="report" :runs="here" :names="names" :units="units" :day="shown" @update:day="(d) => (day = d)" />
-                <DaySection v-if="onDay" :tub="report" :day="onDay" :units="units" />
+                <DaySection
+                    v-if="found ?? onDay"
+                    :tub="report"
+                    :day="(found ?? onDay)!"
+                    :units="units"
+                    :title="found ? 'As it is found' : undefined"
+                />
             </div>
             <p v-else-if="faults.length" class="wrong">{{ faults[0]!.message }}</p>
             <p v-else-if="away" class="wrong">{{ away }}</p>

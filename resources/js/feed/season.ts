@@ -8,6 +8,19 @@ import type { FeedDose, SeasonDay, SeasonStart, TubReport } from '../types/repor
 export interface Ask {
     policy: Record<string, string>;
     what_ifs: string[];
+    /** Nobody comes from a day on, for so many. */
+    leave?: { day: number; days: number };
+}
+
+/** What to do on the evening before, how long that keeps, how the tub is found, and what is done then. */
+export interface Leave {
+    day: number;
+    days: number;
+    before: SeasonEvent | null;
+    most_days: number;
+    limit: 'low' | 'strong' | 'airless' | 'dead' | null;
+    back: SeasonDay;
+    after: SeasonEvent | null;
 }
 
 export interface Figures {
@@ -26,7 +39,8 @@ export interface Figures {
 
 type Season = TubReport['season'] & { days: SeasonDay[] | null; start: SeasonStart | null };
 
-export interface Run extends Ask {
+export interface Run extends Omit<Ask, 'leave'> {
+    leave: Leave | null;
     patch: unknown[];
     season: Season;
     band: { thirsty: Edge[]; hungry: Edge[]; share: number } | null;

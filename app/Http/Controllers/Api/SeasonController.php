@@ -35,7 +35,7 @@ final readonly class SeasonController
 
     /**
      * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four
-     * runs; each with its days, the band of its figures and what it comes to. With `"seeds": 20` the first of them in so many years of
+     * runs, one who keeps the tub may `"leave": {"day", "days"}`; each with its days, the band of its figures and what it comes to. With `"seeds": 20` the first of them in so many years of
      * weather besides: made ones, for which nobody has a forecast.
      */
     public function runs(Request $request): Response
@@ -48,13 +48,20 @@ final readonly class SeasonController
             'runs.*.policy.*' => ['string', 'max:40'],
             'runs.*.what_ifs' => ['array', 'max:'.SeasonEvent::MOST],
             'runs.*.what_ifs.*' => ['string', 'max:60'],
+            'runs.*.leave' => ['nullable', 'array'],
+            'runs.*.leave.day' => ['required_with:runs.*.leave', 'integer', 'min:0', 'max:730'],
+            'runs.*.leave.days' => ['required_with:runs.*.leave', 'integer', 'min:1', 'max:730'],
         ]);
         $garden = $this->reader->fromDocument(RequestInput::object($body->garden ?? null, '/garden'));
         $tub = $garden->tub($body->tub) ?? throw RefusedGarden::one('/tub', "is \"$body->tub\", and no tub of this garden has that id");
         $asks = [];
         foreach (array_values((array) ($body->runs ?? [new stdClass])) as $i => $run) {
             $run = RequestInput::object($run, "/runs/$i");
-            $asks[] = new SeasonAsk((array) ($run->policy ?? []), array_values((array) ($run->what_ifs ?? [])));
+            $asks[] = new SeasonAsk(
+                (array) ($run->policy ?? []),
+                array_values((array) ($run->what_ifs ?? [])),
+                isset($run->leave) ? [(int) $run->leave->day, (int) $run->leave->days] : null,
+            );
         }
         try {
             $runs = (new SeasonRuns($this->planner, $this->planner->aids->library))->of($garden, $tub, $asks);
