@@ -179,7 +179,7 @@ it('puts the samples away, shows the prices that count, and forgets one', functi
     $browser->until(fn (): bool => count($server->document($id)->prices) === 2, 'for the price');
     expect($browser->script("return document.activeElement.closest('tr')?.dataset.part"))->toBe('disc-100');
 
-    $browser->press('[data-part-of-cost=prices]')->press(Browser::text('forget', 'button'));
+    $browser->press('[data-part-of-cost=prices]')->press('[data-offers] tbody tr:first-child .word');
     $browser->until(fn (): bool => count($server->document($id)->prices) === 1, 'for one price less');
 });
 
