@@ -41,18 +41,27 @@ const placed = computed(() =>
 const tall = computed(() => Math.max(120, ...placed.value.map((p) => topOf(p.tub) + (p.tub.shape.crops.length ? 60 : 10))));
 /** Lanes run above the lids, one for each line. */
 const head = computed(() => 92 + 12 * placed.value.length);
+const PUMP = { x: 22, top: 20, height: 34 };
+const pumpWidth = computed(() => (narrow.value ? 54 : 74));
+/** A pump that does not stand above the water stands beside the tubs, at its height. */
+const stands = computed(() => (props.air.above_water ? 'above' : 'beside'));
+const taken = computed(() => (stands.value === 'beside' ? PUMP.x + pumpWidth.value : 0));
 const scale = computed(() => {
     const wide = placed.value.reduce((sum, p) => sum + widthOf(p.tub), 0);
     return Math.max(
         0.03,
-        Math.min((size.width - 12 - GAP * placed.value.length) / Math.max(1, wide), (size.height - FOOT - head.value) / tall.value),
+        Math.min(
+            (size.width - 12 - taken.value - GAP * placed.value.length) / Math.max(1, wide),
+            (size.height - FOOT - head.value) / tall.value,
+        ),
     );
 });
 const ground = computed(() => size.height - FOOT);
 const at = computed(() => {
     const wide = placed.value.reduce((sum, p) => sum + widthOf(p.tub) * scale.value, 0);
-    const gap = Math.max(GAP, Math.min(70, (size.width - 12 - wide) / Math.max(1, placed.value.length)));
-    let x = Math.max(gap, (size.width - wide - gap * (placed.value.length - 1)) / 2);
+    const room = size.width - taken.value;
+    const gap = Math.max(GAP, Math.min(70, (room - 12 - wide) / Math.max(1, placed.value.length)));
+    let x = taken.value + Math.max(gap, (room - wide - gap * (placed.value.length - 1)) / 2);
     return placed.value.map((p) => {
         const half = (widthOf(p.tub) * scale.value) / 2;
         const middle = x + half;
@@ -60,13 +69,28 @@ const at = computed(() => {
         return { ...p, x: middle };
     });
 });
-const pump = computed(() => ({ x: 22, y: 20, width: narrow.value ? 54 : 74, height: 34 }));
+const pump = computed(() => ({
+    x: PUMP.x,
+    y:
+        stands.value === 'above'
+            ? PUMP.top
+            : Math.max(head.value - PUMP.height, ground.value - (props.air.height_above_floor_mm ?? 0) * scale.value - PUMP.height),
+    width: pumpWidth.value,
+    height: PUMP.height,
+}));
+const trunk = computed(() => {
+    const p = pump.value;
+    const y = PUMP.top + 16;
+    return stands.value === 'above'
+        ? `M${p.x + p.width} ${y}H${manifold.value.x}`
+        : `M${p.x + p.width / 2} ${p.y}V${y}H${manifold.value.x}`;
+});
 const valveX = computed(() => pump.value.x + pump.value.width + (narrow.value ? 26 : 44));
 const manifold = computed(() => {
     const count = Math.max(1, placed.value.length);
     const from = valveX.value + (narrow.value ? 20 : 34);
     const width = Math.min(size.width - from - 8, Math.max(60, 34 * count));
-    return { x: from, y: pump.value.y + 5, width, height: 22, step: width / count };
+    return { x: from, y: PUMP.top + 5, width, height: 22, step: width / count };
 });
 const most = computed(() => Math.max(0.2, ...placed.value.map((p) => p.branch.flow_l_min)));
 const thick = (flow: number): number => (flow <= 0 ? 1.4 : 1.4 + 4 * Math.sqrt(flow / most.value));
@@ -135,7 +159,7 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
                 :class="{ starved: starved(l.p.branch), here: l.p.tub.id === chosen }"
                 :style="{ strokeWidth: `${thick(l.p.branch.flow_l_min)}px` }"
             />
-            <path class="trunk" :d="`M${pump.x + pump.width} ${pump.y + 16}H${manifold.x}`" />
+            <path class="trunk" :d="trunk" />
             <line class="pen" :x1="pump.x - 14" :x2="pump.x + pump.width + 14" :y1="pump.y + pump.height" :y2="pump.y + pump.height" />
             <rect class="pump" :x="pump.x" :y="pump.y" :width="pump.width" :height="pump.height" />
             <text :x="pump.x + pump.width / 2" :y="pump.y + 22" text-anchor="middle" class="watts">{{ number(air.power_w, 1, 'W') }}</text>
@@ -146,16 +170,16 @@ const valveWords = (valve: number): string => (valve <= 0 ? 'shut' : valve >= 0.
                 {{ air.above_water ? 'stands above the water' : 'stands below the water' }}
             </text>
             <g :class="{ missing: !air.check_valve }">
-                <circle class="valve" :cx="valveX" :cy="pump.y + 16" r="10" />
+                <circle class="valve" :cx="valveX" :cy="PUMP.top + 16" r="10" />
                 <path
                     class="arrow"
                     :d="
                         trouble === 'reversed-check-valve'
-                            ? `M${valveX + 5} ${pump.y + 10}L${valveX - 5} ${pump.y + 16}L${valveX + 5} ${pump.y + 22}Z`
-                            : `M${valveX - 5} ${pump.y + 10}L${valveX + 5} ${pump.y + 16}L${valveX - 5} ${pump.y + 22}Z`
+                            ? `M${valveX + 5} ${PUMP.top + 10}L${valveX - 5} ${PUMP.top + 16}L${valveX + 5} ${PUMP.top + 22}Z`
+                            : `M${valveX - 5} ${PUMP.top + 10}L${valveX + 5} ${PUMP.top + 16}L${valveX - 5} ${PUMP.top + 22}Z`
                     "
                 />
-                <text v-if="!narrow" :x="valveX" :y="pump.y - 5" text-anchor="middle" :class="air.check_valve ? '' : 'bad strong'">
+                <text v-if="!narrow" :x="valveX" :y="PUMP.top - 5" text-anchor="middle" :class="air.check_valve ? '' : 'bad strong'">
                     {{ air.check_valve ? 'check valve' : 'no check valve' }}
                 </text>
             </g>
