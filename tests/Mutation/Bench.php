@@ -59,6 +59,19 @@ final class Bench
         $this->running->setTimeout($seconds)->start();
     }
 
+    /** Runs all tests of one file on a mutant. */
+    public function startFile(Mutant $mutant, string $file): void
+    {
+        file_put_contents("$this->folder/$mutant->file", $mutant->apply((string) file_get_contents("$this->root/$mutant->file")));
+        $this->running = new Process(
+            [...$this->php, 'vendor/bin/pest', '--stop-on-failure', '--stop-on-error', $file],
+            $this->folder,
+            ['KELP_CORPUS' => 'first'],
+            timeout: 300,
+        );
+        $this->running->start();
+    }
+
     /** Whether the tests that were started have come to an end: true where one of them failed, null while they run. */
     public function caught(): ?bool
     {
