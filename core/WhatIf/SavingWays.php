@@ -93,7 +93,13 @@ final readonly class SavingWays
             }
         }
         if (array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)) !== []) {
-            $ways[] = new SavingWay('knife', 'knife', 'tools', 'Trace the holes and cut them with a knife, without a saw', $this->byKnife());
+            $ways[] = new SavingWay(
+                'knife',
+                'knife',
+                'tools',
+                'Trace the holes and cut them with a knife, without a saw',
+                $this->byKnife(),
+            );
         }
         $tools = $this->borrowed();
         if ($tools !== []) {

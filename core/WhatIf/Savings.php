@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\WhatIf;
 
-use Closure;
 use Generator;
 use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
@@ -25,14 +24,14 @@ use stdClass;
  *
  * Each is planned by itself, and every set of them whole, since packs and shared parts make their money less than, or more than, its
  * sum, and so do findings: fewest *mend* brought, then fewest *mind*, then least yield lost, then nearest under the cap, then fewest of
- * them, and no *stop*. Of more than ten savings only the sets that come first by their sums (LeastHarm) are planned. Source: handbook,
- * build, "Parts and money".
+ * them, and no *stop*. Where the ways that build something otherwise make too many sets, only those that come first by their sums
+ * (LeastHarm) are planned, and that is said. Source: handbook, build, "Parts and money".
  */
 final readonly class Savings
 {
     private const ROUNDING = 1.0e-9;
 
-    /** So many sets are planned, every one: those of ten savings. */
+    /** So many sets of ways that build something otherwise are planned, every one. */
     private const SETS = 1023;
 
     /** Of more savings so many sets are planned. */
@@ -89,7 +88,8 @@ final readonly class Savings
     private function tried(Judgement $now): array
     {
         $tried = [];
-        foreach ((new SavingWays($now->plan, $this->planner))->all() as $way) {
+        // Two tubs of one kind of vessel have one way to find it second-hand.
+        foreach (array_column((new SavingWays($now->plan, $this->planner))->all(), null, 'key') as $way) {
             $patch = ($way->patch)($now->plan->garden);
             if ($patch === []) {
                 continue;
@@ -108,7 +108,12 @@ final readonly class Savings
     }
 
     /**
-     * Every set of them is planned where there are few enough; else those that come first by what their savings add up to.
+     * The set of least harm of all of them where there are few enough to plan; else of those that come first by what their savings add up
+     * to, and of every one and every two.
+     *
+     * What touches money alone does no harm and mends none. So the ways that build something otherwise are put together in every way, each
+     * set is planned once, and they are gone through from the least harm on: money is looked at for the least harm that meets the cap,
+     * and for no worse.
      *
      * @param  list<Saving>  $savings
      * @param  list<SavingWay>  $ways
@@ -117,46 +122,135 @@ final readonly class Savings
     private function under(Judgement $now, array $savings, array $ways, float $cap): array
     {
         $cheapest = self::outlay($now);
-        $best = null;
-        /** @var array{int, int, float, float, int}|null $least */
-        $least = null;
-        // What touches money alone brings no harm and mends none: it is not looked at on top of what is worse already.
-        $worse = function (Judgement $judged) use (&$least, $now): bool {
-            $harm = $this->measured('', $now, $judged);
-
-            return $harm->stops > 0
-                || ($least !== null && [$harm->mends, $harm->minds, round($harm->yieldLost, 6)] > array_slice($least, 0, 3));
-        };
-        $sets = LeastHarm::count($savings) <= self::SETS
-            ? $this->every($now, $ways, $worse)
+        $built = array_values(array_filter(array_keys($ways), static fn (int $i): bool => ! $ways[$i]->isMoneyAlone()));
+        $money = array_values(array_diff(array_keys($ways), $built));
+        $isEvery = LeastHarm::count(array_map(static fn (int $i): Saving => $savings[$i], $built)) <= self::SETS;
+        $sets = $isEvery
+            ? [[[], $now, [], []], ...iterator_to_array($this->grown($now, $ways, $built, [], [], []), false)]
             : $this->likely($now, $savings, $ways, self::outlay($now) - $cap);
-        foreach ($sets as [$taken, $judged, $patch]) {
-            $together = $this->measured('', $now, $judged);
-            if ($together->stops > 0) {
-                continue;
+        $best = $least = null;
+        foreach ($this->byHarm($now, $sets) as [$harm, $taken, $judged, $patch, $touched]) {
+            if ($least !== null && $harm > array_slice($least, 0, 3)) {
+                break;
             }
-            $cheapest = min($cheapest, self::outlay($judged));
-            $harm = [
-                $together->mends,
-                $together->minds,
-                round($together->yieldLost, 6),
-                round($cap - self::outlay($judged), 6),
-                count($taken),
-            ];
-            if (self::outlay($judged) > $cap + self::ROUNDING || ($least !== null && $harm >= $least)) {
-                continue;
+            foreach ($this->withMoney($judged, $ways, $isEvery ? $money : [], $touched, $cap, $cheapest) as [$more, $then, $also]) {
+                $set = [...$taken, ...$more];
+                $rank = [...$harm, round($cap - self::outlay($then), 6), count($set)];
+                if ($set === [] || self::outlay($then) > $cap + self::ROUNDING || ($least !== null && $rank >= $least)) {
+                    continue;
+                }
+                $least = $rank;
+                $best = self::told($now, $ways, $set, $this->measured('', $now, $then), $then, [...$patch, ...$also]);
             }
-            $least = $harm;
-            $best = self::told($now, $ways, $taken, $together, $judged, $patch);
         }
-        $currency = $now->plan->garden->of(MoneyWish::class)->currency;
+        if ($best !== null) {
+            $best->of_every = $isEvery;
 
-        return $best !== null ? [$best, null] : [null, sprintf(
-            'The cheapest of all, fewer plants counted in, comes to %s %s, and the cap is %s. Raise the cap, or plan less.',
+            return [$best, null];
+        }
+
+        return [null, sprintf(
+            'The cheapest %s, fewer plants counted in, comes to %s %s, and the cap is %s. Raise the cap, or plan less.',
+            $isEvery ? 'of all' : 'that was found',
             number_format($cheapest, 2, '.', ''),
-            $currency,
+            $now->plan->garden->of(MoneyWish::class)->currency,
             number_format($cap, 2, '.', ''),
         )];
+    }
+
+    /**
+     * Those that bring no *stop*, from the least harm on.
+     *
+     * @param  list<array{list<int>, Judgement, list<stdClass>, array<string, true>}>  $sets
+     * @return list<array{array{int, int, float}, list<int>, Judgement, list<stdClass>, array<string, true>}>
+     */
+    private function byHarm(Judgement $now, array $sets): array
+    {
+        $ranked = [];
+        foreach ($sets as $set) {
+            $of = $this->measured('', $now, $set[1]);
+            if ($of->stops <= 0) {
+                $ranked[] = [[$of->mends, $of->minds, round($of->yieldLost, 6)], ...$set];
+            }
+        }
+        usort($ranked, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $ranked;
+    }
+
+    /**
+     * A garden with every choice of ways that touch money alone on top; none of them where all together do not bring it under the cap.
+     *
+     * @param  list<SavingWay>  $ways
+     * @param  list<int>  $money  those that touch money alone
+     * @param  array<string, true>  $touched
+     * @param  float  $cheapest  the least that was met so far
+     * @return iterable<array{list<int>, Judgement, list<stdClass>}>
+     */
+    private function withMoney(Judgement $from, array $ways, array $money, array $touched, float $cap, float &$cheapest): iterable
+    {
+        $open = array_values(array_filter($money, static fn (int $i): bool => ! isset($touched[$ways[$i]->touches])));
+        $changes = array_map(static fn (int $i): string => $ways[$i]->touches, $open);
+        if (count(array_unique($changes)) === count($changes)) {
+            $least = self::outlay($this->together($from, $ways, $open)[0]);
+            $cheapest = min($cheapest, $least);
+            if ($least > $cap + self::ROUNDING) {
+                return [];
+            }
+        }
+        $all = [[[], $from, []], ...iterator_to_array($this->grown($from, $ways, $open, [], $touched, []), false)];
+        foreach ($all as [, $judged]) {
+            $cheapest = min($cheapest, self::outlay($judged));
+        }
+
+        return $all;
+    }
+
+    /**
+     * Every set of some ways of which no two change the same, each planned on top of the one that it grew from.
+     *
+     * @param  list<SavingWay>  $ways
+     * @param  list<int>  $order  those that may be added
+     * @param  list<int>  $taken
+     * @param  array<string, true>  $touched
+     * @param  list<stdClass>  $patch
+     * @return Generator<int, array{list<int>, Judgement, list<stdClass>, array<string, true>}> numbers of the ways, the garden with them,
+     *                                                                                         the patch, and what they change
+     */
+    private function grown(Judgement $from, array $ways, array $order, array $taken, array $touched, array $patch): Generator
+    {
+        foreach ($order as $n => $i) {
+            $more = isset($touched[$ways[$i]->touches]) ? [] : ($ways[$i]->patch)($from->plan->garden);
+            if ($more === []) {
+                continue;
+            }
+            $judged = $this->planner->judgeAgain($from, $more, $this->cost);
+            $set = [[...$taken, $i], $judged, [...$patch, ...$more], $touched + [$ways[$i]->touches => true]];
+            yield $set;
+            yield from $this->grown($judged, $ways, array_slice($order, $n + 1), $set[0], $set[3], $set[2]);
+        }
+    }
+
+    /**
+     * The sets that come first by what their savings add up to, the one that saves most, and every one and every two.
+     *
+     * @param  list<Saving>  $savings
+     * @param  list<SavingWay>  $ways
+     * @return list<array{list<int>, Judgement, list<stdClass>, array<string, true>}>
+     */
+    private function likely(Judgement $now, array $savings, array $ways, float $enough): array
+    {
+        $sets = [...array_slice(LeastHarm::sets($savings, $enough), 0, self::TRIES), LeastHarm::most($savings)];
+        foreach (array_keys($ways) as $i) {
+            $sets[] = [$i];
+            foreach (array_slice(array_keys($ways), $i + 1) as $other) {
+                if ($ways[$i]->touches !== $ways[$other]->touches) {
+                    $sets[] = [$i, $other];
+                }
+            }
+        }
+
+        return array_map(fn (array $set): array => [$set, ...$this->together($now, $ways, $set), []], $sets);
     }
 
     /**
@@ -233,79 +327,6 @@ final readonly class Savings
             'yield_lost_g' => $together->yieldLost,
             'patch' => GuardedPatch::of($now->plan->garden->document, $patch),
         ];
-    }
-
-    /**
-     * Every set of which no two ways change the same, each planned on top of the one that it grew from. What is planned again for a way
-     * that touches money alone is next to nothing, so those come last.
-     *
-     * @param  list<SavingWay>  $ways
-     * @param  Closure(Judgement): bool  $worse  whether no saving of money alone makes it one to take
-     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}> numbers of the ways, the garden with them, and the patch
-     */
-    private function every(Judgement $now, array $ways, Closure $worse): Generator
-    {
-        $order = array_keys($ways);
-        usort($order, static fn (int $a, int $b): int => [$ways[$a]->isMoneyAlone(), $a] <=> [$ways[$b]->isMoneyAlone(), $b]);
-
-        return $this->grown($now, $ways, $worse, $order, [], [], []);
-    }
-
-    /**
-     * @param  list<SavingWay>  $ways
-     * @param  Closure(Judgement): bool  $worse
-     * @param  list<int>  $order  those that may be added
-     * @param  list<int>  $taken
-     * @param  array<string, true>  $touched
-     * @param  list<stdClass>  $patch
-     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}>
-     */
-    private function grown(
-        Judgement $from,
-        array $ways,
-        Closure $worse,
-        array $order,
-        array $taken,
-        array $touched,
-        array $patch,
-    ): Generator {
-        foreach ($order as $n => $i) {
-            if ($ways[$i]->isMoneyAlone() && $worse($from)) {
-                return;
-            }
-            $more = isset($touched[$ways[$i]->touches]) ? [] : ($ways[$i]->patch)($from->plan->garden);
-            if ($more === []) {
-                continue;
-            }
-            $judged = $this->planner->judgeAgain($from, $more, $this->cost);
-            $set = [...$taken, $i];
-            yield [$set, $judged, [...$patch, ...$more]];
-            foreach ($this->grown(
-                $judged,
-                $ways,
-                $worse,
-                array_slice($order, $n + 1),
-                $set,
-                $touched + [$ways[$i]->touches => true],
-                [...$patch, ...$more],
-            ) as $next) {
-                yield $next;
-            }
-        }
-    }
-
-    /**
-     * The sets that come first by what their savings add up to, and the one that saves most.
-     *
-     * @param  list<Saving>  $savings
-     * @param  list<SavingWay>  $ways
-     * @return Generator<int, array{list<int>, Judgement, list<stdClass>}>
-     */
-    private function likely(Judgement $now, array $savings, array $ways, float $enough): Generator
-    {
-        foreach ([...array_slice(LeastHarm::sets($savings, $enough), 0, self::TRIES), LeastHarm::most($savings)] as $set) {
-            yield [$set, ...$this->together($now, $ways, $set)];
-        }
     }
 
     private function measured(string $touches, Judgement $now, Judgement $then): Saving

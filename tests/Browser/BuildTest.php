@@ -169,7 +169,8 @@ it('puts the samples away, shows the prices that count, and forgets one', functi
     saved($browser);
     expect($server->document($id)->money->samples)->toBeFalse();
     $browser->press('[data-part-of-cost=list]');
-    $browser->until(fn (): bool => str_contains($browser->see('[data-part=disc-100]')->getText(), 'no price'), 'for a stone without a price');
+    $stone = fn (): string => $browser->see('[data-part=disc-100]')->getText();
+    $browser->until(fn (): bool => str_contains($stone(), 'no price'), 'for a stone without a price');
 
     // A price that is added leaves the focus where the work is.
     $browser->press('[data-part=disc-100] .acts .word');

@@ -39,7 +39,7 @@ final class House
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
             'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Build', 'File', 'Garden',
-            'Marks/Tub', 'Marks/Air', 'Marks/Feed',
+            'Marks/Tub', 'Marks/Crop', 'Marks/Air', 'Marks/Feed',
         ],
         'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],
 

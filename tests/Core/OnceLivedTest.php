@@ -85,7 +85,9 @@ it('counts as used what goes into the tubs, and no spares', function () {
     }
     $cups = array_column($report->parts, null, 'key')['net-cup-50'];
 
-    expect($report->budget->used)->toEqualWithDelta($used, 1e-9)->and($cups->spare)->toBe(7.0)->and($cups->left)->toBeGreaterThanOrEqual(7.0);
+    expect($report->budget->used)->toEqualWithDelta($used, 1e-9)
+        ->and($cups->spare)->toBe(7.0)
+        ->and($cups->left)->toBeGreaterThanOrEqual(7.0);
 });
 
 it('prices the stones of every tub on the line where a pump wants other ones', function () {
@@ -114,7 +116,8 @@ it('prices the stones of every tub on the line where a pump wants other ones', f
 });
 
 it('brings no harvest of what has run dry by then', function () {
-    $dry = Gardens::report(Gardens::tub(['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'kale', 'layout' => ['cups' => 1]]))->tubs[0];
+    $jar = ['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'kale', 'layout' => ['cups' => 1]];
+    $dry = Gardens::report(Gardens::tub($jar))->tubs[0];
 
     expect($dry->season->first_dry_day)->not->toBeNull()
         ->and($dry->crops[0]->harvest_g)->toBe(0.0)

@@ -183,6 +183,11 @@ function feedGardens(): array
         'weak' => $fed(['reservoir_change' => 'never', 'crop' => 'kale'], [], $dull),
         'weak, monthly' => $fed(['reservoir_change' => 'monthly', 'crop' => 'kale', 'top_up_strength' => 'feed'], [], $dull),
         'dry' => $fed(['vessel' => 'pail-3', 'top_ups' => 'none', 'reservoir_change' => 'never', 'crop' => 'kale']),
+        'nobody raises what it waits for' => $fed(['started' => 'nursery']),
+        'a nursery that raises too few' => Gardens::of(['tubs' => [
+            ['id' => 'out', 'system' => 'passive', 'vessel' => 'tote-45', 'crop' => 'basil', 'started' => 'nursery'],
+            ['id' => 'kin', 'system' => 'nursery', 'vessel' => 'tote-30', 'crop' => 'basil', 'layout' => ['cups' => 2]],
+        ]]),
         'thirsty' => $fed(['vessel' => 'pail-3', 'crop' => 'courgette', 'layout' => ['cups' => 1]]),
         'out in the weather' => $fed(['crop' => 'lettuce-leaf', 'top_ups' => 'none', 'reservoir_change' => 'never'], [], $out),
         'weak, mended by a month' => $fed(

@@ -109,8 +109,9 @@ final class PlanOfDays
         foreach ($nursery->tub->system === GrowingSystem::Nursery ? $nursery->plants->mix->shares : [] as $share) {
             $day = HandOver::day($nursery, $share);
             $to = array_map(static fn (TubPlan $p): string => $p->tub->name, $this->bench->handOver->taking($share->crop->key));
+            $where = $to === [] ? 'its tub' : implode(' and ', $to);
             if ($day !== null) {
-                $this->on($day, "{$share->crop->name}: over to ".($to === [] ? 'its tub' : implode(' and ', $to)).' when roots hang out', null);
+                $this->on($day, "{$share->crop->name}: over to $where when roots hang out", null);
             }
         }
     }

@@ -38,8 +38,8 @@ final class PlantingSteps extends StepGroup
                         .'cup, and fill pebbles round them.',
                     $tub->planting->started === StartedFrom::Seed => "Fill the cups with pebbles. {$this->raising->inCups()} Cover them "
                         .'until seedlings show, and wet them from above until roots reach the water.',
-                    $tub->planting->started === StartedFrom::Nursery => 'Lift each plant out of the nursery with its plug, lead the hanging '
-                        .'roots down through the cup without bending them, and fill pebbles round the plug.',
+                    $tub->planting->started === StartedFrom::Nursery => 'Lift each plant out of the nursery with its plug, lead the '
+                        .'hanging roots down through the cup without bending them, and fill pebbles round the plug.',
                     $tub->planting->plug === Plug::None => 'Set each seedling in its cup, roots down through the slots, and fill '
                         .'pebbles round it.',
                     default => 'Wet each plug, set it in its cup with the roots down through the slots, and fill pebbles round it.',

@@ -55,8 +55,10 @@ final class HandOverRules
                 $crop->inSentence(),
                 $hands->raised($crop->key),
             ),
-            'What the first turn leaves empty waits for the second: '.HandOver::turns($hands->wanted($crop->key), $hands->raised($crop->key))
-                .' turns in all.',
+            sprintf(
+                'What the first turn leaves empty waits for the second: %d turns in all.',
+                HandOver::turns($hands->wanted($crop->key), $hands->raised($crop->key)),
+            ),
             [$inPlugs]);
     }
 }

@@ -30,7 +30,11 @@ const does = (of: Parameters<typeof harm>[0]): string => harm(of, (kg) => mass(k
                 >
                     Do all of it
                 </button>
-                <p class="small faint">One press takes it back: Undo.</p>
+                <p class="small faint">
+                    One press takes it back: Undo.{{
+                        answer.set.of_every ? '' : ' There are too many ways to try every set: these are the likeliest.'
+                    }}
+                </p>
             </section>
             <p v-else-if="answer.proof" class="set severity mend" data-proof>{{ answer.proof }}</p>
             <p v-else-if="answer.cap === null" class="faint">

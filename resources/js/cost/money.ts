@@ -30,7 +30,8 @@ export interface Savings {
     savings: Saving[];
     /** What it comes to at the least with as many plants. */
     least: SavingsTaken | null;
-    set: SavingsTaken | null;
+    /** Of every set of the savings, or, where these are too many, of those that were looked at. */
+    set: (SavingsTaken & { of_every: boolean }) | null;
     proof: string | null;
 }
 

@@ -35,8 +35,8 @@ final readonly class SeasonController
 
     /**
      * Seasons of one tub: `{"garden", "tub", "runs": [{"policy": {"top_ups": "quarter"}, "what_ifs": ["heat@20x3+8"]}]}` in, up to four
-     * runs, one who keeps the tub may `"leave": {"day", "days"}`; each with its days, the band of its figures and what it comes to. With `"seeds": 20` the first of them in so many years of
-     * weather besides: made ones, for which nobody has a forecast.
+     * runs, in each of which somebody may be away: `"leave": {"day", "days"}`; each with its days, the band of its figures and what it
+     * comes to. With `"seeds": 20` the first of them in so many years of weather besides: made ones, for which nobody has a forecast.
      */
     public function runs(Request $request): Response
     {
