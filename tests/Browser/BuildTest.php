@@ -6,27 +6,6 @@ use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\Browser;
 use Tests\Core\Gardens;
 
-/** The folder into which a browser puts what it is given, empty. */
-function downloads(Browser $browser): string
-{
-    $folder = sys_get_temp_dir().'/kelp-downloads-'.getmypid();
-    array_map(unlink(...), glob("$folder/*") ?: []);
-    is_dir($folder) || mkdir($folder);
-    $browser->devTools('Browser.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
-
-    return $folder;
-}
-
-function downloaded(Browser $browser, string $file): string
-{
-    return $browser->until(
-        fn (): string|false => is_file($file) && filesize($file) > 0 && ! is_file("$file.crdownload")
-            ? (string) file_get_contents($file)
-            : false,
-        "for $file",
-    );
-}
-
 function marsh(): string
 {
     return (string) file_get_contents(dirname(__DIR__, 2).'/data/demo.kelp.json');

@@ -14,26 +14,6 @@ afterEach(function () {
     expect(Browser::shared()->complaints())->toBe([]);
 });
 
-/** An empty garden, just made; what follows is counted. */
-function emptyGarden(string $name, string $units = 'metric'): Browser
-{
-    $server = Server::shared();
-    $browser = Browser::shared()->size(1280, 800)->open($server->url);
-    $browser->acts = 0;
-    $browser->write('#new-name', $name)->press(Browser::text('Make it', 'button'));
-    $browser->waitForText('Nothing stands here yet');
-    if ($browser->see('[aria-label=Units] [aria-pressed=true]')->getText() !== ($units === 'us' ? 'in' : 'mm')) {
-        $browser->press(Browser::text($units === 'us' ? 'in' : 'mm', 'button'));
-    }
-
-    return $browser;
-}
-
-function mark(Browser $browser, string $mark): Browser
-{
-    return $browser->press("[data-mark=$mark]")->see(WebDriverBy::xpath("//h1[.='".ucfirst($mark)."']")) ? $browser : $browser;
-}
-
 /**
  * The garden as it is kept and its report, with the figures on the page held against it.
  *

@@ -102,3 +102,44 @@ function fold(Browser $browser, string $title): Browser
 
     return $browser;
 }
+
+/** An empty garden, just made; what follows is counted. */
+function emptyGarden(string $name, string $units = 'metric'): Browser
+{
+    $server = Server::shared();
+    $browser = Browser::shared()->size(1280, 800)->open($server->url);
+    $browser->acts = 0;
+    $browser->write('#new-name', $name)->press(Browser::text('Make it', 'button'));
+    $browser->waitForText('Nothing stands here yet');
+    if ($browser->see('[aria-label=Units] [aria-pressed=true]')->getText() !== ($units === 'us' ? 'in' : 'mm')) {
+        $browser->press(Browser::text($units === 'us' ? 'in' : 'mm', 'button'));
+    }
+
+    return $browser;
+}
+
+function mark(Browser $browser, string $mark): Browser
+{
+    return $browser->press("[data-mark=$mark]")->see(WebDriverBy::xpath("//h1[.='".ucfirst($mark)."']")) ? $browser : $browser;
+}
+
+/** The folder into which a browser puts what it is given, empty. */
+function downloads(Browser $browser): string
+{
+    $folder = sys_get_temp_dir().'/kelp-downloads-'.getmypid();
+    array_map(unlink(...), glob("$folder/*") ?: []);
+    is_dir($folder) || mkdir($folder);
+    $browser->devTools('Browser.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
+
+    return $folder;
+}
+
+function downloaded(Browser $browser, string $file): string
+{
+    return $browser->until(
+        fn (): string|false => is_file($file) && filesize($file) > 0 && ! is_file("$file.crdownload")
+            ? (string) file_get_contents($file)
+            : false,
+        "for $file",
+    );
+}

@@ -17,7 +17,9 @@ const water = computed(() => `${(level.value / MARKS.length) * 100}%`);
 /** Sound is said only of a plan that grows something and has nothing against it but what is worth knowing. */
 const says = computed(() => {
     const mends = props.findings.filter((finding) => finding.severity === 'mend').length;
-    if (level.value < MARKS.length) return `The plan is sound up to ${level.value === 0 ? 'nothing yet' : MARKS[level.value - 1]!.name}.`;
+    if (props.empty) return 'There is no plan yet: put a tub on the bench.';
+    if (level.value === 0) return `Something stops the plan at ${MARKS[0]!.name}.`;
+    if (level.value < MARKS.length) return `The plan is sound up to ${MARKS[level.value - 1]!.name}.`;
     if (mends > 0) return `Nothing stops the plan; ${mends === 1 ? 'one thing wants' : `${mends} things want`} mending.`;
     return props.planted ? 'The plan is sound at every mark.' : 'Nothing is found against the plan, and nothing grows in it yet.';
 });
