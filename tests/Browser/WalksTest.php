@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Facebook\WebDriver\WebDriverBy;
+use Symfony\Component\Process\Process;
 use Tests\Browser\Browser;
 use Tests\Browser\Server;
 
@@ -24,7 +25,7 @@ function bothSheets(Browser $browser, int $most): array
     $parts = $browser->until(fn (): string|false => glob("$folder/*-parts*.pdf")[0] ?? false, 'for the parts list');
     downloaded($browser, $parts);
     expect($browser->acts)->toBeLessThanOrEqual($most);
-    $text = fn (string $file): string => (new Symfony\Component\Process\Process(['pdftotext', '-layout', $file, '-']))->mustRun()->getOutput();
+    $text = fn (string $file): string => (new Process(['pdftotext', '-layout', $file, '-']))->mustRun()->getOutput();
 
     return [$text($sheet), $text($parts)];
 }
