@@ -641,3 +641,11 @@ it('leaves the days out of a preview, and keeps all in the whole report', functi
         ->toBe([$whole->top_ups, $whole->top_up_l, $whole->changes, $whole->water_l])
         ->and(Gardens::report(Gardens::tub())->tubs[0]->season->top_ups)->toBeNull();
 });
+
+it('takes the first year where none is said', function () {
+    $water = fn (array $seed): array => array_map(fn ($d) => $d->water(), Gardens::fed(Gardens::tub(['crop' => 'kale'], ['site' => [
+        'setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'start' => '2027-05-01', ...$seed],
+    ]]))->run()->days);
+
+    expect($water([]))->toBe($water(['seed' => 1]))->not->toBe($water(['seed' => 2]));
+});
