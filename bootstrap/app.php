@@ -6,6 +6,7 @@ use App\Console\DemoCommand;
 use App\Console\EverythingCommand;
 use App\Console\PreloadCommand;
 use App\Console\PutBackCommand;
+use App\Console\ReadyCommand;
 use App\Console\TidyCommand;
 use App\Http\Failures;
 use App\Http\Middleware\GuardedHeaders;
@@ -19,7 +20,14 @@ use Illuminate\Routing\Middleware\SubstituteBindings;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php')
-    ->withCommands([DemoCommand::class, EverythingCommand::class, PreloadCommand::class, PutBackCommand::class, TidyCommand::class])
+    ->withCommands([
+        DemoCommand::class,
+        EverythingCommand::class,
+        PreloadCommand::class,
+        PutBackCommand::class,
+        ReadyCommand::class,
+        TidyCommand::class,
+    ])
     ->withMiddleware(function (Middleware $middleware): void {
         // No sessions, no cookies, and no word to other origins: pages are public to this machine, and only they may ask the API.
         $middleware->use([GuardedHeaders::class, OnlyFromHere::class, ValidatePostSize::class]);

@@ -55,10 +55,21 @@ artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket arti
 # cache_settings PORT: settings are kept in one file, which only the owner may read: it holds the database's password. They say where the
 # stand-ins answer: at the port that is served.
 cache_settings() {
+    forget_settings "$1"
+    (umask 077 && artisan config:cache && artisan route:cache && artisan view:cache && preload)
+}
+# The same, and before it what a start does with the gardens.
+get_ready() {
+    forget_settings "$1"
+    (umask 077 && artisan kelp:ready && preload)
+}
+forget_settings() {
     export APP_URL="http://127.0.0.1:$1"
     rm -f "$storage"/framework/{config,routes,preload}.php
-    (umask 077 && artisan config:cache && artisan route:cache && artisan view:cache && artisan kelp:preload "$storage/framework/preload.php")
 }
+# Classes that every request needs are listed, for the server to have them before the first; with KELP_PRELOAD=0 it starts two seconds sooner,
+# and is slower afterwards.
+preload() { [ "${KELP_PRELOAD:-1}" = 0 ] || artisan kelp:preload "$storage/framework/preload.php"; }
 
 php_settings() {
     printf -- '-d\n%s\n' opcache.jit=function opcache.jit_buffer_size=64M opcache.memory_consumption=128 opcache.max_accelerated_files=20000 \
@@ -84,7 +95,6 @@ web() {
 start_php() {
     local waited=0 settings
     mapfile -t settings < <(php_settings)
-    # Classes that every request needs are there before the first; without the list it is only slower.
     [ ! -f "$storage/framework/preload.php" ] || settings+=(-d "opcache.preload=$(plain "$storage")/framework/preload.php")
     write_php_settings | private_file "$running/php-fpm.conf"
     rm -f "$sockets/php.sock"

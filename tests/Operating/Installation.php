@@ -66,6 +66,8 @@ final class Installation
             'KELP_DATA' => $this->data,
             'KELP_PORT' => (string) $this->port,
             'KELP_OLD_DATA' => '/nonexistent',
+            // Those that test what is loaded beforehand say so: a start takes two seconds less without.
+            'KELP_PRELOAD' => '0',
             // What the tests' own database is called is none of its business.
             'DB_HOST' => false, 'DB_PORT' => false, 'DB_DATABASE' => false, 'DB_USERNAME' => false, 'DB_PASSWORD' => false,
             'APP_ENV' => false, 'APP_CONFIG_CACHE' => false, 'APP_ROUTES_CACHE' => false, 'APP_KEY' => false,

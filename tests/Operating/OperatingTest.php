@@ -61,7 +61,7 @@ function oldData(): string
 
 it('takes over the data of the version before, shuts its door, and keeps running whatever is killed', function () {
     $old = oldData();
-    $kelp = new Installation(['KELP_OLD_DATA' => $old]);
+    $kelp = new Installation(['KELP_OLD_DATA' => $old, 'KELP_PRELOAD' => '1']);
     try {
         $said = $kelp->run('start --detach');
         expect($said)->toContain("moving your gardens from $old")->toContain('before-update-');
