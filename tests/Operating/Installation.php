@@ -78,10 +78,12 @@ final class Installation
         return Process::fromShellCommandline("exec bin/$command", dirname(__DIR__, 2), $environment);
     }
 
-    /** The pid that a server or the script wrote down. */
+    /** The pid that a server or the script wrote down; 0 where none is. */
     public function pid(string $name): int
     {
-        return (int) trim((string) @file_get_contents("$this->data/run/$name.pid"));
+        $file = "$this->data/run/$name.pid";
+
+        return is_file($file) ? (int) trim((string) file_get_contents($file)) : 0;
     }
 
     public function kill(string ...$names): void
