@@ -238,7 +238,7 @@ const plural = computed(() => report.value.crops.length > 1);
                 :model-value="report.chosen.started"
                 :options="[
                     { value: 'plug', name: 'Plug' },
-                    { value: 'seedling', name: 'Seedling' },
+                    { value: 'seedling', name: 'Young', title: 'A young plant, its roots rinsed clean of soil' },
                     { value: 'seed', name: 'Seed' },
                     ...(report.system === 'nursery' ? [] : [{ value: 'nursery' as const, name: 'Nursery' }]),
                 ]"
