@@ -143,4 +143,7 @@ it('shows US growers inches, gallons and ounces at every mark, undoes at each an
         $browser->press(Browser::text('Undo', 'button'));
         $browser->until(fn (): bool => $kept() === $before, "to undo it once more at $at");
     }
+    // A new garden begins in the units of the one before it: those after this are to begin in millimetres.
+    $browser->press(Browser::text('mm', 'button'));
+    saved($browser);
 });
