@@ -8,6 +8,7 @@ use KelpTub\Core\Cost\Basket;
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\Supplier;
 use KelpTub\Core\Feed\Stage;
+use KelpTub\Core\Marks\Build\BuildSheet;
 use KelpTub\Core\Marks\Build\Templates;
 use KelpTub\Core\Marks\Cost\CostFigures;
 use KelpTub\Core\WhatIf\PumpRanking;
@@ -51,6 +52,13 @@ it('asks for a step again when the amount of a part in it changes, and not when 
     expect($print('Pebbles, 381 mL'))->not->toBe($print('Pebbles, 300 mL'))
         ->and($print('Pebbles, 381 mL'))->toBe($print('Clay pebbles, 381 mL'));
 });
+
+it('says of what several alike take from one line that it is for all of them', function (int $count, string $tubing) {
+    $garden = Gardens::tub(['crop' => 'kale', 'vessel' => 'tote-45', 'count' => $count]);
+    $route = array_column(BuildSheet::of(Gardens::plan($garden), $garden->tubs[0])->steps, null, 'key')['route'];
+
+    expect($route->parts['tube-4-6'])->toMatch($tubing);
+})->with([[1, '/\d\x{202F}m$/u'], [2, '/\d\x{202F}m in all$/u']]);
 
 it('lets plants that eat a quarter more take a quarter more of the salt', function () {
     $fed = Gardens::fed(Gardens::tub(['crop' => 'kale', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));

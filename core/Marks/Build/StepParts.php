@@ -66,11 +66,14 @@ final readonly class StepParts
     /** @var array<string, Need> by key, of this tub and of the garden */
     private array $needs;
 
+    /** @var array<string, Need> by key, of one tub alone */
+    private array $own;
+
     /** @param  bool  $raised  whether its plants are raised from seed before they go in */
     public function __construct(private Plan $plan, private TubPlan $tub, private QuantityWriter $write, private bool $raised)
     {
         $needs = [];
-        $own = array_column($plan->needsOfOne($tub->tub), null, 'key');
+        $this->own = $own = array_column($plan->needsOfOne($tub->tub), null, 'key');
         foreach ($plan->needs() as $need) {
             if ($need->for === [] || in_array($tub->tub->id, $need->for, true)) {
                 $needs[$need->key] = $own[$need->key] ?? $need;
@@ -154,14 +157,16 @@ final readonly class StepParts
             return '';
         }
         $times = $step === 'sow' && ! $need->shared ? $this->tub->tub->count : 1;
-        $each = in_array($this->tub->tub->id, $need->for, true) && count($need->for) === 1 || $need->for === [];
+        // What several tubs share, or several alike, is said to be for all of them.
+        $isOfOne = $need->for === [$this->tub->tub->id] && $this->tub->tub->count === 1;
+        $inAll = $isOfOne || isset($this->own[$need->key]) || $need->for === [] ? '' : ' in all';
 
         return match (true) {
-            $need->unit === 'mm' => ', '.$this->write->run($need->amount).($each ? '' : ' in all'),
+            $need->unit === 'mm' => ', '.$this->write->run($need->amount).$inAll,
             $need->unit === 'L' => ', '.$this->write->volume($need->amount),
             $need->unit === 'packet' => '',
             $need->unit !== 'piece' => ', '.$this->write->number($need->amount, $need->amount < 10 ? 2 : 0, $need->unit),
-            $need->amount * $times > 1.0 => ', '.$this->write->number($need->amount * $times, 0),
+            $need->amount * $times > 1.0 => ', '.$this->write->number($need->amount * $times, 0).$inAll,
             default => '',
         };
     }
