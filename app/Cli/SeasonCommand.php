@@ -145,6 +145,7 @@ final class SeasonCommand extends GardenCommand
         $output->writeln(match (true) {
             $before === null => "Away from day $leave->day on: there is nothing to do the evening before.",
             $before->change => "Away from day $leave->day on: change the water the evening before.",
+            $before->litres <= 0.0 => "Away from day $leave->day on: stir feed in the evening before.",
             default => "Away from day $leave->day on: top up {$w->volume($before->litres)} the evening before.",
         }, OutputInterface::OUTPUT_RAW);
         $output->writeln("It keeps for {$w->count($leave->most_days, '1 day', '%d days')}, then: ".match ($leave->limit) {

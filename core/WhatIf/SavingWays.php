@@ -92,18 +92,19 @@ final readonly class SavingWays
                 );
             }
         }
-        if (array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)) !== []) {
+        $sawn = array_values(array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)));
+        if ($sawn !== []) {
             $ways[] = new SavingWay(
                 'knife',
                 'knife',
                 'tools',
                 'Trace the holes and cut them with a knife, without a saw',
-                $this->byKnife(),
+                $this->byKnife(array_map(static fn (TubPlan $plan): string => $plan->tub->id, $sawn)),
             );
         }
         $tools = $this->borrowed();
         if ($tools !== []) {
-            $ways[] = new SavingWay('borrowed', 'borrowed', 'tools', 'Borrow the tools: '.self::list($tools), $this->borrow());
+            $ways[] = new SavingWay('borrowed', 'borrowed', 'tools', 'Borrow the tools: '.self::list($tools), $this->borrow($tools));
         }
         foreach ($this->garden->document->spares ?? new stdClass as $part => $spare) {
             if ($spare > 0) {
@@ -261,17 +262,15 @@ final readonly class SavingWays
             && array_filter($plan->cutting->sizes, static fn (CupPlan $size): bool => $size->saw !== null) !== [];
     }
 
-    /** @return Closure(Garden): list<stdClass> every lid that a saw would cut is cut by knife */
-    private function byKnife(): Closure
+    /**
+     * @param  list<string>  $ids  of the tubs whose lids a saw would cut
+     * @return Closure(Garden): list<stdClass>
+     */
+    private function byKnife(array $ids): Closure
     {
-        $ids = array_map(
-            static fn (TubPlan $plan): string => $plan->tub->id,
-            array_filter($this->plan->get(TubPlans::class)->tubs, self::isSawn(...)),
-        );
-
         return fn (Garden $garden): array => array_merge(...array_map(
             fn (string $id): array => ($this->inTub($id, 'cutting', 'traced'))($garden),
-            array_values($ids),
+            $ids,
         ));
     }
 
@@ -289,10 +288,13 @@ final readonly class SavingWays
         return $tools;
     }
 
-    /** @return Closure(Garden): list<stdClass> */
-    private function borrow(): Closure
+    /**
+     * @param  array<string, Purchase>  $tools
+     * @return Closure(Garden): list<stdClass>
+     */
+    private function borrow(array $tools): Closure
     {
-        $amounts = array_map(static fn (Purchase $tool): float => $tool->need->amount, $this->borrowed());
+        $amounts = array_map(static fn (Purchase $tool): float => $tool->need->amount, $tools);
 
         return fn (Garden $garden): array => $this->patch($garden)->put(
             '/owned',

@@ -23,6 +23,9 @@ final class Bench
         'artisan',
     ];
 
+    /** No file of tests takes longer on a mutant that lets it end. */
+    private const FILE_SECONDS = 300.0;
+
     private readonly string $folder;
 
     private ?Process $running = null;
@@ -43,33 +46,25 @@ final class Bench
     /** @param  list<string>  $tests */
     public function start(Mutant $mutant, array $tests, float $seconds): void
     {
-        file_put_contents("$this->folder/$mutant->file", $mutant->apply((string) file_get_contents("$this->root/$mutant->file")));
-        $this->running = new Process(
-            [
-                ...$this->php,
-                'vendor/bin/pest',
-                '--stop-on-failure',
-                '--stop-on-error',
-                '--filter='.self::filter($tests),
-                ...self::files($tests),
-            ],
-            $this->folder,
-            ['KELP_CORPUS' => 'first'],
-        );
-        $this->running->setTimeout($seconds)->start();
+        $this->run($mutant, ['--filter='.self::filter($tests), ...self::files($tests)], $seconds);
     }
 
     /** Runs all tests of one file on a mutant. */
     public function startFile(Mutant $mutant, string $file): void
     {
+        $this->run($mutant, [$file], self::FILE_SECONDS);
+    }
+
+    /** @param  list<string>  $which  tests, for Pest */
+    private function run(Mutant $mutant, array $which, float $seconds): void
+    {
         file_put_contents("$this->folder/$mutant->file", $mutant->apply((string) file_get_contents("$this->root/$mutant->file")));
         $this->running = new Process(
-            [...$this->php, 'vendor/bin/pest', '--stop-on-failure', '--stop-on-error', $file],
+            [...$this->php, 'vendor/bin/pest', '--stop-on-failure', '--stop-on-error', ...$which],
             $this->folder,
             ['KELP_CORPUS' => 'first'],
-            timeout: 300,
         );
-        $this->running->start();
+        $this->running->setTimeout($seconds)->start();
     }
 
     /** Whether the tests that were started have come to an end: true where one of them failed, null while they run. */

@@ -14,6 +14,7 @@ use KelpTub\Core\Crop\Sprouting;
 use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\Site;
+use KelpTub\Core\Marks\Crop\HandOver;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 use LogicException;
@@ -179,7 +180,7 @@ final readonly class Raising
     /** Days from sowing a plug until it is set into this tub. */
     public function daysBefore(Crop $crop): int
     {
-        return $this->isNursery ? $crop->daysGerminate : $crop->daysSowToTransplant;
+        return HandOver::daysInPlugs($this->tub, $crop);
     }
 
     private static function sown(Crop $crop, Sowing $sowing, bool $named, string $in = 'plug'): string

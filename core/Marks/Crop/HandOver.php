@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Crop;
 
+use KelpTub\Core\Crop\Crop;
 use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\Crop\StartedFrom;
 use KelpTub\Core\Cup\GrowingSystem;
@@ -13,7 +14,7 @@ use stdClass;
 
 /**
  * Plants that go from the nurseries of a garden to the tubs that take theirs from one: who raises how many of each crop, who takes how
- * many, and on which day after they were set in the nursery. Source: handbook, build (before the first screw), rules section 12.
+ * many, and on which day after they were set in the nursery. Source: handbook, build (before the first screw), rules section 10.
  */
 final readonly class HandOver
 {
@@ -78,10 +79,16 @@ final readonly class HandOver
     public static function day(TubPlan $nursery, CropShare $share): ?int
     {
         return match ($nursery->tub->planting->started) {
-            StartedFrom::Plug => max(0, $share->crop->daysSowToTransplant - $share->crop->daysGerminate),
+            StartedFrom::Plug => max(0, $share->crop->daysSowToTransplant - self::daysInPlugs($nursery, $share->crop)),
             StartedFrom::Seed => $share->crop->daysSowToTransplant,
             default => null,
         };
+    }
+
+    /** Days from sowing a plug until it is set into a tub: into a nursery when it has sprouted, elsewhere when its roots show. */
+    public static function daysInPlugs(TubPlan $tub, Crop $crop): int
+    {
+        return $tub->tub->system === GrowingSystem::Nursery ? $crop->daysGerminate : $crop->daysSowToTransplant;
     }
 
     /** By so many days a nursery is planted before the tubs that take from it: those of its slowest crop that is waited for. */
@@ -108,7 +115,7 @@ final readonly class HandOver
                     'plants' => $share->plants * $plan->tub->count,
                     'wanted' => $this->wanted((string) $crop),
                     'for' => array_map(static fn (TubPlan $p): string => $p->tub->id, $this->taking((string) $crop)),
-                    'sown_before_days' => $plan->tub->planting->started === StartedFrom::Plug ? $share->crop->daysGerminate : 0,
+                    'sown_before_days' => $plan->tub->planting->started === StartedFrom::Plug ? self::daysInPlugs($plan, $share->crop) : 0,
                     'hand_over_day' => self::day($plan, $share),
                 ];
             }

@@ -48,6 +48,7 @@ watch(garden.selected, () => {
     show(view.value);
     day.value = null;
 });
+/** Days away that are asked about first. */
 const A_HOLIDAY = 9;
 const leave = computed(() => asks.value[1]?.leave ?? null);
 function show(what: typeof view.value): void {

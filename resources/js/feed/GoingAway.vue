@@ -20,6 +20,7 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [day: number, days: number] }>();
 
 const A_DAY = 86_400_000;
+/** Days away at the most. */
 const MOST = 120;
 /** UTC all through: a day is a day where clocks are put forward too. */
 const dateOf = (day: number): Date => new Date(Date.parse(`${props.start}T00:00:00Z`) + day * A_DAY);
