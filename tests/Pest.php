@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Swaggest\JsonDiff\JsonPatch;
+use Tests\Browser\Browser;
 use Tests\TestCase;
 
 // The patch library's signatures are older than this PHP: load it once without its notices.
@@ -11,6 +12,9 @@ class_exists(JsonPatch::class);
 error_reporting($level);
 
 pest()->extend(TestCase::class)->in('Feature');
+
+// What a page complained of belongs to the test that opened it: the browser is shared, its console with it.
+pest()->beforeEach(fn () => Browser::clearComplaints())->in('Browser');
 
 require_once __DIR__.'/Browser/functions.php';
 require_once __DIR__.'/Feature/functions.php';

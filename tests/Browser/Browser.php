@@ -294,6 +294,12 @@ final class Browser
         return array_values(array_map(static fn (array $entry): string => $entry['message'], $severe));
     }
 
+    /** Forgets what earlier pages complained of, where a browser is open. */
+    public static function clearComplaints(): void
+    {
+        self::$shared?->complaints();
+    }
+
     public function shot(string $file): void
     {
         $this->driver->takeScreenshot($file);
