@@ -74,6 +74,16 @@ final readonly class CropMix
         );
     }
 
+    /**
+     * Of plants that are counted already, each share a stand of its own: two of one crop may have been set in on different days.
+     *
+     * @param  list<CropShare>  $shares
+     */
+    public static function stood(array $shares, Density $density): self
+    {
+        return new self(array_values(array_filter($shares, static fn (CropShare $share): bool => $share->plants > 0)), $density);
+    }
+
     public function isEmpty(): bool
     {
         return $this->shares === [];

@@ -51,6 +51,18 @@ final readonly class Mixing
         return $this->made[$stage->value];
     }
 
+    /** EC of a top-up at a stage at a share of full strength, mS/cm; null where the feed's is not known. */
+    public function topUpEc(Stage $stage, float $share): ?float
+    {
+        $full = $this->ecAt($stage);
+
+        return match (true) {
+            $share === 0.0 => $this->source,
+            $full === null => null,
+            default => $this->source + $share * ($full - $this->source),
+        };
+    }
+
     /** The same worked out, once a stage. */
     private function mixed(Stage $stage): ?float
     {

@@ -56,7 +56,7 @@ final readonly class Season
      */
     public function __construct(
         public SeasonTub $tub,
-        private Weather $weather,
+        public Weather $weather,
         private array $events = [],
         private float $drinks = 1.0,
         private float $eats = 1.0,
@@ -223,29 +223,14 @@ final readonly class Season
         ?int $missed,
     ): SeasonDay {
         $tub = $this->tub;
-        $volume = $evening->volume;
-        $salt = $evening->salt;
-        $ph = $evening->ph;
-        $stronger = $deeds->stronger * $volume;
-        $salt = $salt === null ? null : $salt + $stronger;
-        $topUpEc = null;
-        $before = $deeds->change || $deeds->topUp > 0.0 ? $tub->gapAt($tub->reservoir->levelFor($volume)) : null;
-        if ($deeds->change) {
-            $volume = $tub->fill;
-            $ec = $tub->mixing->ecAt($evening->stage);
-            $salt = $ec === null ? null : $ec * $volume;
-            $ph = $tub->acidity->poured;
-        } elseif ($deeds->topUp > 0.0) {
-            $full = $tub->mixing->ecAt($evening->stage);
-            $source = $tub->mixing->source;
-            $topUpEc = $deeds->topUpShare === 0.0 ? $source : ($full === null ? null : $source + $deeds->topUpShare * ($full - $source));
-            $salt = $salt === null || $topUpEc === null ? null : $salt + $topUpEc * $deeds->topUp;
-            $ph = $ph === null ? null : $tub->acidity->mixed($ph, $volume, $deeds->topUp);
-            $volume += $deeds->topUp;
-        }
+        $evening = $deeds->found?->of($evening) ?? $evening;
+        $stronger = $deeds->salt + $deeds->stronger * $evening->volume;
+        [$volume, $salt, $ph, $topUp, $topUpEc] = $deeds->areWet()
+            ? $this->filled($evening, $deeds)
+            : [$evening->volume, $evening->salt, $evening->ph, 0.0, null];
         $level = $tub->reservoir->levelFor($volume);
         $gap = $tub->gapAt($level);
-        $drowned = $before !== null && Fare::drowns($before, $gap) ? Fare::DROWNED_DAYS : $evening->drowned;
+        $drowned = $this->drowned($evening, $deeds, $gap);
         $living = [];
         foreach ($grown as $i => $grew) {
             $living[$i] = $grew !== null && $evening->died[$i] === null;
@@ -270,17 +255,74 @@ final readonly class Season
         $isAirless = $tub->system === GrowingSystem::Aerated && $oxygen !== null && $oxygen < self::AIRLESS_MG_L;
 
         return new SeasonDay(
-            $evening->day - 1, $moved[0], $moved[1], $moved[2], $stronger, $moved[3], $moved[4], $deeds->topUp, $topUpEc, $deeds->change,
+            $evening->day - 1, $moved[0], $moved[1], $moved[2], $stronger, $moved[3], $moved[4], $topUp, $topUpEc, $deeds->change,
             $level, $oxygen, $fares,
             new SeasonState(
                 $evening->day, $volume, $salt, $evening->water, $ph, $evening->ages, $evening->died, $evening->harvests, $evening->lasts,
                 $evening->drunk, $thriven, $evening->bears, $evening->frost, $isAirless ? $evening->airless + 1 : 0, max(0, $drowned - 1),
                 $deeds->change || $deeds->misses ? $evening->day : $evening->changed,
-                $deeds->change ? 0.0 : ($deeds->misses ? 0.0 : $evening->toppedUp) + $deeds->topUp,
+                $deeds->change ? 0.0 : ($deeds->misses ? 0.0 : $evening->toppedUp) + $topUp,
                 $evening->stage,
                 $evening->turned && ! $deeds->change && ! $deeds->settled && $stronger <= 0.0,
                 $deeds->misses && $missed !== null ? $evening->missed + [$missed => true] : $evening->missed,
             ),
+        );
+    }
+
+    /**
+     * What is in the tub when somebody has done what they do, and what was poured in: no more than there is room for.
+     *
+     * @return array{float, float|null, float|null, float, float|null} litres, salt, pH, litres poured in besides a change, and their EC
+     */
+    private function filled(SeasonState $found, Deeds $deeds): array
+    {
+        $tub = $this->tub;
+        $volume = $found->volume;
+        $salt = $found->salt === null ? null : $found->salt + $deeds->salt + $deeds->stronger * $volume;
+        if ($deeds->change) {
+            $ec = $deeds->topUpEc ?? $tub->mixing->ecAt($found->stage);
+
+            return [$tub->fill, $ec === null ? null : $ec * $tub->fill, $tub->acidity->poured, 0.0, null];
+        }
+        $topUp = min($deeds->topUp, max(0.0, $tub->brim - $volume));
+        if ($topUp <= 0.0) {
+            return [$volume, $salt, $found->ph, 0.0, null];
+        }
+        $topUpEc = $deeds->topUpEc ?? $tub->mixing->topUpEc($found->stage, $deeds->topUpShare);
+        $salt = $salt === null || $topUpEc === null ? null : $salt + $topUpEc * $topUp;
+        $ph = $found->ph === null ? null : $tub->acidity->mixed($found->ph, $volume, $topUp);
+
+        return [$volume + $topUp, $salt, $ph, $topUp, $topUpEc];
+    }
+
+    /** Days yet on which roots suffer from a refill that took their air, this one or one before. */
+    private function drowned(SeasonState $found, Deeds $deeds, float $gap): int
+    {
+        return ($deeds->change || $deeds->topUp > 0.0) && Fare::drowns(
+            $this->tub->gapAt($this->tub->reservoir->levelFor($found->volume)),
+            $gap,
+        )
+            ? Fare::DROWNED_DAYS
+            : $found->drowned;
+    }
+
+    /** A tub between two days, after a reading was taken and something was done. */
+    public function visited(SeasonState $state, Deeds $deeds): SeasonState
+    {
+        $found = $deeds->found?->of($state) ?? $state;
+        if (! $deeds->areWet()) {
+            return $found;
+        }
+        [$volume, $salt, $ph, $topUp] = $this->filled($found, $deeds);
+
+        return $found->poured(
+            $volume,
+            $salt,
+            $ph ?? $this->tub->acidity->poured,
+            $this->drowned($found, $deeds, $this->tub->gapAt($this->tub->reservoir->levelFor($volume))),
+            $deeds->change,
+            $topUp,
+            $found->turned && ! $deeds->change && $deeds->stronger + $deeds->salt <= 0.0,
         );
     }
 

@@ -92,6 +92,45 @@ final readonly class SeasonState
         return new self(...[...get_object_vars($this), 'day' => $day]);
     }
 
+    /**
+     * The same with other plants in the tub.
+     *
+     * @param  list<int|null>  $was  of each that now stands in it the one it was before; null of one that is set in now
+     */
+    public function planted(array $was): self
+    {
+        $with = static fn (array $of, mixed $fresh): array => array_map(
+            static fn (?int $i): mixed => $i === null ? $fresh : $of[$i],
+            $was,
+        );
+
+        return new self(...[
+            ...get_object_vars($this),
+            'ages' => $with($this->ages, 0.0),
+            'died' => $with($this->died, null),
+            'harvests' => $with($this->harvests, null),
+            'lasts' => $with($this->lasts, null),
+            'drunk' => $with($this->drunk, 0.0),
+            'thriven' => $with($this->thriven, 0.0),
+            'bears' => $with($this->bears, false),
+        ]);
+    }
+
+    /** The same after water was put in between two days. */
+    public function poured(float $volume, ?float $salt, float $ph, int $drowned, bool $change, float $topUp, bool $turned): self
+    {
+        return new self(...[
+            ...get_object_vars($this),
+            'volume' => $volume,
+            'salt' => $salt,
+            'ph' => $ph,
+            'drowned' => $drowned,
+            'changed' => $change ? $this->day : $this->changed,
+            'toppedUp' => $change ? 0.0 : $this->toppedUp + $topUp,
+            'turned' => $turned,
+        ]);
+    }
+
     /** The same as a reading found it: litres, EC, warmth and pH; what was not read stays as it was reckoned. */
     public function asRead(?float $litres, ?float $ec, ?float $celsius, ?float $ph): self
     {

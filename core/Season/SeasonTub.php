@@ -30,6 +30,7 @@ final readonly class SeasonTub
      * @param  bool  $inSun  whether leaves stand in full sun
      * @param  float|null  $jam  level at which a raft comes to hang in the walls, mm; null where cups hang in a lid
      * @param  float  $line  the water line at which a raft's cups have their bottom where it is said, mm
+     * @param  list<int>  $since  the day on which each stand was set in, where that was not the same day for all of them
      */
     public function __construct(
         public GrowingSystem $system,
@@ -51,6 +52,7 @@ final readonly class SeasonTub
         public bool $inSun = false,
         private ?float $jam = null,
         private float $line = 0.0,
+        private array $since = [],
     ) {
         $this->dryLitres = $fill - $usable;
     }
@@ -73,6 +75,16 @@ final readonly class SeasonTub
         return new self(...[...$this->given(), 'policy' => $policy]);
     }
 
+    /**
+     * The same with what was set in on different days.
+     *
+     * @param  list<int>  $days  of each stand
+     */
+    public function since(array $days): self
+    {
+        return new self(...[...$this->given(), 'since' => $days]);
+    }
+
     /** Air between cups and water at a level, mm; a raft's cups go down with the water until it jams. */
     public function gapAt(float $level): float
     {
@@ -92,7 +104,8 @@ final readonly class SeasonTub
     }
 
     /**
-     * By whose stage the tub is fed: of the living the stand whose own first harvest is last, of equals the first; null where none lives.
+     * By whose stage the tub is fed: of what was set in on different days by those that drink most on the day; of what was set in on one
+     * day by the living stand whose own first harvest is last, of equals the first. Null where none lives.
      *
      * @param  array<int, float>  $ages
      * @param  array<int, int|null>  $died
@@ -100,9 +113,11 @@ final readonly class SeasonTub
     public function leader(array $ages, array $died): ?int
     {
         $leader = null;
+        $thirstiest = count(array_unique($this->since)) > 1 ? $this->thirstiest($ages, $died) : null;
         foreach ($this->stands as $i => $stand) {
             if (
                 $died[$i] === null && ! $stand->isDone($ages[$i])
+                && ($thirstiest === null || $this->since[$i] === $thirstiest)
                 && ($leader === null || $stand->use->harvestDay > $this->stands[$leader]->use->harvestDay)
             ) {
                 $leader = $i;
@@ -110,6 +125,27 @@ final readonly class SeasonTub
         }
 
         return $leader;
+    }
+
+    /**
+     * The day on which those were set in that drink most at their age, all of one day together; null where none lives.
+     *
+     * @param  array<int, float>  $ages
+     * @param  array<int, int|null>  $died
+     */
+    private function thirstiest(array $ages, array $died): ?int
+    {
+        $drinks = [];
+        foreach ($this->stands as $i => $stand) {
+            if ($died[$i] === null && ! $stand->isDone($ages[$i])) {
+                $since = $this->since[$i];
+                $drinks[$since] = ($drinks[$since] ?? 0.0) + $stand->drunkBy($ages[$i] + 1.0) - $stand->drunkBy($ages[$i]);
+            }
+        }
+
+        arsort($drinks);
+
+        return array_key_first($drinks);
     }
 
     /** The stage of a stand at an age, as it is fed. */

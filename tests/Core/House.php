@@ -26,6 +26,8 @@ final class House
         'Season' => ['Cup', 'Vessel', 'Crop', 'Air', 'Feed'],
         'Cost' => [],
         'Build' => ['Geometry'],
+        'Days' => ['Numbers', 'Crop', 'Season'],
+        'Log' => ['Numbers', 'Units', 'Vessel', 'Cup', 'Crop', 'Feed', 'Season'],
 
         'File' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost'],
         'Garden' => ['Geometry', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost', 'File'],
@@ -35,13 +37,19 @@ final class House
         'Marks/Crop' => ['Units', 'Cup', 'Crop', 'Light', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Feed'],
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
-        'Marks/Days' => ['File', 'Garden'],
+        'Marks/Days' => [
+            'Numbers', 'Cup', 'Crop', 'Feed', 'Cost', 'Days', 'File', 'Garden', 'Marks/Tub', 'Marks/Crop', 'Marks/Feed',
+        ],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
             'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Build', 'File', 'Garden',
             'Marks/Tub', 'Marks/Crop', 'Marks/Air', 'Marks/Feed',
         ],
         'Marks' => ['Garden', 'Marks/Build', 'Marks/Tub', 'Marks/Lid', 'Marks/Crop', 'Marks/Air', 'Marks/Feed', 'Marks/Days', 'Marks/Cost'],
+
+        'Diary' => [
+            'Numbers', 'Units', 'Cup', 'Crop', 'Feed', 'Season', 'Days', 'Log', 'Garden', 'Marks/Air', 'Marks/Feed', 'Marks/Days',
+        ],
 
         'WhatIf' => [
             'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',

@@ -9,9 +9,11 @@ use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\OfTubs;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use stdClass;
 
-/** What was really sown, in which copy of which tub. */
+/** What is really sown, in which cups of which copy of which tub. What comes of it by date is asked for by itself (Diary). */
 final class DaysMark extends Mark
 {
     public function key(): string
@@ -21,7 +23,7 @@ final class DaysMark extends Mark
 
     public function faults(stdClass $document, Library $library): array
     {
-        return self::plantings()->faults($document);
+        return (new PlantingReader($document, $library))->faults();
     }
 
     public function members(): array
@@ -34,6 +36,11 @@ final class DaysMark extends Mark
         return $this->members();
     }
 
+    public function read(stdClass $document, Library $library): Plantings
+    {
+        return new Plantings((new PlantingReader($document, $library))->all());
+    }
+
     public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
     {
         return self::plantings()->withoutTub($tub, $garden->document, $patch);
@@ -42,6 +49,13 @@ final class DaysMark extends Mark
     public function withCount(string $tub, int $count, Garden $garden, PatchMaker $patch): array
     {
         return self::plantings()->withCount($tub, $count, $garden->document, $patch);
+    }
+
+    public function needsOnTub(string $tub, Plan $plan, Library $library): array
+    {
+        $plantings = $plan->garden->of(Plantings::class)->of($tub);
+
+        return $plantings === [] ? [] : [$tub => DaysParts::of($plan->get(FeedPlans::class)->of($tub), $plantings, $library)];
     }
 
     private static function plantings(): OfTubs

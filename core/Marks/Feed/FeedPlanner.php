@@ -6,6 +6,7 @@ namespace KelpTub\Core\Marks\Feed;
 
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\TubAir;
+use KelpTub\Core\Crop\CropMix;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Feed\Mixing;
 use KelpTub\Core\Feed\Strength;
@@ -54,14 +55,19 @@ final readonly class FeedPlanner
         $this->weather = self::weather($site, $aids);
     }
 
-    /** Days of a climate where they are asked for and can be had; else the site's own figures every day. */
-    private static function weather(Site $site, PlanningAids $aids): Weather
+    /**
+     * Days of a climate where they are asked for and can be had; else the site's own figures every day.
+     *
+     * @param  string|null  $date  of the first of them; null for the one that the design has
+     */
+    public static function weather(Site $site, PlanningAids $aids, ?string $date = null): Weather
     {
         $asked = $site->weather;
-        $days = $asked->climate === null || $asked->start === null ? null : $aids->forecasts->from(
+        $start = $date ?? $asked->start;
+        $days = $asked->climate === null || $start === null ? null : $aids->forecasts->from(
             $aids->library->climates->get($asked->climate),
             $asked->seed,
-            $asked->start,
+            $start,
         );
 
         return match (true) {
@@ -81,12 +87,7 @@ final readonly class FeedPlanner
     {
         $feed = $this->wishes->feed($plan->tub->water->feed);
         $window = $plan->plants->mix->ecWindow();
-        $mixing = new Mixing(
-            $feed?->product,
-            $feed === null ? Strength::ByStage : $feed->strength,
-            $window === null ? null : $this->target($plan, $window, $feed?->aim),
-            $this->wishes->water->ec,
-        );
+        $mixing = $this->mixing($plan, $plan->plants->mix, $feed);
 
         return new FeedPlan(
             $plan,
@@ -94,7 +95,7 @@ final readonly class FeedPlanner
             $feed,
             $mixing,
             $window,
-            $plan->water->use === null ? null : $this->season($plan, $air, $mixing, $feed),
+            $plan->water->use === null ? null : $this->season($plan, $air, $plan->plants->mix, $mixing, $feed),
             $this->weather,
             $this->aids->seasons,
         );
@@ -115,13 +116,35 @@ final readonly class FeedPlanner
         );
     }
 
+    /**
+     * A tub's season with what really stands in it.
+     *
+     * @param  list<int>  $since  the day on which each share of it was set in
+     */
+    public function planted(FeedPlan $plan, CropMix $mix, array $since): SeasonTub
+    {
+        return $this->season($plan->tub, $plan->air, $mix, $this->mixing($plan->tub, $mix, $plan->feed), $plan->feed)->since($since);
+    }
+
+    private function mixing(TubPlan $plan, CropMix $mix, ?FeedWish $feed): Mixing
+    {
+        $window = $mix->ecWindow();
+
+        return new Mixing(
+            $feed?->product,
+            $feed === null ? Strength::ByStage : $feed->strength,
+            $window === null ? null : $this->target($plan, $mix, $window, $feed?->aim),
+            $this->wishes->water->ec,
+        );
+    }
+
     /** @param  array{float, float}  $window */
-    private function target(TubPlan $plan, array $window, ?float $aim): Target
+    private function target(TubPlan $plan, CropMix $mix, array $window, ?float $aim): Target
     {
         $once = null;
         if ($plan->tub->system === GrowingSystem::Passive && $plan->tub->water->policy()->isOneFill()) {
             [$eaten, $drunk] = [0.0, 0.0];
-            foreach ($plan->plants->mix->stands(1.0) as $stand) {
+            foreach ($mix->stands(1.0) as $stand) {
                 $eaten += $stand->crop->middleEc() * $stand->use->toHarvest;
                 $drunk += $stand->use->toHarvest;
             }
@@ -131,13 +154,13 @@ final readonly class FeedPlanner
         return new Target($window[0], $window[1], $this->wishes->water->ec, $once, $aim);
     }
 
-    private function season(TubPlan $plan, TubAir $air, Mixing $mixing, ?FeedWish $feed): SeasonTub
+    private function season(TubPlan $plan, TubAir $air, CropMix $mix, Mixing $mixing, ?FeedWish $feed): SeasonTub
     {
         $tub = $plan->tub;
         $water = $plan->water;
         $open = $this->site->setting === Setting::Open;
         $rim = $tub->body->vessel->profile->rim();
-        $stands = $plan->plants->mix->stands($plan->plants->climate);
+        $stands = $mix->stands($plan->plants->climate);
         assert($stands !== []);
 
         return new SeasonTub(
@@ -153,7 +176,7 @@ final readonly class FeedPlanner
             $mixing,
             new Acidity(
                 $this->wishes->water->ph ?? self::USUAL_PH,
-                $feed?->ph->aim($plan->plants->mix->phWindow())['target'] ?? null,
+                $feed?->ph->aim($mix->phWindow())['target'] ?? null,
                 $this->wishes->water->ec,
             ),
             $tub->water->policy(),

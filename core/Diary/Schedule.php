@@ -1,0 +1,561 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Diary;
+
+use KelpTub\Core\Crop\Crop;
+use KelpTub\Core\Crop\CropGroup;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Days\Course;
+use KelpTub\Core\Days\CourseDay;
+use KelpTub\Core\Days\Fate;
+use KelpTub\Core\Days\FreeDays;
+use KelpTub\Core\Days\Growing;
+use KelpTub\Core\Days\Item;
+use KelpTub\Core\Days\Planting;
+use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Garden\Setting;
+use KelpTub\Core\Log\Entry;
+use KelpTub\Core\Numbers\Dates;
+use KelpTub\Core\Season\Season;
+use KelpTub\Core\Units\QuantityWriter;
+
+/**
+ * What is to be done at one copy of a tub on which day, from sowing to clearing. Water goes by the forecast, restarted from each reading;
+ * what was done and written down stands in place of what was planned. Source: handbook, log (days); figures marked † are estimates.
+ */
+final class Schedule
+{
+    /** What was planned longer ago and never written down is taken as done, days. */
+    private const FORGOTTEN_DAYS = 14;
+
+    /** † Seedlings are thinned so many days after they are up. */
+    private const THIN_AFTER_DAYS = 5;
+
+    /** Days of getting used to wind and sun before plants stand out of doors. */
+    private const HARDEN_DAYS = 7;
+
+    /** † Parts of the way to the first harvest. */
+    private const PINCH_AT = 0.4;
+
+    private const SUPPORT_AT = 0.3;
+
+    /** † Days from one picking to the next. */
+    private const PICK_DAYS = ['leaf' => 7, 'herb' => 7, 'fruit' => 4, 'flower' => 4];
+
+    /** Days from one look to the next: twice a week, once where water stands still. */
+    private const CHECKS = [3, 4];
+
+    private const CHECKS_STILL = [7];
+
+    /** An entry so near to what was planned tells of it, days. */
+    private const WINDOW_DAYS = 4;
+
+    /** Kinds that other things are put together with: they have days of their own. */
+    private const FIXED = ['sow', 'set-in', 'fill', 'top-up', 'change', 'strengthen', 'hand-over', 'clear', 'sprout'];
+
+    private readonly QuantityWriter $write;
+
+    /** @var list<Growing> */
+    private readonly array $growing;
+
+    /** @var list<Item> */
+    private array $items = [];
+
+    public function __construct(private readonly CopyDiary $diary, private readonly FreeDays $free)
+    {
+        $this->write = new QuantityWriter($diary->copy->units());
+        $this->growing = $diary->copy->courses()->growing;
+    }
+
+    /** @return list<Item> from one day to another, in order; what is late first */
+    public function items(int $from, int $to): array
+    {
+        $this->items = [];
+        $courses = $this->diary->forecast();
+        foreach ($courses as $course) {
+            $this->water($course, $to);
+            $this->plantings($course);
+        }
+        $this->checks($courses, $to);
+        $items = $this->freed($this->grouped(array_values(array_filter($this->items, fn (Item $i): bool => $i->date <= $to))));
+        $items = array_values(array_filter($items, fn (Item $i): bool => $i->date >= $from && $i->date <= $to && $this->isWorthSaying($i)));
+        usort($items, static fn (Item $a, Item $b): int => [$a->date, $a->key] <=> [$b->date, $b->key]);
+
+        return $items;
+    }
+
+    /** What is past and was never written down is late for two weeks, then it is taken as done. */
+    private function isWorthSaying(Item $item): bool
+    {
+        return $item->done !== null || $item->date >= $this->diary->today() - self::FORGOTTEN_DAYS;
+    }
+
+    private function tub(): string
+    {
+        return $this->diary->copy->tub->id;
+    }
+
+    private function waterKey(string $kind, int $number): string
+    {
+        return sprintf('%s.%d/%s/%d', $this->tub(), $this->diary->copy->copy, $kind, $number);
+    }
+
+    private function water(Course $course, int $to): void
+    {
+        $first = $course->days[0] ?? null;
+        if ($first === null) {
+            return;
+        }
+        $ids = $this->ids($first);
+        $doses = $first->tub()->mixing->doses($course->fill->volume, $course->fill->stage);
+        $isFilled = ($this->diary->entries->last()->day ?? 0) > $course->start;
+        $this->items = $isFilled ? $this->items : [...$this->items, new Item(
+            $this->waterKey('fill', $course->start), $course->start, 'fill', $this->tub(), $this->diary->copy->copy, $ids,
+            'Fill '.$this->write->volume($course->fill->volume), 'The first fill, with the plants.', '',
+            $course->fill->volume, self::parts($doses), $course->fill->ec(),
+        )];
+        $count = ['top-up' => 0, 'change' => 0, 'strengthen' => 0];
+        foreach ($course->days as $i => $day) {
+            $kind = match (true) {
+                $day->day->change => 'change',
+                $day->day->topUp > 0.0 => 'top-up',
+                $day->day->stronger > 0.0 => 'strengthen',
+                default => null,
+            };
+            if ($day->date > $to || $kind === null) {
+                continue;
+            }
+            $number = ++$count[$kind];
+            // What the log tells of is done; days past that it does not tell of are not forecast.
+            $told = $this->told($day->date, static fn (Entry $e): bool => match ($kind) {
+                'change' => $e->change,
+                'top-up' => $e->topUp > 0.0,
+                default => $e->doses !== [],
+            });
+            if ($told !== null) {
+                $this->items[] = $this->watering($kind, $number, $day, $course)->doneBy($told->id, $told->day);
+            } elseif ($day->date >= $this->diary->today() || $this->diary->entries->isEmpty()) {
+                $this->add($this->watering($kind, $number, $day, $course));
+            }
+        }
+    }
+
+    private function watering(string $kind, int $number, CourseDay $day, Course $course): Item
+    {
+        $mixing = $day->tub()->mixing;
+        $stage = $day->after->stage;
+        $litres = match ($kind) {
+            'change' => $day->tub()->fill,
+            'top-up' => $day->day->topUp,
+            default => null,
+        };
+        $doses = match ($kind) {
+            'change' => $mixing->doses((float) $litres, $stage),
+            'top-up' => Dose::sum(
+                $day->day->stronger > 0.0 ? $mixing->dosesUp($day->day->stronger, 1.0, $stage) : [],
+                $mixing->doses((float) $litres, $stage, $this->diary->copy->tub->water->strength->share()),
+            ),
+            default => $mixing->dosesUp($day->day->stronger, 1.0, $stage),
+        };
+
+        return new Item(
+            $this->waterKey($kind, $number), $day->date, $kind, $this->tub(), $this->diary->copy->copy, $this->ids($day),
+            match ($kind) {
+                'change' => 'Change the water: '.$this->write->volume((float) $litres),
+                'top-up' => 'Top up '.$this->write->volume((float) $litres),
+                default => 'Stir feed in',
+            },
+            match ($kind) {
+                'change' => 'What plants leave behind gathers in old water.',
+                'top-up' => 'By then so much is gone.',
+                default => 'They have come to a stage that wants more.',
+            },
+            $kind === 'change' ? $this->howToChange() : '',
+            $litres, self::parts($doses), $kind === 'top-up' ? $day->day->topUpEc : $day->after->ec(),
+            $kind === 'top-up' ? $this->lastDay($day, $course) : null,
+            $day->date >= $this->diary->today(),
+        );
+    }
+
+    /** How a change is done in this tub. */
+    private function howToChange(): string
+    {
+        $lines = $this->diary->copy->pump() === '' ? '' : ' Lines and stones stay in; pump off while it is empty.';
+
+        return match ($this->diary->copy->tub->system) {
+            GrowingSystem::Passive => 'Lift the cups out into a bowl of the old water, pour out, fill no higher than before: air '
+                .'roots stay in air.',
+            GrowingSystem::Raft => 'Lift the board with its plants onto two boxes, siphon out, fill anew, set it back.',
+            default => "Siphon it out through one cup's hole into a bucket; the plants stay in their cups, roots wet.$lines",
+        };
+    }
+
+    /** The last day on which a top-up still does: that on which the lowest useful level is reached, drinking as much as may be. */
+    private function lastDay(CourseDay $day, Course $course): ?int
+    {
+        $use = $this->diary->uses();
+        $high = $use !== null && $use->isUsed() ? $use->high : 1 + CopyDiary::RANGE;
+        $season = new Season($day->tub(), $day->season->weather, [], $high);
+        $low = $season->dryFrom($day->before, $day->tub()->dryLitres);
+
+        return $low === null ? null : max($day->date, $course->start + (int) floor($low) - 1);
+    }
+
+    private function plantings(Course $course): void
+    {
+        $said = [];
+        foreach (array_keys($course->fates) as $i) {
+            $growing = $this->growing[$i];
+            if (isset($said[$growing->planting->id])) {
+                continue;
+            }
+            $said[$growing->planting->id] = true;
+            $parts = array_filter($this->growing, static fn (Growing $g): bool => $g->planting === $growing->planting);
+            $this->planting(
+                $course,
+                $growing->planting,
+                array_sum(array_map(static fn (Growing $g): int => $g->share->plants, $parts)),
+                $course->fates[$i],
+                $i,
+            );
+        }
+    }
+
+    private function planting(Course $course, Planting $p, int $plants, Fate $fate, int $growing): void
+    {
+        $crop = $p->crop;
+        $name = $crop->inSentence();
+        $many = $plants === 1 ? '1 cup' : "$plants cups";
+        if ($p->sown !== null && $crop->sowing !== null) {
+            $seeds = $crop->sowing->seeds;
+            $where = $p->isSownInTub() ? $many : ($plants === 1 ? '1 plug' : "$plants plugs");
+            $this->care(
+                $p,
+                'sow',
+                $p->sown,
+                "Sow $name in $where",
+                ($seeds === 1 ? 'One seed' : "$seeds seeds")." to each; warm, covered, at {$this->warmth($crop)}.",
+            );
+            $this->care(
+                $p,
+                'sprout',
+                (int) $p->sprouts(),
+                "$crop->name: up by now",
+                'Cover off, and light at once, or they grow long and thin.',
+            );
+            if ($crop->sowing->isThinned()) {
+                $this->care($p, 'thin', (int) $p->sprouts() + self::THIN_AFTER_DAYS, "Thin $name", 'Leave the best '
+                    .($crop->sowing->thinTo === 1 ? 'one' : (string) $crop->sowing->thinTo).' in each: cut the others, do not pull.');
+            }
+        }
+        if ($p->isRaised() || $p->sown === null) {
+            $outdoors = $this->diary->copy->garden()->site->setting !== Setting::Indoor;
+            if ($outdoors && $p->isRaised() && $p->setIn - self::HARDEN_DAYS > (int) $p->sprouts()) {
+                $this->care(
+                    $p,
+                    'harden',
+                    $p->setIn - self::HARDEN_DAYS,
+                    "Harden $name off",
+                    'An hour outside on the first day, longer each day; out of wind and noon sun.',
+                );
+            }
+            $this->care($p, 'set-in', $p->setIn, ($crop->group === CropGroup::Cutting ? 'Cut and set in ' : 'Set in ')."$name, $many",
+                $p->isRaised() ? 'When roots show at the foot of the plug.' : 'Roots rinsed, none of the old soil.');
+        }
+        $stands = $course->on(max($course->start, min($course->end(), $p->setIn)))?->standOf($growing);
+        foreach ($this->grownCare($crop) as [$kind, $at, $says, $why]) {
+            $day = $stands === null ? null : $this->dayOfWay($course, $growing, $at);
+            if ($day !== null) {
+                $this->care($p, $kind, $day, $says, $why);
+            }
+        }
+        $this->picking($p, $fate);
+    }
+
+    /** @return list<array{string, float, string, string}> kind, part of the way to the first harvest, what and why */
+    private function grownCare(Crop $crop): array
+    {
+        $name = $crop->inSentence();
+
+        return [
+            ...($crop->group === CropGroup::Herb && $crop->repeats
+                ? [['pinch', self::PINCH_AT, "Pinch out the tips of $name", 'They branch, and bear twice as much.']] : []),
+            ...($crop->climbs() || $crop->isStaked()
+                ? [
+                    [
+                        'support',
+                        self::SUPPORT_AT,
+                        ($crop->climbs() ? 'Lead ' : 'Tie ')."$name up",
+                        'Loosely, with a figure of eight round stem and stake; again each week as it grows.',
+                    ],
+                ] : []),
+        ];
+    }
+
+    private function dayOfWay(Course $course, int $growing, float $way): ?int
+    {
+        foreach ($course->days as $day) {
+            $stand = $day->standOf($growing);
+            if ($stand !== null && $day->tub()->stands[$stand]->wayTo($day->after->ages[$stand]) >= $way) {
+                return $day->date;
+            }
+        }
+
+        return null;
+    }
+
+    private function picking(Planting $p, Fate $fate): void
+    {
+        $crop = $p->crop;
+        $system = $this->diary->copy->tub->system;
+        $name = $crop->inSentence();
+        if ($fate->firstHarvest === null) {
+            return;
+        }
+        $first = (int) ceil($fate->firstHarvest);
+        $last = (int) ceil($fate->lastHarvest ?? $fate->firstHarvest);
+        if ($system === GrowingSystem::Nursery) {
+            $this->care($p, 'hand-over', $p->setIn + max(0, $crop->daysSowToTransplant - $crop->daysGerminate),
+                "Hand $name over", 'When roots hang out of the cup: into the tub that waits for them.', forecast: true);
+
+            return;
+        }
+        $this->care($p, 'pick', $first, $system === GrowingSystem::Cloner ? "$crop->name: rooted" : "First harvest of $name",
+            $crop->repeats ? 'Outer leaves or ripe fruit first; leave the heart.' : 'The whole plant.', 1, true);
+        $every = self::PICK_DAYS[$crop->group->value] ?? null;
+        for ($number = 2, $day = $first + (int) $every; $every !== null && $crop->repeats && $day < $last; $day += $every, $number++) {
+            $this->care($p, 'pick', $day, "Pick $name", 'What is picked often bears on.', $number, true);
+        }
+        $this->care(
+            $p,
+            'clear',
+            $p->cleared ?? $last,
+            "Clear $name out",
+            'Old roots out, cups and stone scrubbed, pebbles boiled or soaked: they serve again.',
+            forecast: $p->cleared === null,
+        );
+    }
+
+    private function care(Planting $p, string $kind, int $date, string $says, string $why, int $number = 1, bool $forecast = false): void
+    {
+        $item = new Item(
+            "$p->id/$kind".($number > 1 ? "/$number" : ''),
+            $date,
+            $kind,
+            $this->tub(),
+            $this->diary->copy->copy,
+            [$p->id],
+            $says,
+            $why,
+            isForecast: $forecast,
+        );
+        $told = $this->toldOf($item);
+        if ($told !== null) {
+            $this->items[] = $item->doneBy($told->id, $told->day);
+        } elseif (! $this->isPassed($item)) {
+            $this->add($item);
+        }
+    }
+
+    /** Whether later entries show that it was done, though nobody said so: what is read of a tub stands in it. */
+    private function isPassed(Item $item): bool
+    {
+        $last = $this->diary->entries->last();
+
+        return $last !== null && $item->date < $last->day && ! in_array($item->kind, ['pick', 'clear'], true);
+    }
+
+    private function toldOf(Item $item): ?Entry
+    {
+        foreach ($this->diary->entries->all as $entry) {
+            if (in_array($item->key, $entry->did, true)) {
+                return $entry;
+            }
+        }
+        $did = [
+            'sow' => 'sow',
+            'set-in' => 'transplant',
+            'thin' => 'thin',
+            'pinch' => 'pinch',
+            'support' => 'tie',
+            'clear' => 'clear',
+        ][$item->kind] ?? null;
+
+        return match (true) {
+            $item->kind === 'pick' => $this->told($item->date, static fn (Entry $e): bool => ($e->harvest !== null || $e->picked !== null)
+                && ($e->planting === null || in_array($e->planting, $item->plantings, true)), 3),
+            $did !== null => $this->told($item->date, static fn (Entry $e): bool => in_array($did, $e->did, true)
+                && ($e->planting === null || in_array($e->planting, $item->plantings, true))),
+            default => null,
+        };
+    }
+
+    /** @param  callable(Entry): bool  $is */
+    private function told(int $date, callable $is, int $within = self::WINDOW_DAYS): ?Entry
+    {
+        $near = null;
+        foreach ($this->diary->entries->all as $entry) {
+            if (
+                abs($entry->day - $date) <= $within && $is($entry) && ($near === null || abs($entry->day - $date) < abs($near->day - $date))
+            ) {
+                $near = $entry;
+            }
+        }
+
+        return $near;
+    }
+
+    /** @param  list<Course>  $courses */
+    private function checks(array $courses, int $to): void
+    {
+        $today = $this->diary->today();
+        $every = $this->diary->copy->tub->system === GrowingSystem::Passive ? self::CHECKS_STILL : self::CHECKS;
+        $looks = $this->diary->copy->pump() === ''
+            ? 'Level, gap, roots white, no green.'
+            : 'Level, bubbles at every stone, roots white, no smell.';
+        foreach ($courses as $course) {
+            $end = min($to, $this->lastLiving($course));
+            $from = $course->start;
+            foreach ($this->diary->entries->all as $entry) {
+                $from = $entry->day <= $end ? max($from, $entry->day) : $from;
+            }
+            // What was not looked at for long is due today, and once.
+            for ($n = 0, $day = $from + $every[0]; $day <= $end; $n++, $day += $every[$n % count($every)]) {
+                if ($day >= $today || $day + $every[($n + 1) % count($every)] > $today) {
+                    $this->add(new Item(
+                        $this->waterKey('check', $day), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
+                        $this->ids($course->on($day)), 'Look at it', $looks, isForecast: true,
+                    ));
+                }
+            }
+        }
+    }
+
+    private function lastLiving(Course $course): int
+    {
+        $last = array_map(
+            static fn (Fate $f): int => (int) floor($f->died ?? $f->lastHarvest ?? $course->end()),
+            $course->fates,
+        );
+
+        return min($course->end(), max([$course->start, ...array_values($last)]));
+    }
+
+    private function add(Item $item): void
+    {
+        $this->items[] = $item;
+    }
+
+    /**
+     * What can wait goes with what has a day of its own, or with another such within two days.
+     *
+     * @param  list<Item>  $items
+     * @return list<Item>
+     */
+    private function grouped(array $items): array
+    {
+        $visits = [];
+        foreach ($items as $item) {
+            if ($item->done === null && in_array($item->kind, self::FIXED, true)) {
+                $visits[$item->date] = true;
+            }
+        }
+        usort($items, static fn (Item $a, Item $b): int => $a->date <=> $b->date);
+        $grouped = $taken = [];
+        foreach ($items as $item) {
+            if ($item->done === null && ! in_array($item->kind, self::FIXED, true) && $item->date >= $this->diary->today()) {
+                $item = $item->on(
+                    FreeDays::together($item->date, $visits, max($this->diary->today(), $item->kind === 'pick' ? $item->date : 0))
+                );
+                $visits[$item->date] = true;
+                // Two looks on one day are one.
+                if ($item->kind === 'check' && isset($taken[$item->date])) {
+                    continue;
+                }
+                $taken[$item->date] = $item->kind === 'check' ? true : $taken[$item->date] ?? null;
+            }
+            $grouped[] = $item;
+        }
+
+        return $grouped;
+    }
+
+    /**
+     * Days on which nobody can come are kept free where it is in time otherwise; where it is not, that is said.
+     *
+     * @param  list<Item>  $items
+     * @return list<Item>
+     */
+    private function freed(array $items): array
+    {
+        $today = $this->diary->today();
+        $freed = [];
+        foreach ($items as $item) {
+            if ($item->done !== null || $item->date < $today || $this->free->isFree($item->date)) {
+                $freed[] = $item;
+
+                continue;
+            }
+            $last = $item->by ?? $item->date + (in_array($item->kind, self::FIXED, true) && $item->kind !== 'change' ? 3 : 7);
+            $on = $this->free->near($item->date, $last, $today);
+            $freed[] = match (true) {
+                $on === null => $item->on(
+                    $item->date,
+                    'Nobody can come then, nor before: ask somebody, or give it more water before you go.',
+                ),
+                $on < $item->date && $item->kind === 'top-up' => $this->before($item, $on),
+                default => $item->on($on, $on < $item->date ? 'Before you go.' : ''),
+            };
+        }
+
+        return $freed;
+    }
+
+    /** A top-up that is done before its day takes less: back to the line from where the water stands then. */
+    private function before(Item $item, int $on): Item
+    {
+        $day = $this->diary->dayOf($this->diary->forecast(), $on);
+        $litres = $day === null ? 0.0 : min((float) $item->litres, max(0.0, $day->tub()->fill - $day->after->volume));
+        $share = $item->litres > 0.0 ? $litres / $item->litres : 0.0;
+
+        return new Item(...[
+            ...get_object_vars($item),
+            'date' => $on,
+            'litres' => $litres,
+            'says' => 'Top up '.$this->write->volume($litres),
+            'parts' => array_map(static fn (array $p): array => [...$p, 'amount' => $p['amount'] * $share, 'tsp' => null], $item->parts),
+            'note' => 'Before you go: it would be due on '.Dates::dayAndMonth($item->date).'.',
+        ]);
+    }
+
+    /** @return list<string> of the plantings that stand in the tub on a day */
+    private function ids(?CourseDay $day): array
+    {
+        return array_values(array_unique(array_map(fn (int $i): string => $this->growing[$i]->planting->id, $day->who ?? [])));
+    }
+
+    private function warmth(Crop $crop): string
+    {
+        return $crop->sowing === null ? '' : sprintf(
+            '%s to %s',
+            $this->write->temperature($crop->sowing->lowC),
+            $this->write->temperature($crop->sowing->highC),
+        );
+    }
+
+    /**
+     * @param  list<Dose>  $doses
+     * @return list<array{name: string, unit: string, amount: float, tsp: float|null}>
+     */
+    private static function parts(array $doses): array
+    {
+        return array_values(array_map(static fn (Dose $d): array => [
+            'name' => $d->part->name,
+            'unit' => $d->part->liquid ? 'ml' : 'g',
+            'amount' => $d->amount,
+            'tsp' => $d->part->spoons($d->amount),
+        ], array_filter($doses, static fn (Dose $d): bool => $d->amount > 0.0)));
+    }
+}
