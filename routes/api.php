@@ -6,7 +6,9 @@ use App\Http\Controllers\Api\AirController;
 use App\Http\Controllers\Api\BuildController;
 use App\Http\Controllers\Api\CostController;
 use App\Http\Controllers\Api\CupsController;
+use App\Http\Controllers\Api\DiaryController;
 use App\Http\Controllers\Api\EditController;
+use App\Http\Controllers\Api\EntryController;
 use App\Http\Controllers\Api\EverythingController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LibraryController;
@@ -62,6 +64,16 @@ Route::post('gardens/{garden}/copy', [GardenController::class, 'copy']);
 Route::get('gardens/{garden}/revisions/{revision}', [GardenController::class, 'revision'])->where('revision', '\d{1,9}');
 Route::post('gardens/{garden}/revisions/{revision}/restore', [GardenController::class, 'goBack'])->where('revision', '\d{1,9}');
 Route::get('gardens/{garden}/file', [GardenController::class, 'file']);
+
+Route::get('gardens/{garden}/entries', [EntryController::class, 'index']);
+Route::post('gardens/{garden}/entries', [EntryController::class, 'store']);
+Route::post('gardens/{garden}/entries/read', [DiaryController::class, 'read']);
+Route::post('gardens/{garden}/entries/import', [EntryController::class, 'import']);
+Route::get('gardens/{garden}/entries/file.{form}', [EntryController::class, 'export'])->whereIn('form', ['csv', 'json']);
+Route::match(['get', 'post'], 'gardens/{garden}/days', [DiaryController::class, 'days']);
+Route::get('gardens/{garden}/days.{form}', [DiaryController::class, 'export'])->whereIn('form', ['ics', 'csv']);
+Route::match(['get', 'post'], 'gardens/{garden}/diary', [DiaryController::class, 'ofCopy']);
+Route::get('due', [DiaryController::class, 'due']);
 
 Route::get('library/{kind}', [LibraryController::class, 'index']);
 Route::post('library/{kind}', [LibraryController::class, 'store']);

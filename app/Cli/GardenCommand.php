@@ -100,7 +100,10 @@ abstract class GardenCommand extends Command
         if ($file !== '-' && ! is_file($file)) {
             throw RefusedGarden::one('', "there is no file $file");
         }
-        $text = file_get_contents($file === '-' ? 'php://stdin' : $file, length: GardenFile::MOST_BYTES + 1);
+        $text = file_get_contents(
+            $file === '-' ? 'php://stdin' : $file,
+            length: GardenFile::MOST_BYTES + GardenFile::MOST_ENTRIES_BYTES + 1,
+        );
 
         return $text !== false ? $text : throw RefusedGarden::one('', "$file cannot be read");
     }

@@ -9,6 +9,7 @@ use App\Library\OwnLibrary;
 use App\Models\Garden;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use JsonException;
 use KelpTub\Core\File\Differences;
 use KelpTub\Core\File\Fault;
@@ -59,14 +60,19 @@ final readonly class Everything
         $made = Carbon::now('UTC')->toIso8601String();
         yield sprintf('{"format":"%s","version":%d,"made":"%s","gardens":[', self::FORMAT, self::VERSION, $made);
         $first = true;
+        $hasLog = Schema::hasTable('entries');
         $gardens = DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document']);
         foreach ($gardens->lazyById(50) as $garden) {
             yield ($first ? '' : ',')."\n".sprintf(
-                '{"id":"%s","changed":"%s","document":%s}',
+                '{"id":"%s","changed":"%s","document":%s',
                 $garden->id,
                 Carbon::parse($garden->updated_at, 'UTC')->toIso8601String(),
                 $garden->document,
             );
+            if ($hasLog) {
+                yield from self::log($garden->id);
+            }
+            yield '}';
             $first = false;
         }
         yield "\n],\"library\":{";
@@ -74,6 +80,17 @@ final readonly class Everything
             yield ($i === 0 ? '' : ',')."\n\"$kind->value\":".GardenFile::encode((object) $this->own->documents($kind));
         }
         yield "\n}}\n";
+    }
+
+    /** @return iterable<string> what was read and done in a garden, in pieces; nothing where there is none */
+    private static function log(string $garden): iterable
+    {
+        $begun = false;
+        foreach (DB::table('entries')->where('garden_id', $garden)->select(['id', 'document'])->lazyById(500) as $entry) {
+            yield ($begun ? ',' : ',"entries":[').$entry->document;
+            $begun = true;
+        }
+        yield $begun ? ']' : '';
     }
 
     /**
@@ -100,6 +117,7 @@ final readonly class Everything
             }
             $name = is_string($document->name ?? null) ? $document->name : "/gardens/$i";
             try {
+                $document->entries = is_array($entry->entries ?? null) ? $entry->entries : [];
                 $this->garden(is_string($entry->id ?? null) ? $entry->id : '', $document, self::day($file), $done);
             } catch (RefusedGarden $refused) {
                 $done->refuse($name, (string) $refused->faults[0]);
@@ -121,7 +139,8 @@ final readonly class Everything
             $done->new[] = $this->store->create($text, id: $known)->name;
         } elseif ($here->deleted_at !== null) {
             $done->back[] = $this->store->bringBack($here, $document)->name;
-        } elseif (Differences::same(GardenFile::decode($here->document), $document)) {
+        } elseif (Differences::same(GardenFile::decode($here->document), self::design($document))) {
+            $this->store->bringEntries($here, $document->entries ?? []);
             $done->same++;
         } else {
             $name = is_string($document->name ?? null) ? $document->name : 'Garden';
@@ -134,6 +153,14 @@ final readonly class Everything
                 $done->same++;
             }
         }
+    }
+
+    private static function design(stdClass $document): stdClass
+    {
+        $design = clone $document;
+        unset($design->entries);
+
+        return $design;
     }
 
     private function shelf(LibraryKind $kind, mixed $items, TakenIn $done): void

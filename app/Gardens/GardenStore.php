@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gardens;
 
 use App\Library\OwnLibrary;
+use App\Logs\EntryStore;
 use App\Models\Garden;
 use App\Version;
 use Illuminate\Container\Attributes\Give;
@@ -33,6 +34,7 @@ final readonly class GardenStore
         private GardenReader $reader,
         #[Give('planner.final')] private Planner $planner,
         private OwnLibrary $own,
+        private EntryStore $entries = new EntryStore,
     ) {
     }
 
@@ -45,8 +47,9 @@ final readonly class GardenStore
     public function create(string $document, ?string $key = null, ?string $id = null): Garden
     {
         $columns = $this->columns($document);
+        $entries = GardenFile::decodeWhole($document)->entries ?? [];
 
-        return DB::transaction(function () use ($columns, $key, $id): Garden {
+        return DB::transaction(function () use ($columns, $key, $id, $entries): Garden {
             $made = $key === null ? null : Garden::withTrashed()->where('write_key', $key)->lockForUpdate()->first();
             if ($made !== null) {
                 return $made;
@@ -59,6 +62,7 @@ final readonly class GardenStore
                 'reckoned_by' => Version::NUMBER,
             ]);
             $garden->revisions()->create(['revision' => 1, 'document' => $garden->document]);
+            $this->entries->bring($garden, $entries);
 
             return $garden;
         }, self::ATTEMPTS);
@@ -75,8 +79,9 @@ final readonly class GardenStore
     public function update(string $id, int $revision, string $document, ?string $key = null, array $follows = []): int
     {
         $columns = $this->columns($document);
+        $entries = GardenFile::decodeWhole($document)->entries ?? [];
 
-        return DB::transaction(function () use ($id, $revision, $columns, $key, $follows): int {
+        return DB::transaction(function () use ($id, $revision, $columns, $key, $follows, $entries): int {
             $garden = Garden::query()->lockForUpdate()->findOrFail($id);
             $done = $this->doneBefore($garden, $key, $follows, $columns['document']);
             if ($done !== null) {
@@ -96,6 +101,7 @@ final readonly class GardenStore
             }
             $garden->update([...$columns, 'revision' => $revision + 1]);
             $garden->revisions()->create(['revision' => $revision + 1, 'document' => $garden->document, 'write_key' => $key]);
+            $this->entries->bring($garden, $entries);
 
             return $revision + 1;
         }, self::ATTEMPTS);
@@ -139,9 +145,12 @@ final readonly class GardenStore
     public function bringBack(Garden $garden, stdClass $document): Garden
     {
         $columns = $this->columns(GardenFile::encode($document));
+        $entries = $document->entries ?? [];
+        unset($document->entries);
 
-        return DB::transaction(static function () use ($garden, $document, $columns): Garden {
+        return DB::transaction(function () use ($garden, $document, $columns, $entries): Garden {
             $garden->restore();
+            $this->entries->bring($garden, $entries);
             if (! Differences::same(GardenFile::decode($garden->document), $document)) {
                 $garden->update([...$columns, 'revision' => $garden->revision + 1]);
                 $garden->revisions()->create(['revision' => $garden->revision, 'document' => $garden->document]);
@@ -149,6 +158,16 @@ final readonly class GardenStore
 
             return $garden;
         }, self::ATTEMPTS);
+    }
+
+    /**
+     * Puts in what of a log is not here yet.
+     *
+     * @param  list<stdClass>  $entries
+     */
+    public function bringEntries(Garden $garden, array $entries): void
+    {
+        $this->entries->bring($garden, $entries);
     }
 
     /** The grower has been told by what the garden is reckoned now; no edit of theirs: it keeps its time. */
@@ -168,6 +187,10 @@ final readonly class GardenStore
     public function copy(Garden $garden, ?string $key = null): Garden
     {
         $document = GardenFile::decode($garden->document);
+        // A copy is a design of its own: what was sown and read in the garden it is of stays there.
+        if (($document->plantings ?? []) !== []) {
+            $document->plantings = [];
+        }
         $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
 
         return $this->create(GardenFile::encode($document), $key);
@@ -204,7 +227,10 @@ final readonly class GardenStore
      */
     private function columns(string $document): array
     {
-        $garden = $this->reader->read($document);
+        $whole = GardenFile::decodeWhole($document);
+        $garden = $this->reader->fromDocument($whole);
+        // A log is kept beside the design: what is read and done must not travel with every drag of a hole.
+        unset($garden->document->entries);
         $plan = $this->planner->plan($garden);
         $findings = $this->planner->findings($plan);
         $sums = Comparison::of($plan, $findings);

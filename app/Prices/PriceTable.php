@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prices;
 
+use App\Tables\CsvText;
 use KelpTub\Core\Units\MoneyReader;
 use KelpTub\Core\Units\UnreadableQuantity;
 use stdClass;
@@ -51,25 +52,8 @@ final class PriceTable
         if (strlen($text) > self::MOST_BYTES) {
             return self::refused(0, 'is larger than a price list may be: '.(self::MOST_BYTES / 1_000_000).' MB is the most');
         }
-        if (! mb_check_encoding($text, 'UTF-8')) {
-            $text = mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
-        }
-        $text = (string) preg_replace('/^\x{feff}/u', '', (string) $text);
-        $first = (string) strtok($text, "\r\n");
-        $separator = "\t";
-        foreach ([';', ','] as $one) {
-            $separator = substr_count($first, $one) > substr_count($first, $separator) ? $one : $separator;
-        }
-        $stream = fopen('php://temp', 'r+');
-        assert($stream !== false);
-        fwrite($stream, $text);
-        rewind($stream);
-        $rows = [];
-        while (($row = fgetcsv($stream, null, $separator, '"', '')) !== false && count($rows) <= self::MOST_ROWS + 1) {
-            $rows[] = array_map(strval(...), $row);
-        }
 
-        return $this->ofRows($rows);
+        return $this->ofRows(CsvText::rows($text, self::MOST_ROWS + 2));
     }
 
     /** @param  list<list<string>>  $rows  as a spreadsheet has them */

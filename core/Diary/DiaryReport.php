@@ -40,7 +40,7 @@ final readonly class DiaryReport
             'now' => self::moment($diary->now),
             'plantings' => $report->plantings(),
             'courses' => array_map($report->course(...), $diary->forecast()),
-            'band' => $report->band(),
+            'band' => $report->ends(),
             'readings' => $report->readings(),
             'today' => $state === null ? null : $report->today($state),
             'learned' => (object) ['use' => $diary->uses()?->toReport(), 'uptake' => $diary->eatsLearned()?->toReport()],
@@ -48,6 +48,34 @@ final readonly class DiaryReport
             'next' => array_map(fn (Item $i): stdClass => $i->toReport($diary->today()), $next),
             'harvest' => $report->harvest(),
         ];
+    }
+
+    /** Its plantings with their stages, and how its water goes by date: for a band over the weeks. */
+    public static function band(CopyDiary $diary): stdClass
+    {
+        $report = new self($diary);
+        $state = $diary->state();
+
+        return (object) [
+            'plantings' => $report->plantings(),
+            'courses' => array_map(static fn (Course $course): stdClass => (object) [
+                'start' => Dates::text($course->start),
+                'volume_l' => array_map(static fn (CourseDay $day): float => round($day->after->volume, 3), $course->days),
+            ], $diary->forecast()),
+            'readings' => array_values(array_map(
+                static fn (Compared $c): stdClass => (object) ['at' => self::moment($c->entry->time()), 'litres' => $c->found->litres],
+                array_filter($diary->compared(), static fn (Compared $c): bool => $c->found->litres !== null),
+            )),
+            'fill_l' => $diary->copy->feed->tub->water->working(),
+            'dry_l' => $diary->copy->feed->tub->water->working() - $diary->copy->feed->tub->water->usable(),
+            'today' => $state === null ? null : $report->today($state),
+        ];
+    }
+
+    /** How a tub stands today, by itself. */
+    public static function todayOf(CopyDiary $diary, SeasonState $state): stdClass
+    {
+        return (new self($diary))->today($state);
     }
 
     /** What was learned and what the log seems to say, by itself. */
@@ -68,7 +96,7 @@ final readonly class DiaryReport
     }
 
     /** @return list<stdClass> each with its stages by date, in the garden's order */
-    public function plantings(): array
+    private function plantings(): array
     {
         $growing = $this->diary->copy->courses()->growing;
         $by = [];
@@ -167,7 +195,7 @@ final readonly class DiaryReport
     }
 
     /** @return list<stdClass> by day: the ends of level and EC as the forecast stood before each reading */
-    private function band(): array
+    private function ends(): array
     {
         [$thirsty, $hungry] = $this->diary->band();
         $band = [];
@@ -216,7 +244,7 @@ final readonly class DiaryReport
         ));
     }
 
-    public function today(SeasonState $state): stdClass
+    private function today(SeasonState $state): stdClass
     {
         $day = $this->diary->dayOf($this->diary->forecast(), $this->diary->today());
         $tub = $day?->tub() ?? throw new LogicException('Nothing stands in the tub today.');

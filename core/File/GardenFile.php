@@ -15,8 +15,11 @@ final readonly class GardenFile
 
     public const VERSION = 1;
 
-    /** The largest garden file, bytes. */
+    /** The largest design, bytes. */
     public const MOST_BYTES = 2_000_000;
+
+    /** What entries of a log may add to a file, bytes. */
+    public const MOST_ENTRIES_BYTES = 16_000_000;
 
     private const MOST_DEPTH = 64;
 
@@ -24,15 +27,39 @@ final readonly class GardenFile
     {
     }
 
-    /** @throws RefusedGarden */
-    public static function decode(string $json): stdClass
+    /**
+     * A file with what a log brings along: the design within its own limit, the entries within theirs.
+     *
+     * @throws RefusedGarden
+     */
+    public static function decodeWhole(string $json): stdClass
     {
+        $document = self::decode($json, self::MOST_BYTES + self::MOST_ENTRIES_BYTES);
         if (strlen($json) > self::MOST_BYTES) {
-            throw RefusedGarden::one(
-                '',
-                sprintf('is %.1f MB; a garden file has at most %.0f MB', strlen($json) / 1e6, self::MOST_BYTES / 1e6),
-            );
+            $design = clone $document;
+            unset($design->entries);
+            self::within(strlen(self::encode($design)), self::MOST_BYTES);
         }
+
+        return $document;
+    }
+
+    /** @throws RefusedGarden */
+    private static function within(int $bytes, int $most): void
+    {
+        if ($bytes > $most) {
+            throw RefusedGarden::one('', sprintf('is %.1f MB; a garden file has at most %.0f MB', $bytes / 1e6, $most / 1e6));
+        }
+    }
+
+    /**
+     * @param  int  $most  bytes
+     *
+     * @throws RefusedGarden
+     */
+    public static function decode(string $json, int $most = self::MOST_BYTES): stdClass
+    {
+        self::within(strlen($json), $most);
         if (trim($json) === '') {
             throw RefusedGarden::one('', 'is empty; a garden file is JSON');
         }

@@ -28,7 +28,7 @@ final readonly class GardenReader
     /** @throws RefusedGarden */
     public function read(string $json): Garden
     {
-        return $this->fromDocument(GardenFile::decode($json));
+        return $this->fromDocument(GardenFile::decodeWhole($json));
     }
 
     /** @throws RefusedGarden */

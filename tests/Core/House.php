@@ -38,7 +38,7 @@ final class House
         'Marks/Air' => ['Geometry', 'Units', 'Cup', 'Air', 'Cost', 'File', 'Garden', 'Marks/Tub'],
         'Marks/Feed' => ['Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Light', 'Season', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air'],
         'Marks/Days' => [
-            'Numbers', 'Cup', 'Crop', 'Feed', 'Cost', 'Days', 'File', 'Garden', 'Marks/Tub', 'Marks/Crop', 'Marks/Feed',
+            'Numbers', 'Cup', 'Crop', 'Feed', 'Cost', 'Days', 'Log', 'File', 'Garden', 'Marks/Tub', 'Marks/Crop', 'Marks/Feed',
         ],
         'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Days;
 
+use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
@@ -11,6 +12,7 @@ use KelpTub\Core\Garden\Mark;
 use KelpTub\Core\Garden\OfTubs;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
 /** What is really sown, in which cups of which copy of which tub. What comes of it by date is asked for by itself (Diary). */
@@ -23,7 +25,32 @@ final class DaysMark extends Mark
 
     public function faults(stdClass $document, Library $library): array
     {
-        return (new PlantingReader($document, $library))->faults();
+        return [
+            ...(new PlantingReader($document, $library))->faults(),
+            ...self::awayFaults($document->site->away ?? []),
+            ...EntriesOfFile::faults($document),
+        ];
+    }
+
+    /**
+     * @param  list<stdClass>  $away
+     * @return list<Fault>
+     */
+    private static function awayFaults(array $away): array
+    {
+        $faults = [];
+        foreach ($away as $i => $days) {
+            foreach (['from', 'to'] as $key) {
+                if (! Dates::are($days->{$key})) {
+                    $faults[] = new Fault("/site/away/$i/$key", "is \"{$days->{$key}}\", no date; it reads 2027-04-10");
+                }
+            }
+            if ($faults === [] && $days->to < $days->from) {
+                $faults[] = new Fault("/site/away/$i/to", "is $days->to, before $days->from, from which on nobody is there");
+            }
+        }
+
+        return $faults;
     }
 
     public function members(): array

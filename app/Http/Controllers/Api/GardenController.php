@@ -8,6 +8,7 @@ use App\Gardens\GardenList;
 use App\Gardens\GardenStore;
 use App\Http\RequestInput;
 use App\Http\WriteHeaders;
+use App\Logs\EntryStore;
 use App\Models\Garden;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,7 +20,7 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 /** Gardens kept in the database: listed, made, read, written against a revision, deleted and brought back, as they are and as they were. */
 final readonly class GardenController
 {
-    public function __construct(private GardenStore $store)
+    public function __construct(private GardenStore $store, private EntryStore $entries)
     {
     }
 
@@ -116,7 +117,13 @@ final readonly class GardenController
     {
         $name = Str::slug($garden->name) ?: 'garden';
 
-        return new Response(GardenFile::encode(GardenFile::decode($garden->document), pretty: true)."\n", headers: [
+        $document = GardenFile::decode($garden->document);
+        $entries = $this->entries->raws($garden->id);
+        if ($entries !== []) {
+            $document->entries = $entries;
+        }
+
+        return new Response(GardenFile::encode($document, pretty: true)."\n", headers: [
             'Content-Type' => 'application/json',
             'Content-Disposition' => "attachment; filename=\"$name.kelp.json\"",
         ]);
