@@ -17,6 +17,7 @@ final readonly class CourseDay
      * @param  SeasonState  $before  in the morning, when visits before noon were over
      * @param  SeasonState  $after  in the evening, when all visits were over
      * @param  list<int>  $who  which of the growing ones each stand is
+     * @param  bool  $isVisitedEarly  whether somebody came before noon
      */
     public function __construct(
         public int $date,
@@ -25,6 +26,7 @@ final readonly class CourseDay
         public SeasonState $after,
         public Season $season,
         public array $who,
+        public bool $isVisitedEarly = false,
     ) {
     }
 

@@ -141,7 +141,7 @@ final readonly class Courses
         }
         $after = $this->visits->after($date)?->of($after) ?? $after;
 
-        return new CourseDay($date, $before, $day, $after, $season, $who);
+        return new CourseDay($date, $before, $day, $after, $season, $who, $this->visits->morning($date) !== []);
     }
 
     private static function fate(Season $season, SeasonState $state, int $stand, int $start): Fate

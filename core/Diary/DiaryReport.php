@@ -191,6 +191,11 @@ final readonly class DiaryReport
             'change' => $day->day->change,
             'stronger' => $day->day->stronger,
             'fare' => $fare,
+            'morning' => ! $day->isVisitedEarly ? null : (object) [
+                'level_mm' => $day->tub()->reservoir->levelFor($day->before->volume),
+                'ec_ms_cm' => $day->before->ec(),
+                'ph' => $day->before->ph,
+            ],
         ];
     }
 

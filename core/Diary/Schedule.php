@@ -63,6 +63,9 @@ final class Schedule
     /** @var list<Item> */
     private array $items = [];
 
+    /** @var array<string, int> how often each has been, over all courses: the number in its key */
+    private array $count = [];
+
     public function __construct(private readonly CopyDiary $diary, private readonly FreeDays $free)
     {
         $this->write = new QuantityWriter($diary->copy->units());
@@ -73,6 +76,7 @@ final class Schedule
     public function items(int $from, int $to): array
     {
         $this->items = [];
+        $this->count = ['fill' => 0, 'top-up' => 0, 'change' => 0, 'strengthen' => 0];
         $courses = $this->diary->forecast();
         foreach ($courses as $course) {
             $this->water($course, $to);
@@ -112,11 +116,10 @@ final class Schedule
         $doses = $first->tub()->mixing->doses($course->fill->volume, $course->fill->stage);
         $isFilled = ($this->diary->entries->last()->day ?? 0) > $course->start;
         $this->items = $isFilled ? $this->items : [...$this->items, new Item(
-            $this->waterKey('fill', $course->start), $course->start, 'fill', $this->tub(), $this->diary->copy->copy, $ids,
+            $this->waterKey('fill', ++$this->count['fill']), $course->start, 'fill', $this->tub(), $this->diary->copy->copy, $ids,
             'Fill '.$this->write->volume($course->fill->volume), 'The first fill, with the plants.', '',
             $course->fill->volume, self::parts($doses), $course->fill->ec(),
         )];
-        $count = ['top-up' => 0, 'change' => 0, 'strengthen' => 0];
         foreach ($course->days as $i => $day) {
             $kind = match (true) {
                 $day->day->change => 'change',
@@ -127,7 +130,7 @@ final class Schedule
             if ($day->date > $to || $kind === null) {
                 continue;
             }
-            $number = ++$count[$kind];
+            $number = ++$this->count[$kind];
             // What the log tells of is done; days past that it does not tell of are not forecast.
             $told = $this->told($day->date, static fn (Entry $e): bool => match ($kind) {
                 'change' => $e->change,
@@ -425,7 +428,7 @@ final class Schedule
             for ($n = 0, $day = $from + $every[0]; $day <= $end; $n++, $day += $every[$n % count($every)]) {
                 if ($day >= $today || $day + $every[($n + 1) % count($every)] > $today) {
                     $this->add(new Item(
-                        $this->waterKey('check', $day), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
+                        $this->waterKey('check', (int) round(($day - $course->start) * count($every) / array_sum($every))), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
                         $this->ids($course->on($day)), 'Look at it', $looks, isForecast: true,
                     ));
                 }

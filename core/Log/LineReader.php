@@ -48,14 +48,14 @@ final class LineReader
         .'|must|needs?|going to|want(?:s|ed)? to|plan(?:s|ning|ned)? to|tomorrow|next (?:week|time|month)|maybe|perhaps|probably'
         .'|might|could|would'
         .'|if|unless|or|between|supposed|aim(?:ing)?|target|goal|wanted|yesterday\'s|last week\'s|label says)\b|\?|\d\s*(?:-|–|—|to'
-        .'|\.\.)\s*\d/ui';
+        .'|\.\.)\s*\d(?!\d*\s?\/)/ui';
 
     private const FILLER = '/\b(?:and|the|is|was|it|its|now|today|of|with|at|in|to|then|also|just|again|by|for|i|have|has|been|my'
         .'|this|some|so|about|reading|measured'
         .'|water|level|tub)\b|[&+,;:.()\-–—!"\']/ui';
 
     /** Words that are left where something of a clause was understood, and say nothing more. */
-    private const LEFT_OVER = '/\b(?:yet|seeds?|leaf|leaves|plants?|roots?|foul|pebbles|cups?|added|adding|after|dosed|used|gave'
+    private const LEFT_OVER = '/\b(?:yet|seeds?|seedlings?|leaf|leaves|plants?|roots?|walls?|sides?|foul|pebbles|cups?|added|adding|after|dosed|used|gave'
         .'|put|on|some|a bit'
         .'|slightly|very|looking|look|looks|all|over|are|were)\b/ui';
 

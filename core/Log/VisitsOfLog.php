@@ -51,13 +51,22 @@ final readonly class VisitsOfLog
 
                 continue;
             }
-            $before = $evenings[$entry->day] ?? null;
-            if ($before !== null && $before->areWet() && $deeds->found !== null) {
-                $afterwards[$entry->day] = isset($afterwards[$entry->day]) ? $afterwards[$entry->day]->then($deeds->found) : $deeds->found;
-                $deeds = new Deeds(...[...get_object_vars($deeds), 'found' => null]);
+            $read = $afterwards[$entry->day] ?? null;
+            if (! $deeds->areWet()) {
+                // What is read in the evening stands, whatever was done before it, until something is done after it.
+                $afterwards[$entry->day] = $read !== null && $deeds->found !== null ? $read->then($deeds->found) : $deeds->found ?? $read;
+
+                continue;
             }
+            $before = $evenings[$entry->day] ?? null;
+            if ($before === null && $read !== null) {
+                $found = $deeds->found === null ? $read : $read->then($deeds->found);
+                $deeds = new Deeds(...[...get_object_vars($deeds), 'found' => $found]);
+            }
+            unset($afterwards[$entry->day]);
             $evenings[$entry->day] = $before === null ? $deeds : self::together($before, $deeds);
         }
+        $afterwards = array_filter($afterwards);
         $last = $entries === [] ? null : $entries[count($entries) - 1];
 
         return new Visits(

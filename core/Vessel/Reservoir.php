@@ -17,7 +17,7 @@ final readonly class Reservoir
     /** † share of a pebble-filled cup that is solid; clay pebbles pack to between 0.5 and 0.6. */
     public const SOLID_SHARE = 0.55;
 
-    private const LEVEL_TOLERANCE_MM = 1.0e-7;
+    private const LEVEL_TOLERANCE_MM = 1.0e-10;
 
     private float $lowestBottom;
 

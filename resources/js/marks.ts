@@ -21,6 +21,8 @@ export const MARKS = [
     entry('feed', 5, 'Feed', () => import('./feed/FeedMark.vue')),
     entry('cost', 6, 'Cost', () => import('./cost/CostMark.vue')),
     entry('build', 7, 'Build', () => import('./build/BuildMark.vue')),
+    entry('days', 8, 'Days', () => import('./days/DaysMark.vue')),
+    entry('log', 9, 'Log', () => import('./log/LogMark.vue')),
 ];
 
 export type Mark = (typeof MARKS)[number]['key'];

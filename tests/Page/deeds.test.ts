@@ -550,6 +550,7 @@ describe('the code of the page', () => {
             .map((file) => file.replace('resources/js/', ''));
         // Each of these sees to the order of its answers by itself.
         expect(asks.sort()).toEqual([
+            'days/outbox.ts',
             'kit/garden.ts',
             'kit/library.ts',
             'kit/previewer.ts',

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
 import { money } from '../kit/format';
 import { parse, parts } from '../kit/everything';
+import DueNow from '../days/DueNow.vue';
 import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
 import Pages from '../kit/Pages.vue';
 import { send } from '../kit/turns';
@@ -228,6 +229,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
         </div>
 
         <main>
+            <DueNow />
             <h2>Gardens</h2>
             <p v-if="props.gardens.length === 0" class="none">No gardens yet. Make one, or read a file.</p>
             <ul v-else class="gardens">

@@ -5,8 +5,8 @@ import BenchDrawing from '../drawing/BenchDrawing.vue';
 import { tint } from '../drawing/plants';
 import { mass, money, volume } from '../kit/format';
 import { usePanel } from '../kit/places';
+import { dateOf, dayNumber, fromToday, useDays, wallClock } from '../days/diary';
 import { useGarden } from '../kit/garden';
-
 import Toggle from '../kit/Toggle.vue';
 
 const emit = defineEmits<{ choose: [tub: string]; go: [tub: string, mark: string] }>();
@@ -21,7 +21,31 @@ function openAdd(): void {
     asked.value = true;
     adding.value = true;
 }
-const stage = ref<'young' | 'grown'>('grown');
+/** How what is planted stands today, and what it needs next; nothing where nothing is. */
+const { days } = useDays(garden, ref({ from: dateOf(dayNumber(wallClock()) - 14), to: dateOf(dayNumber(wallClock()) + 40) }));
+const isPlanted = computed(() => (days.value?.copies.length ?? 0) > 0);
+const asked_ = ref<'young' | 'grown' | 'today' | null>(null);
+const stage = computed<'young' | 'grown' | 'today'>({
+    get: () => (asked_.value === 'today' && !isPlanted.value ? 'grown' : (asked_.value ?? 'grown')),
+    set: (to) => (asked_.value = to),
+});
+const stages = computed(() => [
+    ...(isPlanted.value ? [{ value: 'today' as const, name: 'Today' }] : []),
+    { value: 'young' as const, name: 'Young' },
+    { value: 'grown' as const, name: 'Grown' },
+]);
+const LEADS = { grown: ', plants grown and water at its line', young: ', just transplanted', today: ', as it stands today' };
+const today = computed(() =>
+    stage.value === 'today'
+        ? Object.fromEntries((days.value?.copies ?? []).flatMap((c) => (c.today ? [[`${c.tub}.${c.copy}`, c.today]] : [])))
+        : null,
+);
+/** What a tub needs next, and by when. */
+function nextOf(tub: string): string {
+    const items = (days.value?.copies ?? []).filter((c) => c.tub === tub).flatMap((c) => c.items);
+    const next = items.filter((i) => i.done === null).sort((a, b) => a.date.localeCompare(b.date))[0];
+    return next ? `${next.says}, ${fromToday(next.date, days.value!.today)}` : '';
+}
 const report = garden.report;
 const letters = garden.letters;
 const onBench = computed(() => report.value.totals.mass_kg);
@@ -41,18 +65,9 @@ const budget = computed(() => report.value.budget);
     <div class="bench">
         <div class="top">
             <h1>Bench</h1>
-            <p v-if="cards.length" class="faint lead">
-                Everything at one scale{{ stage === 'grown' ? ', plants grown and water at its line' : ', just transplanted' }}.
-            </p>
+            <p v-if="cards.length" class="faint lead">Everything at one scale{{ LEADS[stage] }}.</p>
             <div v-if="cards.length" class="stage">
-                <Toggle
-                    v-model="stage"
-                    label="Plants"
-                    :options="[
-                        { value: 'young', name: 'Young' },
-                        { value: 'grown', name: 'Grown' },
-                    ]"
-                />
+                <Toggle v-model="stage" label="Plants" :options="stages" />
             </div>
             <a
                 v-if="cards.length > 1"
@@ -87,7 +102,8 @@ const budget = computed(() => report.value.budget);
                 :tubs="report.tubs"
                 :air="report.air"
                 :units="garden.units.value"
-                :growth="stage === 'grown' ? 1 : 0.15"
+                :growth="stage === 'young' ? 0.15 : 1"
+                :today="today"
                 :letters="letters"
                 @choose="(tub) => emit('choose', tub)"
             />
@@ -118,6 +134,9 @@ const budget = computed(() => report.value.budget);
                             >{{ tub.crops.length > 1 ? `${crop.plants} ` : '' }}{{ crop.name.toLowerCase() }}</span
                         ></template
                     >
+                </p>
+                <p v-if="nextOf(tub.id)" class="small next">
+                    <button type="button" @click="emit('go', tub.id, 'days')">{{ nextOf(tub.id) }}</button>
                 </p>
                 <template v-if="first">
                     <p>
@@ -158,6 +177,18 @@ const budget = computed(() => report.value.budget);
 }
 .lead {
     flex: 1;
+}
+.next button {
+    border: 0;
+    background: none;
+    padding: 0;
+    color: var(--water-text);
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+}
+.next button:hover {
+    text-decoration: underline;
 }
 .top .word {
     text-decoration: none;

@@ -17,8 +17,10 @@ const props = withDefaults(
         letters?: Record<string, string>;
         flows?: boolean;
         choosable?: boolean;
+        /** How each copy stands today, by tub and copy (`deck.1`): where it is given, plants and water are drawn so. */
+        today?: Record<string, Stands> | null;
     }>(),
-    { chosen: null, letters: () => ({}), flows: true, choosable: true },
+    { chosen: null, letters: () => ({}), flows: true, choosable: true, today: null },
 );
 const emit = defineEmits<{ choose: [tub: string] }>();
 
@@ -28,6 +30,13 @@ const MARGIN = { left: 88, right: 20, top: 22, bottom: 40 };
 
 const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
+
+/** How one copy stands on a day. */
+interface Stands {
+    growth: number;
+    level_mm: number;
+    looks: 'well' | 'pale' | 'wilting' | 'dead';
+}
 
 interface Placed {
     tub: TubReport;
@@ -59,6 +68,7 @@ const scene = computed(() => {
     return { placed, stands, width: Math.max(300, x - GAP) };
 });
 
+const standing = (p: Placed): Stands | null => props.today?.[`${p.tub.id}.${p.copy + 1}`] ?? null;
 const grown = (tub: TubReport): number => (tub.shape.crops.length ? (props.growth < 0.3 ? 70 : plantsOf(tub) * props.growth) : 0);
 /** Where there is little room, words give way to the drawing; so do flows where tubs stand close. */
 const narrow = computed(() => size.width < 560);
@@ -219,7 +229,14 @@ const spoken = (tub: TubReport): string =>
                     :width="widthOf(p.tub) * scale"
                     :height="(topOf(p.tub) + grown(p.tub)) * scale + 30"
                 />
-                <TubElevation :tub="p.tub" :scale="scale" :growth="growth" />
+                <TubElevation
+                    :tub="p.tub"
+                    :scale="scale"
+                    :growth="today ? (standing(p)?.growth ?? 0) : growth"
+                    :level="today ? (standing(p)?.level_mm ?? 0) : undefined"
+                    :looks="today ? standing(p)?.looks : undefined"
+                    :bare="today !== null && standing(p) === null"
+                />
             </g>
             <g class="letters" aria-hidden="true">
                 <template v-for="p in scene.placed" :key="p.tub.id + p.copy">

@@ -30,7 +30,7 @@ export const useWay = () => way;
 export function sawMark(mark: Mark | 'bench'): void {
     if (!way.value.shown) return;
     if (mark === 'bench' || way.value.seen.includes(mark)) {
-        if (isThrough(way.value.seen) && mark !== 'build') knowTheWay();
+        if (isThrough(way.value.seen) && mark !== 'log') knowTheWay();
         return;
     }
     way.value = { ...way.value, seen: [...way.value.seen, mark] };
@@ -85,6 +85,10 @@ export function next(from: Mark | 'bench', report: Report, tub: string | null): 
         case 'cost':
             return step('build', 'What to do at the bench, step by step, and sheets to print.');
         case 'build':
+            return step('days', 'It is built; now it grows: what is sown when, and what is to be done on which day.');
+        case 'days':
+            return step('log', 'What you read and do at the tub. A level on a stick is enough, and the forecast goes on from it.');
+        case 'log':
             return { to: 'bench', says: 'That was all of it. The bench says what is left to mend.', press: 'Go to the bench' };
     }
 }

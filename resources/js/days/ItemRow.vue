@@ -1,0 +1,110 @@
+<script setup lang="ts">
+/** One thing to do, with its amounts and a tick; what of it is picked may be weighed. */
+import { computed, ref } from 'vue';
+import { type Units, volume } from '../kit/format';
+import { fromToday, type Item, partsOf, spoken } from './diary';
+
+const props = defineProps<{ item: Item; today: string; units: Units; where?: string }>();
+const emit = defineEmits<{ tick: [grams: number | null]; untick: [] }>();
+
+const grams = ref('');
+const parts = computed(() => partsOf(props.item));
+const when = computed(() => (props.item.done ? `done ${spoken(props.item.date)}` : fromToday(props.item.date, props.today)));
+function set(event: Event): void {
+    const box = event.target as HTMLInputElement;
+    if (!box.checked) return emit('untick');
+    const weighed = Number(grams.value.replace(',', '.'));
+    emit('tick', grams.value.trim() !== '' && weighed > 0 ? weighed : null);
+}
+</script>
+
+<template>
+    <li class="item" :class="{ late: item.late, done: item.done !== null }" :data-item="item.key">
+        <label class="tick">
+            <input
+                type="checkbox"
+                :checked="item.done !== null"
+                :aria-label="`${item.says}${where ? `, ${where}` : ''}: done`"
+                @change="set"
+            />
+        </label>
+        <div>
+            <p class="says">
+                <b>{{ item.says }}</b><span v-if="where" class="faint">, {{ where }}</span>
+            </p>
+            <p class="small">
+                <span :class="item.late ? 'overdue' : 'faint'">{{ when }}</span>
+                <span v-if="item.by && !item.done" class="faint">, still does by {{ spoken(item.by) }}</span>
+                <span v-if="parts">: {{ parts }}</span>
+            </p>
+            <p v-if="item.kind === 'top-up' && item.litres !== null && parts === ''" class="small faint">
+                {{ volume(item.litres, units) }} of plain water
+            </p>
+            <p v-if="item.note" class="small note">{{ item.note }}</p>
+            <details v-if="item.how || item.why" class="small">
+                <summary>{{ item.how ? 'How' : 'Why' }}</summary>
+                {{ item.why }} {{ item.how }}
+            </details>
+            <label v-if="item.kind === 'pick' && !item.done" class="small grams">
+                It weighed, g <input v-model="grams" class="text" inputmode="decimal" />
+            </label>
+        </div>
+    </li>
+</template>
+
+<style scoped>
+.item {
+    display: grid;
+    grid-template-columns: 28px minmax(0, 1fr);
+    gap: 0.3rem;
+    padding: 0.35rem 0;
+    border-top: 1px solid var(--rule);
+}
+.item.late {
+    border-top-color: var(--stop);
+}
+.tick {
+    display: grid;
+    place-items: start center;
+    padding-top: 1px;
+}
+input[type='checkbox'] {
+    inline-size: 20px;
+    block-size: 20px;
+    margin: 0;
+    accent-color: var(--kelp);
+}
+.overdue {
+    color: var(--stop-text);
+    font-weight: 600;
+}
+.note {
+    color: var(--mind-text);
+}
+.done .says {
+    text-decoration: line-through;
+    color: var(--faint);
+}
+.grams {
+    display: flex;
+    align-items: center;
+    gap: 0.4rem;
+    margin-top: 0.2rem;
+}
+.grams .text {
+    width: 5rem;
+    min-height: 28px;
+}
+@media (pointer: coarse) {
+    .item {
+        grid-template-columns: 44px minmax(0, 1fr);
+    }
+    .tick {
+        min-height: 44px;
+    }
+    input[type='checkbox'] {
+        inline-size: 26px;
+        block-size: 26px;
+    }
+}
+</style>

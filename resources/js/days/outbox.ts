@@ -1,0 +1,186 @@
+import { del, get, set } from 'idb-keyval';
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import { ulid } from 'ulid';
+import { call } from '../kit/api';
+import type { Entry } from './diary';
+
+/** A line that nobody could read yet: it is read by the core as soon as it answers, as of the moment at which it was written. */
+export interface Unread {
+    id: string;
+    tub: string;
+    copy: number;
+    at: string;
+    text: string;
+}
+
+/** What was read or done in a garden and is not kept at the server yet. */
+interface Waiting {
+    garden: string;
+    entry?: Entry;
+    line?: Unread;
+}
+
+/** What was understood of a line. */
+export interface ReadLine {
+    entry: Partial<Entry> & { at: string };
+    understood: string[];
+    left: string;
+    asks: { about: string; text: string; question: string }[];
+}
+
+/** One that the server did not take, and why. */
+export interface Refused {
+    entry: Entry;
+    message: string;
+}
+
+/** Where they wait: the browser's own database, through reload and restart. */
+const KEY = 'kelp-unsent-entries';
+
+/** So many are sent at a time. */
+const AT_ONCE = 500;
+
+const AGAIN_MS = 8_000;
+
+const WITHIN_MS = 30_000;
+
+/** Once for every entry, whichever page makes it. */
+export const newEntryId = (): string => ulid();
+
+/**
+ * Entries on their way. Each is put into the browser's own database before it is sent, and goes from there when the server has it: a tub
+ * stands where there may be no connection. Sent twice it is kept once, by its name.
+ */
+export class Outbox {
+    private readonly waiting: Ref<Waiting[]> = ref([]);
+    readonly refused: Ref<Refused[]> = ref([]);
+    /** Grows with every entry that the server has taken: who shows a log asks again. */
+    readonly kept = ref(0);
+    /** Why they wait; empty while all is well. */
+    readonly away = ref('');
+    private sending = false;
+    private timer: ReturnType<typeof setTimeout> | undefined;
+    private readonly ready: Promise<void>;
+
+    constructor() {
+        this.ready = this.recall();
+        window.addEventListener('online', () => void this.send());
+    }
+
+    /** How many of a garden wait. */
+    count(garden: string): ComputedRef<number> {
+        return computed(() => this.waiting.value.filter((w) => w.garden === garden).length);
+    }
+
+    add(garden: string, ...entries: Entry[]): Promise<void> {
+        return this.put(entries.map((entry) => ({ garden, entry })));
+    }
+
+    /** A line that is to be read when somebody is there to read it. */
+    addLine(garden: string, line: Unread): Promise<void> {
+        return this.put([{ garden, line }]);
+    }
+
+    private async put(more: Waiting[]): Promise<void> {
+        await this.ready;
+        this.waiting.value = [...this.waiting.value, ...more];
+        await this.store();
+        await this.send();
+    }
+
+    dismiss(refused: Refused): void {
+        this.refused.value = this.refused.value.filter((r) => r !== refused);
+    }
+
+    private async recall(): Promise<void> {
+        try {
+            this.waiting.value = (await get<Waiting[]>(KEY)) ?? [];
+        } catch {
+            // A browser that keeps nothing for us keeps them as long as the page is open.
+        }
+        if (this.waiting.value.length > 0) void this.send();
+    }
+
+    private async store(): Promise<void> {
+        try {
+            const all = JSON.parse(JSON.stringify(this.waiting.value)) as Waiting[];
+            if (all.length > 0) await set(KEY, all);
+            else await del(KEY);
+        } catch {
+            // As above.
+        }
+    }
+
+    private async send(): Promise<void> {
+        if (this.sending) return;
+        this.sending = true;
+        clearTimeout(this.timer);
+        let isAway = false;
+        while (this.waiting.value.length > 0 && !isAway) isAway = !(await this.sendSome(this.waiting.value[0]!.garden));
+        this.sending = false;
+        if (isAway) this.timer = setTimeout(() => void this.send(), AGAIN_MS);
+        else this.away.value = '';
+    }
+
+    /**
+     * Lines that nobody could read when they were written become entries; what is doubtful in them is kept as their note.
+     *
+     * @returns false where nobody answers
+     */
+    private async readLines(garden: string): Promise<boolean> {
+        for (const waiting of this.waiting.value.filter((w) => w.garden === garden && w.line !== undefined)) {
+            const line = waiting.line!;
+            const answer = await call<ReadLine>(`gardens/${garden}/entries/read`, {
+                body: JSON.stringify({ tub: line.tub, copy: line.copy, text: line.text, now: line.at }),
+                within: WITHIN_MS,
+            });
+            if (answer.kind !== 'done' && answer.kind !== 'refused' && answer.kind !== 'gone') {
+                this.away.value = 'message' in answer ? answer.message : 'Kelp Tub does not answer.';
+                return false;
+            }
+            const read = answer.kind === 'done' ? answer.data : null;
+            const entry: Entry = {
+                at: line.at,
+                ...read?.entry,
+                id: line.id,
+                tub: line.tub,
+                copy: line.copy,
+                ...(read === null ? { note: line.text } : read.left === '' ? {} : { note: read.left }),
+            };
+            this.waiting.value = this.waiting.value.map((w) => (w === waiting || w.line === line ? { garden, entry } : w));
+            await this.store();
+        }
+        return true;
+    }
+
+    /** @returns false where nobody answers */
+    private async sendSome(garden: string): Promise<boolean> {
+        if (!(await this.readLines(garden))) return false;
+        const some = this.waiting.value
+            .filter((w): w is { garden: string; entry: Entry } => w.garden === garden && w.entry !== undefined)
+            .slice(0, AT_ONCE);
+        if (some.length === 0) return true;
+        const answer = await call<{ entries: { id: string; result: string; message?: string }[] }>(`gardens/${garden}/entries`, {
+            body: JSON.stringify({ entries: some.map((w) => w.entry) }),
+            within: WITHIN_MS,
+        });
+        if (answer.kind !== 'done' && answer.kind !== 'refused' && answer.kind !== 'gone') {
+            this.away.value = 'message' in answer ? answer.message : 'Kelp Tub does not answer.';
+            return false;
+        }
+        const results = answer.kind === 'done' ? new Map(answer.data.entries.map((r) => [r.id, r])) : new Map();
+        const why = 'message' in answer ? answer.message : 'it was refused';
+        for (const w of some) {
+            const result = results.get(w.entry.id);
+            if (result === undefined || result.result === 'refused')
+                this.refused.value = [...this.refused.value, { entry: w.entry, message: result?.message ?? why }];
+        }
+        const gone = new Set(some.map((w) => w.entry.id));
+        this.waiting.value = this.waiting.value.filter((w) => w.garden !== garden || w.entry === undefined || !gone.has(w.entry.id));
+        await this.store();
+        this.kept.value++;
+        return true;
+    }
+}
+
+export const outbox = new Outbox();

@@ -1,0 +1,31 @@
+import type { Garden, Planting } from '../types/garden';
+import { dateOf, dayNumber } from './diary';
+
+/** A name for a planting that no other of the garden has. */
+export function freePlantingId(garden: Garden, crop: string): string {
+    const taken = new Set((garden.plantings ?? []).map((p) => p.id));
+    for (let n = 1; ; n++) if (!taken.has(`${crop}-${n}`)) return `${crop}-${n}`;
+}
+
+/** A planting by so many days later, or earlier, as far as it has dates. */
+export function shifted(planting: Planting, by: number): Planting {
+    const moved = { ...planting };
+    for (const key of ['sown', 'transplanted', 'cleared'] as const) {
+        const date = moved[key];
+        if (date) moved[key] = dateOf(dayNumber(date) + by);
+    }
+    return moved;
+}
+
+/** "1, 3, 5-7" as numbers of cups; null where it is no such list. */
+export function cupsOf(text: string): number[] | null {
+    const cups = new Set<number>();
+    for (const part of text.split(/[\s,;]+/).filter(Boolean)) {
+        const range = /^(\d{1,3})(?:-(\d{1,3}))?$/.exec(part);
+        if (!range) return null;
+        const [from, to] = [Number(range[1]), Number(range[2] ?? range[1])];
+        if (from < 1 || to < from || to > 200) return null;
+        for (let cup = from; cup <= to; cup++) cups.add(cup);
+    }
+    return cups.size ? [...cups].sort((a, b) => a - b) : null;
+}
