@@ -18,6 +18,7 @@ use KelpTub\Core\Log\Learning;
 use KelpTub\Core\Log\LogCase;
 use KelpTub\Core\Log\Suspicion;
 use KelpTub\Core\Season\Found;
+use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonState;
 use KelpTub\Core\Units\QuantityWriter;
 
@@ -27,9 +28,6 @@ use KelpTub\Core\Units\QuantityWriter;
  */
 final class CopyDiary
 {
-    /** † a crop's figures for water and for salts are right to within this share; what is learned narrows it. */
-    public const RANGE = 0.25;
-
     /** @var list<Course>|null */
     private ?array $base = null;
 
@@ -78,12 +76,12 @@ final class CopyDiary
     public function band(): array
     {
         $use = $this->uses();
-        [$low, $high] = $use !== null && $use->isUsed() ? [$use->low, $use->high] : [1 - self::RANGE, 1 + self::RANGE];
+        [$low, $high] = $use !== null && $use->isUsed() ? [$use->low, $use->high] : [1 - Season::RANGE, 1 + Season::RANGE];
         $eats = $this->eats();
 
         return [
-            $this->runWith($high, $eats * (1 - self::RANGE), [1 + self::RANGE, 1 - self::RANGE]),
-            $this->runWith($low, $eats * (1 + self::RANGE), [1 - self::RANGE, 1 + self::RANGE]),
+            $this->runWith($high, $eats * (1 - Season::RANGE), [1 + Season::RANGE, 1 - Season::RANGE]),
+            $this->runWith($low, $eats * (1 + Season::RANGE), [1 - Season::RANGE, 1 + Season::RANGE]),
         ];
     }
 

@@ -199,7 +199,7 @@ final class Schedule
     private function lastDay(CourseDay $day, Course $course): ?int
     {
         $use = $this->diary->uses();
-        $high = $use !== null && $use->isUsed() ? $use->high : 1 + CopyDiary::RANGE;
+        $high = $use !== null && $use->isUsed() ? $use->high : 1 + Season::RANGE;
         $season = new Season($day->tub(), $day->season->weather, [], $high);
         $low = $season->dryFrom($day->before, $day->tub()->dryLitres);
 
@@ -428,7 +428,10 @@ final class Schedule
             for ($n = 0, $day = $from + $every[0]; $day <= $end; $n++, $day += $every[$n % count($every)]) {
                 if ($day >= $today || $day + $every[($n + 1) % count($every)] > $today) {
                     $this->add(new Item(
-                        $this->waterKey('check', (int) round(($day - $course->start) * count($every) / array_sum($every))), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
+                        $this->waterKey(
+                            'check',
+                            (int) round(($day - $course->start) * count($every) / array_sum($every)),
+                        ), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
                         $this->ids($course->on($day)), 'Look at it', $looks, isForecast: true,
                     ));
                 }

@@ -34,7 +34,9 @@ final readonly class GardenFile
      */
     public static function decodeWhole(string $json): stdClass
     {
-        $document = self::decode($json, self::MOST_BYTES + self::MOST_ENTRIES_BYTES);
+        // Without entries there is nothing that may be larger than a design.
+        $most = self::MOST_BYTES + (str_contains($json, '"entries"') ? self::MOST_ENTRIES_BYTES : 0);
+        $document = self::decode($json, $most);
         if (strlen($json) > self::MOST_BYTES) {
             $design = clone $document;
             unset($design->entries);

@@ -55,7 +55,8 @@ final class LineReader
         .'|water|level|tub)\b|[&+,;:.()\-–—!"\']/ui';
 
     /** Words that are left where something of a clause was understood, and say nothing more. */
-    private const LEFT_OVER = '/\b(?:yet|seeds?|seedlings?|leaf|leaves|plants?|roots?|walls?|sides?|foul|pebbles|cups?|added|adding|after|dosed|used|gave'
+    private const LEFT_OVER = '/\b(?:yet|seeds?|seedlings?|leaf|leaves|plants?|roots?|walls?|sides?|foul|pebbles|cups?|added|adding'
+        .'|after|dosed|used|gave'
         .'|put|on|some|a bit'
         .'|slightly|very|looking|look|looks|all|over|are|were)\b/ui';
 

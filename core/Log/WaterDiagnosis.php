@@ -159,23 +159,43 @@ final readonly class WaterDiagnosis
         $label = $mixing->product?->labelEc($case->stage());
         $most = $mixing->source + FeedProduct::MOST_OF_LABEL * ($label ?? 0.0);
         $full = max($case->tub->fill, $case->litres());
-        $do = Correction::of($case->litres(), $ec, $wanted, $full, $mixing->source, max($most, $mixing->source));
         $w = $case->write;
+        if ($label !== null && $ec < $wanted) {
+            return sprintf(
+                'Stir in %s: EC comes to %s.',
+                self::amounts($mixing->dosesUp($wanted - $ec, $case->litres(), $case->stage())),
+                $w->number($wanted, 2, 'mS/cm'),
+            );
+        }
+        $do = Correction::of($case->litres(), $ec, $wanted, $full, $mixing->source, max($most, $mixing->source));
         if ($do->putIn <= 0.0) {
             return 'Nothing: it is what it should be.';
         }
-        $doses = $label === null ? [] : $mixing->dosesUp(max(0.0, $do->ec - $mixing->source), $do->putIn, $case->stage());
-        $with = implode(' and ', array_map(
-            static fn (Dose $d): string => QuantityWriter::plain(
-                $d->amount,
-                $d->amount < 1 ? 2 : 1,
-            )."\u{202F}{$d->part->unit()} {$d->part->name}",
-            array_filter($doses, static fn (Dose $d): bool => $d->amount > 0.005),
-        ));
+        $with = $label === null ? '' : self::amounts(
+            $mixing->dosesUp(max(0.0, $do->ec - $mixing->source), $do->putIn, $case->stage()),
+        );
         $in = $w->volume($do->putIn).' of '.($with === '' ? 'plain water' : "water with $with");
 
         return ($do->takeOut > 0.0 ? "Take out {$w->volume($do->takeOut)}, then pour in $in" : "Top up with $in")
             .sprintf(': EC comes to %s.', $w->number($do->after, 2, 'mS/cm'));
+    }
+
+    /**
+     * "11.8 g A and 7.9 g B"
+     *
+     * @param  list<Dose>  $doses
+     */
+    private static function amounts(array $doses): string
+    {
+        return implode(' and ', array_map(
+            static fn (Dose $d): string => sprintf(
+                "%s\u{202F}%s %s",
+                QuantityWriter::plain($d->amount, $d->amount < 1 ? 2 : 1),
+                $d->part->unit(),
+                $d->part->name,
+            ),
+            array_filter($doses, static fn (Dose $d): bool => $d->amount > 0.005),
+        ));
     }
 
     private function matched(): ?Suspicion

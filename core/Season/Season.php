@@ -20,6 +20,9 @@ final readonly class Season
     /** Two years are simulated; what has not come to harvest by then has none. */
     public const MOST_DAYS = 730;
 
+    /** † A crop's figures for water and for salts are right to within this share; what a log has learned narrows it. */
+    public const RANGE = 0.25;
+
     /** † share of the rain on a lid that gets in. */
     private const RAIN_IN = 0.08;
 

@@ -33,9 +33,6 @@ final readonly class SeasonRuns
     /** Runs that fit on one pair of axes. */
     public const MOST = 4;
 
-    /** † a crop's figures for water and for salts are right to within this share. */
-    private const RANGE = 0.25;
-
     private const OXYGEN_FLOOR = 5.0;
 
     public function __construct(private Planner $planner, private Library $library)
@@ -90,14 +87,14 @@ final readonly class SeasonRuns
      */
     private function band(FeedPlan $feed, array $events, ?Leave $leave): stdClass
     {
-        $thirsty = $feed->with($events, 1 + self::RANGE, 1 - self::RANGE)?->run($leave);
-        $hungry = $feed->with($events, 1 - self::RANGE, 1 + self::RANGE)?->run($leave);
+        $thirsty = $feed->with($events, 1 + Season::RANGE, 1 - Season::RANGE)?->run($leave);
+        $hungry = $feed->with($events, 1 - Season::RANGE, 1 + Season::RANGE)?->run($leave);
         $of = /** @return list<stdClass> */ static fn (?SeasonRun $run): array => array_map(
             static fn (SeasonDay $day): stdClass => (object) ['level_mm' => $day->level, 'ec_ms_cm' => $day->ec()],
             $run->days ?? [],
         );
 
-        return (object) ['thirsty' => $of($thirsty), 'hungry' => $of($hungry), 'share' => self::RANGE];
+        return (object) ['thirsty' => $of($thirsty), 'hungry' => $of($hungry), 'share' => Season::RANGE];
     }
 
     /**

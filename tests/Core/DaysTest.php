@@ -19,7 +19,11 @@ function plantingFaults(array ...$plantings): array
     return Gardens::faults(json_encode([
         'format' => 'kelp-tub.garden', 'version' => 1,
         'tubs' => [['id' => 'deck', 'system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'lettuce-leaf', 'count' => 2]],
-        'plantings' => array_map(static fn (array $p, int $i): array => ['id' => "p$i", 'tub' => 'deck', ...$p], $plantings, array_keys($plantings)),
+        'plantings' => array_map(
+            static fn (array $p, int $i): array => ['id' => "p$i", 'tub' => 'deck', ...$p],
+            $plantings,
+            array_keys($plantings),
+        ),
     ], JSON_THROW_ON_ERROR));
 }
 
@@ -36,8 +40,14 @@ it('refuses plantings that cannot be', function (array $plantings, string $fault
 })->with([
     'a crop that there is not' => [[['crop' => 'moonwort', 'sown' => '2027-03-01']], '/plantings/0/crop: is "moonwort"'],
     'a day that there is not' => [[['sown' => '2027-02-30']], '/plantings/0/sown: is "2027-02-30", no date'],
-    'set in before it was sown' => [[['sown' => '2027-03-10', 'transplanted' => '2027-03-01']], '/plantings/0/transplanted: is 2027-03-01, before'],
-    'cleared before it was set in' => [[['transplanted' => '2027-03-10', 'cleared' => '2027-03-09']], '/plantings/0/cleared: is 2027-03-09'],
+    'set in before it was sown' => [
+        [['sown' => '2027-03-10', 'transplanted' => '2027-03-01']],
+        '/plantings/0/transplanted: is 2027-03-01, before',
+    ],
+    'cleared before it was set in' => [
+        [['transplanted' => '2027-03-10', 'cleared' => '2027-03-09']],
+        '/plantings/0/cleared: is 2027-03-09',
+    ],
     'cleared and never begun' => [[['cleared' => '2027-03-09']], 'it never began'],
     'one name twice' => [[['sown' => '2027-03-01'], ['id' => 'p0', 'sown' => '2027-09-01']], '/plantings/1/id: is "p0"'],
     'one cup at one time' => [
@@ -69,7 +79,9 @@ it('sets in what is sown when it is raised, and what is bought at once', functio
     $of = $garden->of(Plantings::class)->byId('p');
     $days = Gardens::library()->crops->get('lettuce-leaf')->daysSowToTransplant;
 
-    expect($of->sown === null ? null : Dates::text($of->sown))->toBe($sown === 'raised' ? Dates::text(Dates::number($setIn) - $days) : $sown)
+    expect($of->sown === null ? null : Dates::text($of->sown))->toBe(
+        $sown === 'raised' ? Dates::text(Dates::number($setIn) - $days) : $sown
+    )
         ->and(Dates::text($of->setIn))->toBe($setIn === 'raised' ? Dates::text(Dates::number((string) $sown) + $days) : $setIn);
 })->with([
     'sown in a plug' => [['sown' => '2027-03-01'], '2027-03-01', 'raised'],
@@ -87,7 +99,10 @@ it('gives each planting its cups, and the rest to the one that names none', func
     ]);
     $plan = Gardens::plan($garden)->get(TubPlans::class)->tubs['tub'];
     $growing = Standing::of($plan, $garden->of(Plantings::class)->all);
-    $cups = array_map(static fn (Growing $g): array => [$g->planting->id, $g->cups, $g->to === null ? null : Dates::text($g->to)], $growing);
+    $cups = array_map(
+        static fn (Growing $g): array => [$g->planting->id, $g->cups, $g->to === null ? null : Dates::text($g->to)],
+        $growing,
+    );
 
     // The first gives up cup 2 when the third is set into it, and keeps cup 1.
     expect($cups)->toContain(['p0', [2], '2027-05-01'])->toContain(['p0', [1], null])->toContain(['p2', [2], null])
@@ -158,7 +173,12 @@ it('feeds a tub of several dates by those that drink most', function () {
 });
 
 it('meets the weather of its own date', function () {
-    $weather = ['site' => ['setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-07-01']]];
+    $weather = [
+        'site' => [
+            'setting' => 'open',
+            'weather' => ['kind' => 'typical', 'climate' => 'continental', 'seed' => 3, 'start' => '2027-07-01'],
+        ],
+    ];
     $spring = Grown::copy(Grown::garden(garden: $weather))->forecast()[0];
     $summer = Grown::copy(Grown::garden([], ['transplanted' => '2027-07-01', 'sown' => '2027-06-10'], $weather))->forecast()[0];
     $run = Gardens::fed(Grown::garden(garden: $weather))->run();
@@ -242,7 +262,10 @@ it('keeps days free on which nobody can come', function () {
 it('brings a top-up forward that falls into days away, with what it takes then', function () {
     $garden = Grown::garden(['reservoir_change' => 'never']);
     $of = static fn (array $site): Item => array_values(array_filter(
-        Grown::diary(Grown::garden(['reservoir_change' => 'never'], garden: ['site' => ['setting' => 'indoor', ...$site]]), now: 0.0)->days(Grown::day(0), Grown::day(60)),
+        Grown::diary(
+            Grown::garden(['reservoir_change' => 'never'], garden: ['site' => ['setting' => 'indoor', ...$site]]),
+            now: 0.0,
+        )->days(Grown::day(0), Grown::day(60)),
         static fn (Item $i): bool => $i->kind === 'top-up',
     ))[0];
     $due = $of([])->date;

@@ -34,10 +34,27 @@ final class Grown
                 'cup' => 'net-cup-75', 'layout' => ['pattern' => 'single', 'cups' => 1],
             ],
             'passive jar' => ['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'basil', 'feed' => 'f'],
-            'passive, topped up' => ['system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'dill', 'feed' => 'f', 'top_ups' => 'quarter'],
+            'passive, topped up' => [
+                'system' => 'passive',
+                'vessel' => 'bucket-20',
+                'crop' => 'dill',
+                'feed' => 'f',
+                'top_ups' => 'quarter',
+            ],
             'raft' => ['system' => 'raft', 'vessel' => 'tote-45', 'crop' => 'lettuce-leaf', 'feed' => 'f'],
-            'cloner' => ['system' => 'cloner', 'vessel' => 'tote-20', 'crop' => 'soft-cuttings', 'layout' => ['pattern' => 'grid', 'cups' => 6]],
-            'nursery' => ['system' => 'nursery', 'vessel' => 'tote-12', 'crop' => 'rocket', 'feed' => 'f', 'layout' => ['pattern' => 'grid', 'cups' => 4]],
+            'cloner' => [
+                'system' => 'cloner',
+                'vessel' => 'tote-20',
+                'crop' => 'soft-cuttings',
+                'layout' => ['pattern' => 'grid', 'cups' => 6],
+            ],
+            'nursery' => [
+                'system' => 'nursery',
+                'vessel' => 'tote-12',
+                'crop' => 'rocket',
+                'feed' => 'f',
+                'layout' => ['pattern' => 'grid', 'cups' => 4],
+            ],
             'sown in its cups' => ['system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'rocket', 'feed' => 'f', 'started' => 'seed'],
         ];
     }

@@ -36,7 +36,10 @@ it('reads a line as a grower writes it', function (string $line, array $says) {
 
     expect(lineSays($read))->toEqual($says)->and($read->asks)->toBe([])->and($read->left)->toBe('');
 })->with([
-    ['pH 6.3, EC 1.7, 21 °C, down 4 cm, topped up 3 L', ['ph' => 6.3, 'ec_ms_cm' => 1.7, 'water_c' => 21.0, 'level_mm' => 212.0, 'top_up_l' => 3.0]],
+    [
+        'pH 6.3, EC 1.7, 21 °C, down 4 cm, topped up 3 L',
+        ['ph' => 6.3, 'ec_ms_cm' => 1.7, 'water_c' => 21.0, 'level_mm' => 212.0, 'top_up_l' => 3.0],
+    ],
     ['840 ppm 700', ['ec_ms_cm' => 1.2]],
     ['840 ppm (700)', ['ec_ms_cm' => 1.2]],
     ['600ppm500', ['ec_ms_cm' => 1.2]],
@@ -192,11 +195,12 @@ it('guesses nothing: what is doubtful stays as the note, or is asked for', funct
 
     expect($entry)->toBe([])->and($read->left)->not->toBe('');
 })->with([
-    'pH 63', 'EC 230', 'EC 17', 'EC 1700', 'EC 1,700', 'pH 6-6.5', 'pH between 5.5 and 6', 'pH 6.3?', 'pH 6 or 6.5', 'pH from 6.8 to 5.9',
-    'pH was 6.8, now 5.9', 'no brown roots', 'roots not brown', 'roots are not slimy', 'did not top up', "didn't top up 3 L", 'will change the water tomorrow',
-    'should top up 3 L', 'need to top up 3 L', 'might be root rot', 'forgot to change the water', 'if the pH is 7 add pH down', 'level 21', '840 ppm',
-    'half a jug', 'topped up to the line', '3 L', '5.9', 'air 24 °C', 'plants 30 cm tall', 'water 140 °C', 'target EC 1.6', 'pH supposed to be 6',
-    'picked some', 'looks good', 'without bubbles yesterday it would wilt',
+    'pH 63', 'EC 230', 'EC 17', 'EC 1700', 'EC 1,700', 'pH 6-6.5', 'pH between 5.5 and 6', 'pH 6.3?', 'pH 6 or 6.5',
+    'pH from 6.8 to 5.9', 'pH was 6.8, now 5.9', 'no brown roots', 'roots not brown', 'roots are not slimy', 'did not top up',
+    "didn't top up 3 L", 'will change the water tomorrow', 'should top up 3 L', 'need to top up 3 L', 'might be root rot',
+    'forgot to change the water', 'if the pH is 7 add pH down', 'level 21', '840 ppm', 'half a jug', 'topped up to the line',
+    '3 L', '5.9', 'air 24 °C', 'plants 30 cm tall', 'water 140 °C', 'target EC 1.6', 'pH supposed to be 6', 'picked some',
+    'looks good', 'without bubbles yesterday it would wilt',
 ]);
 
 it('asks for the scale of a meter once, and takes it from then on', function () {

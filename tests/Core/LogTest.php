@@ -9,7 +9,6 @@ use KelpTub\Core\Log\EntryReader;
 use KelpTub\Core\Log\Interval;
 use KelpTub\Core\Log\Learning;
 use KelpTub\Core\Log\Sign;
-use KelpTub\Core\Marks\Days\EntriesOfFile;
 use KelpTub\Core\Season\Season;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -108,7 +107,8 @@ it('takes what is at the edge', function (array $says) {
     expect(entryFaults($says))->toBe([]);
 })->with([
     [['ph' => 14]], [['ph' => 0]], [['ec_ms_cm' => 10]], [['level_mm' => 3000]], [['water_c' => -2]], [['top_up_l' => 1000]],
-    [['note' => str_repeat('ö', 2000)]], [['signs' => array_column(Sign::cases(), 'value')]], [['tub' => null, 'planting' => 'q', 'ph' => 6]],
+    [['note' => str_repeat('ö', 2000)]],
+    [['signs' => array_column(Sign::cases(), 'value')]], [['tub' => null, 'planting' => 'q', 'ph' => 6]],
     [['at' => '2027-04-18T07:40:30', 'change' => true]], [['strikes' => str_repeat('1', 26)]],
 ]);
 
@@ -220,7 +220,10 @@ it('takes no more into a tub than it holds, and wets one that ran dry', function
     $garden = Grown::garden(['vessel' => 'jar-1', 'system' => 'passive', 'crop' => 'basil', 'top_ups' => 'none']);
     $brim = Grown::copy($garden)->forecast()[0]->days[0]->tub()->brim;
     $over = Grown::copy($garden, [Grown::entry(5, '19:00', ['top_up_l' => 50])])->forecast()[0];
-    $dry = Grown::copy($garden, [Grown::entry(5, '08:00', ['level_mm' => 0]), Grown::entry(6, '19:00', ['top_up_l' => 0.4])])->forecast()[0];
+    $dry = Grown::copy(
+        $garden,
+        [Grown::entry(5, '08:00', ['level_mm' => 0]), Grown::entry(6, '19:00', ['top_up_l' => 0.4])],
+    )->forecast()[0];
 
     expect($over->days[5]->after->volume)->toEqualWithDelta($brim, 1e-9)
         ->and($dry->days[5]->after->volume)->toBe(0.0)
@@ -255,7 +258,9 @@ it('holds the thirst of the plants in its range in at least 92 of 100 logs from 
     $chance = new Randomizer(new Mt19937(20270301));
     $kinds = [
         Grown::garden(['reservoir_change' => 'never']),
-        Grown::garden(['vessel' => 'tote-45', 'crop' => 'chilli', 'reservoir_change' => 'never', 'layout' => ['pattern' => 'best', 'cups' => 2]]),
+        Grown::garden(
+            ['vessel' => 'tote-45', 'crop' => 'chilli', 'reservoir_change' => 'never', 'layout' => ['pattern' => 'best', 'cups' => 2]]
+        ),
         Grown::garden(['system' => 'passive', 'vessel' => 'bucket-20', 'crop' => 'basil', 'top_ups' => 'quarter']),
     ];
     $held = 0;
@@ -309,6 +314,11 @@ it('leaves out of what it learns intervals that cannot tell', function (array $s
     'a dry tub' => [['level_mm' => 0], 'it ran dry'],
     'rain' => [
         ['level_mm' => 228], 'it rained in',
-        ['site' => ['setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'cool-maritime', 'seed' => 1, 'start' => '2027-03-01']]],
+        [
+            'site' => [
+                'setting' => 'open',
+                'weather' => ['kind' => 'typical', 'climate' => 'cool-maritime', 'seed' => 1, 'start' => '2027-03-01'],
+            ],
+        ],
     ],
 ]);

@@ -55,12 +55,12 @@ final class DaysMark extends Mark
 
     public function members(): array
     {
-        return ['plantings'];
+        return ['entries', 'log', 'plantings', 'site'];
     }
 
     public function membersByTub(): array
     {
-        return $this->members();
+        return ['plantings'];
     }
 
     public function read(stdClass $document, Library $library): Plantings

@@ -14,7 +14,7 @@ use KelpTub\Core\Garden\OfTubs;
 use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
-/** Reads the plantings of a document. One without a date is kept and has no days yet. */
+/** Reads the plantings of a document. One without a date, or of which no crop is known yet, is kept and has no days. */
 final readonly class PlantingReader
 {
     private const DATES = ['sown', 'transplanted', 'cleared'];
@@ -50,15 +50,9 @@ final readonly class PlantingReader
     {
         $crop = $raw->crop ?? null;
 
-        return match (true) {
-            $crop !== null => $this->library->crops->has($crop) ? [] : [
-                new Fault("$at/crop", "is \"$crop\", which is no crop of the Library, nor one of this garden"),
-            ],
-            isset($this->tubs[$raw->tub]) && $this->cropKey($raw) === null => [
-                new Fault("$at/crop", 'is missing, and nothing is to grow in that tub; say which crop it is'),
-            ],
-            default => [],
-        };
+        return $crop === null || $this->library->crops->has($crop) ? [] : [
+            new Fault("$at/crop", "is \"$crop\", which is no crop of the Library, nor one of this garden"),
+        ];
     }
 
     /** @return list<Fault> */

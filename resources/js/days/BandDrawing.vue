@@ -100,7 +100,8 @@ function water(drawn: Drawn): string {
             if (points.length === 0) return '';
             const line = points.map((p) => `${inside(X(p.day)).toFixed(1)} ${y(p.litres).toFixed(1)}`);
             const foot = drawn.water + deep.value - 4;
-            return `M${inside(X(Math.max(props.from, points[0]!.day - 1))).toFixed(1)} ${foot}V${y(points[0]!.litres).toFixed(1)}L${line.join('L')}V${foot}Z`;
+            const begins = inside(X(Math.max(props.from, points[0]!.day - 1))).toFixed(1);
+            return `M${begins} ${foot}V${y(points[0]!.litres).toFixed(1)}L${line.join('L')}V${foot}Z`;
         })
         .join('');
 }

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import Counter from '../kit/Counter.vue';
 import Fold from '../kit/Fold.vue';
-import { mass } from '../kit/format';
+import { weight } from '../kit/format';
 import { bringCrop } from '../kit/edits';
 import { useGarden } from '../kit/garden';
 import { cropOptions } from '../kit/library';
@@ -304,8 +304,8 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                     <li v-for="p in harvest" :key="p.id">
                         {{ p.name }}: from {{ spoken(p.harvest!)
                         }}<template v-if="p.last && p.last !== p.harvest"> to {{ spoken(p.last) }}</template
-                        >, some {{ mass(p.harvest_g / 1000, garden.units.value) }}
-                        <template v-if="p.picked_g !== null">; {{ mass(p.picked_g / 1000, garden.units.value) }} picked so far</template>
+                        >, some {{ weight(p.harvest_g, garden.units.value) }}
+                        <template v-if="p.picked_g !== null">; {{ weight(p.picked_g, garden.units.value) }} picked so far</template>
                     </li>
                 </ul>
             </template>

@@ -63,6 +63,8 @@ async function tick(row: Row, grams: number | null): Promise<void> {
 }
 const where = (row: Row): string =>
     `${row.tub.name}${row.tub.count > 1 ? ` ${row.tub.copy}` : ''}${(gardens.value?.length ?? 0) > 1 ? `, ${row.garden.name}` : ''}`;
+/** A stem with two pairs of leaves, from the lid up. */
+const SPROUT = ['M0 0V-8M0 -4q-8 -7 -10 0q5 4 10 1M0 -4q8 -7 10 0q-5 4 -10 1', 'M0 -8q-5 -5 -6 0q3 3 6 1M0 -8q5 -5 6 0q-3 3 -6 1'].join('');
 const LOOKS = { well: '', pale: 'poorly', wilting: 'wilts', dead: 'dead' };
 </script>
 
@@ -106,7 +108,7 @@ const LOOKS = { well: '', pale: 'poorly', wilting: 'wilts', dead: 'dead' };
                                     />
                                     <path
                                         :transform="`translate(22 14) scale(${0.35 + 0.65 * t.today.growth})`"
-                                        d="M0 0V-8M0 -4q-8 -7 -10 0q5 4 10 1M0 -4q8 -7 10 0q-5 4 -10 1M0 -8q-5 -5 -6 0q3 3 6 1M0 -8q5 -5 6 0q-3 3 -6 1"
+                                        :d="SPROUT"
                                         class="p"
                                         :class="t.today.looks"
                                     />

@@ -73,6 +73,15 @@ export function mass(kg: number, units: Units): string {
     return units === 'us' ? number((kg * 1000) / G_PER_POUND, 1, 'lb') : number(kg, 1, 'kg');
 }
 
+/** What is picked, or weighed out: `190 g`, from a kilogram on `1.2 kg`; ounces, from a pound on pounds. */
+export function weight(grams: number, units: Units): string {
+    if (units === 'us') {
+        const ounces = grams / (G_PER_POUND / 16);
+        return ounces < 16 ? number(ounces, 1, 'oz') : mass(grams / 1000, units);
+    }
+    return grams < 1000 ? number(grams, 0, 'g') : mass(grams / 1000, units);
+}
+
 /** What bears on a square metre: `263 kg/m²` or `54 lb/ft²`. */
 export function load(kgPerSquareMetre: number, units: Units): string {
     return units === 'us'

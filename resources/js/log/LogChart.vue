@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What was read against what was forecast, by date: the band as it stood before each reading, the forecast that goes on from each, dots. */
+/** What was read against what was forecast, by date: the band as it stood before each reading, the forecast on from each, dots. */
 import { computed, ref } from 'vue';
 import { useBox } from '../drawing/useBox';
 import { dimension, number, type Units, volume } from '../kit/format';
@@ -88,11 +88,11 @@ const strips = computed<Strip[]>(() => {
 const Y = (s: Strip, value: number): number =>
     s.top + s.height * (1 - (Math.max(s.from, Math.min(s.to, value)) - s.from) / (s.to - s.from));
 
-/** What was read before noon, where the line goes through it. */
-const found = (date: string, key: Key): { x: number; v: number | null }[] =>
+/** What was read on a day before noon, or after it: the line goes through it. */
+const found = (date: string, key: Key, early: boolean): { x: number; v: number | null }[] =>
     readings.value
-        .filter((r) => r.at.slice(0, 10) === date && Number(r.at.slice(11, 13)) < 12 && readOf(r, key) !== null)
-        .map((r) => ({ x: X(Math.min(timeOf(r.at), dayNumber(date) + MORNING)), v: readOf(r, key) }));
+        .filter((r) => r.at.slice(0, 10) === date && Number(r.at.slice(11, 13)) < 12 === early && readOf(r, key) !== null)
+        .map((r) => ({ x: X(early ? Math.min(timeOf(r.at), dayNumber(date) + MORNING) : timeOf(r.at)), v: readOf(r, key) }));
 
 /** The line in pieces: before now it is drawn faint, since it was read over; courses stand apart. */
 function line(s: Strip, ahead: boolean): string {
@@ -102,8 +102,9 @@ function line(s: Strip, ahead: boolean): string {
                 .filter((d) => dayNumber(d.date) >= span.value.from && dayNumber(d.date) < span.value.to)
                 .filter((d) => dayNumber(d.date) + 1 >= today.value === ahead || Math.abs(dayNumber(d.date) + 1 - today.value) < 1)
                 .flatMap((d) => [
-                    ...(d.morning ? found(d.date, s.key) : []),
+                    ...found(d.date, s.key, true),
                     ...(d.morning ? [{ x: X(dayNumber(d.date) + MORNING), v: of({ ...d, ...d.morning }, s.key) }] : []),
+                    ...found(d.date, s.key, false),
                     { x: X(dayNumber(d.date) + 1), v: of(d, s.key) },
                 ])
                 .filter((p) => p.v !== null);

@@ -5,7 +5,7 @@ import Caution from '../kit/Caution.vue';
 import Counter from '../kit/Counter.vue';
 import Figure from '../kit/Figure.vue';
 import Fold from '../kit/Fold.vue';
-import { length, mass, number, volume } from '../kit/format';
+import { length, number, volume, weight } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { send, useTurns } from '../kit/turns';
 import DaySection from '../feed/DaySection.vue';
@@ -84,7 +84,7 @@ function told(e: Entry): string {
         ...Object.entries(e.dose ?? {}).map(
             ([name, d]) => `${number(d.ml ?? d.g ?? 0, 2)}\u202f${d.ml === undefined ? 'g' : 'mL'} ${name}`,
         ),
-        e.harvest_g ? `picked ${mass(e.harvest_g / 1000, units.value)}` : e.picked ? `picked ${e.picked}` : '',
+        e.harvest_g ? `picked ${weight(e.harvest_g, units.value)}` : e.picked ? `picked ${e.picked}` : '',
         ...(e.signs ?? []).map((s) => signName(s).toLowerCase()),
         ...(e.did ?? []).map((d) => d.split('/').slice(1, 2)[0] ?? d).map((d) => d.replace(/-/g, ' ')),
         e.note ?? '',
@@ -110,8 +110,8 @@ const learned = computed(() => {
         l === null || l.intervals < 3
             ? null
             : {
-                  says: `${number(l.factor, 2)} of the forecast`,
-                  note: `${verb} ${number(l.low, 2)} to ${number(l.high, 2)} of it, by ${l.intervals} intervals${
+                  says: `× ${number(l.factor, 2)}`,
+                  note: `${verb} ${number(l.low, 2)} to ${number(l.high, 2)} of what was forecast, by ${l.intervals} intervals${
                       l.left_out.length ? `; ${l.left_out.length} left out` : ''
                   }`,
               };
@@ -121,6 +121,17 @@ async function tick(item: Item, grams: number | null): Promise<void> {
     await outbox.add(garden.id, { ...entryOf(item), ...(grams === null ? {} : { harvest_g: grams }) });
 }
 const next = computed(() => (diary.value?.next ?? []).slice(0, 4));
+const todaysNote = computed(() => {
+    const t = diary.value?.today;
+    if (!t) return '';
+    return `level ${length(t.level_mm, units.value)}${t.ec_ms_cm === null ? '' : `, EC some ${number(t.ec_ms_cm, 2)}`}`;
+});
+const harvestNote = computed(() => {
+    const h = diary.value?.harvest;
+    if (!h?.grams) return '';
+    const each = number(h.a_litre_g ?? 0, 1, 'g');
+    return `${weight(h.forecast_g, units.value)} were forecast; ${each} to a litre of water`;
+});
 const reads = computed(() => diary.value?.readings.filter((r) => r.ec_ms_cm !== null).at(-1) ?? null);
 const season = computed(() => {
     const first = diary.value?.courses.at(-1)?.start;
@@ -247,23 +258,14 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                     />
                 </ul>
             </template>
-            <Figure
-                v-if="diary?.today"
-                label="Today"
-                :value="volume(diary.today.volume_l, units)"
-                :note="`level ${length(diary.today.level_mm, units)}${diary.today.ec_ms_cm === null ? '' : `, EC some ${number(diary.today.ec_ms_cm, 2)}`}`"
-            />
+            <Figure v-if="diary?.today" label="Today" :value="volume(diary.today.volume_l, units)" :note="todaysNote" />
             <Figure v-if="learned.use" label="Drinks" :value="learned.use.says" :note="learned.use.note" />
             <Figure v-if="learned.eats" label="Eats" :value="learned.eats.says" :note="learned.eats.note" />
             <Figure
                 v-if="diary?.harvest"
                 label="Picked"
-                :value="diary.harvest.grams ? mass(diary.harvest.grams / 1000, units) : String(diary.harvest.picked)"
-                :note="
-                    diary.harvest.grams
-                        ? `${mass(diary.harvest.forecast_g / 1000, units)} were forecast; ${number(diary.harvest.a_litre_g ?? 0, 1)}\u202fg to a litre of water`
-                        : ''
-                "
+                :value="diary.harvest.grams ? weight(diary.harvest.grams, units) : String(diary.harvest.picked)"
+                :note="harvestNote"
             />
             <p v-for="p in plantings" :key="p.id" class="small faint">
                 {{ p.name }}: set in {{ spoken(p.set_in)

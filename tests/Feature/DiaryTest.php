@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Garden;
+use App\Models\LogEntry;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Sabre\VObject\Reader;
+use Tests\Core\Grown;
+
+/** A kept garden with one bucket of lettuce set in on 1 March 2027. */
+function grownGarden(array $plantings = [[]]): string
+{
+    $garden = Grown::garden([], $plantings);
+
+    return send('POST', '/api/gardens', (string) json_encode($garden->document))->assertCreated()->json('id');
+}
+
+/** @param  array<string, mixed>  $says */
+function rawEntry(array $says, ?string $id = null): array
+{
+    return ['id' => $id ?? (string) Str::ulid(), 'tub' => 'tub', 'copy' => 1, 'at' => '2027-03-05T08:00', ...$says];
+}
+
+beforeEach(function () {
+    $this->travelTo('2027-04-01 12:00:00');
+});
+
+it('keeps entries once, in any order, and says of each what came of it', function () {
+    $id = grownGarden();
+    [$a, $b] = [rawEntry(['ph' => 6.3]), rawEntry(['level_mm' => 200])];
+    $results = static fn (array $entries): array => array_column(
+        ask("/api/gardens/$id/entries", ['entries' => $entries])->assertOk()->json('entries'),
+        'result',
+    );
+
+    expect($results([$a, rawEntry(['ph' => 63]), $b]))->toBe(['kept', 'refused', 'kept'])
+        ->and($results([$b, $a, $a]))->toBe(['known', 'known', 'known'])
+        ->and($results([['ph' => 6.4] + $a]))->toBe(['refused'])
+        ->and($results([rawEntry(['ph' => 6.1], Str::upper(Str::ulid()))]))->toBe(['kept'])
+        ->and(LogEntry::where('garden_id', $id)->count())->toBe(3)
+        // Writing one is no edit of the design.
+        ->and(Garden::findOrFail($id)->revision)->toBe(1);
+});
+
+it('answers an entry that is sent twice in one batch, and one that is none', function () {
+    $id = grownGarden();
+    $a = rawEntry(['ph' => 6.3]);
+    $answer = ask("/api/gardens/$id/entries", ['entries' => [$a, $a, 'x', ['id' => 'y'], rawEntry(['at' => '2027-04-20T08:00', 'ph' => 6])]]);
+
+    expect(array_column($answer->json('entries'), 'result'))->toBe(['kept', 'known', 'refused', 'refused', 'refused'])
+        ->and($answer->json('entries.4.message'))->toContain('still to come');
+});
+
+it('bounds a batch, and refuses what is no list', function () {
+    $id = grownGarden();
+    ask("/api/gardens/$id/entries", ['entries' => array_map(static fn (): array => rawEntry(['ph' => 6]), range(1, 501))])->assertStatus(422);
+    ask("/api/gardens/$id/entries", ['entries' => []])->assertStatus(422);
+    ask("/api/gardens/$id/entries", ['entries' => 'x'])->assertStatus(422);
+    ask('/api/gardens/01zzzzzzzzzzzzzzzzzzzzzzzz/entries', ['entries' => [rawEntry(['ph' => 6])]])->assertNotFound();
+
+    expect(LogEntry::count())->toBe(0);
+});
+
+it('hands entries out in pages, from a number on', function () {
+    $id = grownGarden();
+    foreach (range(0, 2) as $batch) {
+        $some = array_map(static fn (int $i): array => rawEntry(['note' => "n$batch-$i"]), range(1, 250));
+        ask("/api/gardens/$id/entries", ['entries' => $some])->assertOk();
+    }
+    $first = send('GET', "/api/gardens/$id/entries?tub=tub&copy=1", '')->assertOk();
+    $second = send('GET', "/api/gardens/$id/entries?tub=tub&copy=1&after={$first->json('last')}", '');
+
+    expect($first->json('entries'))->toHaveCount(500)->and($first->json('next'))->toBeTrue()
+        ->and($second->json('entries'))->toHaveCount(250)->and($second->json('next'))->toBeFalse()
+        ->and(send('GET', "/api/gardens/$id/entries?tub=other", '')->json('entries'))->toBe([]);
+});
+
+it('tells how a copy stands, what its log means and what is due', function () {
+    $id = grownGarden();
+    ask("/api/gardens/$id/entries", ['entries' => [
+        rawEntry(['level_mm' => 180, 'ec_ms_cm' => 1.0, 'ph' => 7.4, 'signs' => ['pale-new-leaves']]),
+    ]])->assertOk();
+    $diary = send('GET', "/api/gardens/$id/diary?tub=tub&now=2027-03-06T08:00", '')->assertOk();
+
+    expect(array_column($diary->json('findings'), 'code'))->toContain('log.locked', 'log.ph-out')
+        ->and($diary->json('readings.0.level_mm'))->toEqual(180)
+        ->and($diary->json('today.date'))->toBe('2027-03-06')
+        ->and($diary->json('courses.0.start'))->toBe('2027-03-01')
+        ->and($diary->json('courses.0.days.4.morning.level_mm'))->toEqualWithDelta(180, 1e-6)
+        ->and($diary->json('next'))->not->toBe([])
+        ->and(send('GET', "/api/gardens/$id/diary?tub=none&now=2027-03-06T08:00", '')->assertStatus(422)->json('faults.0.pointer'))->toBe('/tub')
+        ->and(send('GET', "/api/gardens/$id/diary?tub=tub&now=soon", '')->assertStatus(422)->json('faults.0.pointer'))->toBe('/now');
+});
+
+it('follows a design that is not saved yet', function () {
+    $id = grownGarden();
+    $document = json_decode(Garden::findOrFail($id)->document);
+    $document->plantings[0]->transplanted = '2027-03-15';
+    $days = ask("/api/gardens/$id/days", ['garden' => $document, 'now' => '2027-03-02T08:00', 'from' => '2027-02-01', 'to' => '2027-06-01']);
+    $kept = send('GET', "/api/gardens/$id/days?now=2027-03-02T08:00&from=2027-02-01&to=2027-06-01", '');
+
+    expect($days->json('copies.0.plantings.0.set_in'))->toBe('2027-03-15')
+        ->and($kept->json('copies.0.plantings.0.set_in'))->toBe('2027-03-01');
+});
+
+it('reads a line as the tub stands, and keeps nothing', function () {
+    $id = grownGarden();
+    ask("/api/gardens/$id/entries", ['entries' => [rawEntry(['level_mm' => 200])]]);
+    $read = ask("/api/gardens/$id/entries/read", ['tub' => 'tub', 'now' => '2027-03-06T08:00', 'text' => 'down 2 cm, pH 6.1, 840 ppm'])->assertOk();
+
+    expect($read->json('entry.level_mm'))->toEqual(180)->and($read->json('entry.ph'))->toBe(6.1)
+        ->and($read->json('asks.0.about'))->toBe('ppm')
+        ->and(LogEntry::count())->toBe(1);
+});
+
+it('says what is due over all gardens, and works it out anew when something is new', function () {
+    $id = grownGarden();
+    send('POST', '/api/gardens', demo())->assertCreated();
+    $due = static fn (string $now): array => send('GET', "/api/due?now=$now", '')->assertOk()->json('gardens');
+    $first = $due('2027-03-20T08:00');
+    DB::enableQueryLog();
+    $again = $due('2027-03-20T09:00');
+    $queries = count(DB::getQueryLog());
+
+    expect($first)->toHaveCount(1)->and($first[0]['id'])->toBe($id)
+        ->and($again)->toBe($first)->and($queries)->toBeLessThan(6)
+        ->and(array_column($first[0]['tubs'][0]['items'], 'kind'))->toContain('change')
+        ->and($due('2027-03-21T08:00')[0]['tubs'][0]['today']['date'])->toBe('2027-03-21');
+    $change = array_values(array_filter($first[0]['tubs'][0]['items'], static fn (array $i): bool => $i['kind'] === 'change'))[0];
+    ask("/api/gardens/$id/entries", ['entries' => [rawEntry(['change' => true, 'did' => [$change['key']], 'at' => '2027-03-20T09:00'])]]);
+
+    expect(array_column($due('2027-03-20T10:00')[0]['tubs'][0]['items'], 'key'))->not->toContain($change['key']);
+});
+
+it('puts a log into the garden’s file and reads it out of it, to the letter', function () {
+    $id = grownGarden();
+    $entries = [rawEntry(['ph' => 6.3, 'note' => 'größer: 10 %']), rawEntry(['level_mm' => 200.0]), rawEntry(['top_up_l' => 3, 'top_up_ec' => 0.6])];
+    ask("/api/gardens/$id/entries", ['entries' => $entries])->assertOk();
+    $file = (string) send('GET', "/api/gardens/$id/file", '')->getContent();
+    $copy = send('POST', '/api/gardens', $file)->assertCreated()->json('id');
+
+    expect(json_decode($file)->entries)->toHaveCount(3)
+        ->and((string) send('GET', "/api/gardens/$copy/file", '')->getContent())->toBe($file)
+        ->and(Garden::findOrFail($copy)->document)->not->toContain('entries')
+        ->and(LogEntry::where('garden_id', $copy)->count())->toBe(3);
+});
+
+it('refuses a file with an entry that cannot be, whole', function () {
+    $document = Grown::garden()->document;
+    $document->entries = [rawEntry(['ph' => 63])];
+
+    expect(send('POST', '/api/gardens', (string) json_encode($document))->assertStatus(422)->json('faults.0.pointer'))->toBe('/entries/0/ph')
+        ->and(Garden::count())->toBe(0)->and(LogEntry::count())->toBe(0);
+});
+
+it('keeps a log with everything, brings back what is missing, and goes with a garden that is deleted', function () {
+    $id = grownGarden();
+    ask("/api/gardens/$id/entries", ['entries' => [rawEntry(['ph' => 6.3]), rawEntry(['ph' => 6.4])]])->assertOk();
+    $everything = send('GET', '/api/everything', '')->streamedContent();
+    LogEntry::query()->limit(1)->delete();
+    $same = send('POST', '/api/everything', $everything)->assertOk();
+
+    expect($same->json('same'))->toBeGreaterThanOrEqual(1)->and(LogEntry::where('garden_id', $id)->count())->toBe(2);
+    send('DELETE', "/api/gardens/$id", '', ['If-Match' => '1'])->assertOk();
+    send('POST', "/api/gardens/$id/restore", '{}')->assertOk();
+    expect(LogEntry::where('garden_id', $id)->count())->toBe(2);
+    Garden::findOrFail($id)->forceDelete();
+    expect(LogEntry::count())->toBe(0);
+    send('POST', '/api/everything', $everything)->assertOk();
+    expect(LogEntry::where('garden_id', $id)->count())->toBe(2);
+});
+
+it('leaves what was sown and read behind when a garden is copied', function () {
+    $id = grownGarden();
+    ask("/api/gardens/$id/entries", ['entries' => [rawEntry(['ph' => 6.3])]]);
+    $copy = send('POST', "/api/gardens/$id/copy", '{}')->assertCreated();
+
+    expect(json_decode($copy->json('document'))->plantings)->toBe([])
+        ->and(LogEntry::where('garden_id', $copy->json('id'))->count())->toBe(0);
+});
+
+it('takes a table of a log, all or nothing, and hands out what it takes', function () {
+    $id = grownGarden();
+    $import = static fn (string $text) => ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => $text]);
+    $table = "ph;at;level_mm;change;note\n6,3;2027-03-05 08:00;200,5;;\"mit Komma, hier\"\n;2027-03-06T08:00;190;yes;'=SUM(1)\n\n";
+
+    expect($import($table)->assertOk()->json('kept'))->toBe(2);
+    $csv = (string) send('GET', "/api/gardens/$id/entries/file.csv?tub=tub", '')->getContent();
+    $json = (string) send('GET', "/api/gardens/$id/entries/file.json?tub=tub", '')->getContent();
+    expect($csv)->toContain("2027-03-06T08:00,190,,,,,,yes,,,,,'=SUM(1)")->and($csv)->toContain('200.5')
+        ->and($import($json)->json('kept'))->toBe(0);
+
+    $other = grownGarden();
+    expect(ask("/api/gardens/$other/entries/import", ['tub' => 'tub', 'text' => $csv])->json('kept'))->toBe(2)
+        ->and((string) send('GET', "/api/gardens/$other/entries/file.csv?tub=tub", '')->getContent())->toBe($csv);
+});
+
+it('refuses a table with its rows, and keeps none of it', function (string $table, string $pointer, string $why) {
+    $id = grownGarden();
+    $fault = ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => $table])->assertStatus(422)->json('faults.0');
+
+    expect($fault['pointer'])->toBe($pointer)->and($fault['message'])->toContain($why)->and(LogEntry::count())->toBe(0);
+})->with([
+    'mixed decimals' => ["at;ph;level_mm\n2027-03-05T08:00;6,3;200\n2027-03-06T08:00;6.4;190\n", '/rows/3', 'points or commas'],
+    'a column that there is not' => ["at,colour\n2027-03-05T08:00,red\n", '/rows/1', '"colour"'],
+    'no moment' => ["at,ph\n2027-03-05T08:00,6.3\nyesterday,6.4\n", '/rows/3/at', 'is no moment'],
+    'out of range' => ["at,ph\n2027-03-05T08:00,6.3\n2027-03-06T08:00,63\n", '/rows/3/ph', 'did it mean 6.3'],
+    'no JSON' => ['[{"at": ', '/text', 'is not JSON'],
+]);
+
+it('writes a calendar that can be read in again: what moved is told, what fell away is cancelled', function () {
+    $id = grownGarden();
+    $level = error_reporting(E_ALL & ~E_DEPRECATED);
+    $calendar = static function () use ($id): array {
+        $text = (string) send('GET', "/api/gardens/$id/days.ics?now=2027-03-02T08:00", '')->assertOk()->getContent();
+        $events = [];
+        foreach (Reader::read($text)->select('VEVENT') as $event) {
+            $events[(string) $event->UID] = [(string) $event->DTSTART, (int) (string) $event->SEQUENCE, (string) $event->STATUS];
+        }
+
+        return $events;
+    };
+    $first = $calendar();
+    expect($calendar())->toBe($first)->and(count($first))->toBeGreaterThan(6)
+        ->and(max(array_column($first, 1)))->toBe(0);
+
+    $document = json_decode(Garden::findOrFail($id)->document);
+    $document->plantings[0]->transplanted = '2027-03-08';
+    send('PUT', "/api/gardens/$id", (string) json_encode($document), ['If-Match' => '1'])->assertOk();
+    $moved = $calendar();
+    $key = "p0/set-in@$id.kelp-tub";
+    expect($moved[$key])->toBe(['20270308', $first[$key][1] + ($first[$key][0] === '20270308' ? 0 : 1), 'CONFIRMED']);
+
+    $document->plantings = [];
+    send('PUT', "/api/gardens/$id", (string) json_encode($document), ['If-Match' => '2'])->assertOk();
+    $gone = $calendar();
+    error_reporting($level);
+
+    expect(array_unique(array_column($gone, 2)))->toBe(['CANCELLED'])
+        ->and($gone["p0/pick@$id.kelp-tub"][1])->toBeGreaterThan($moved["p0/pick@$id.kelp-tub"][1]);
+});
