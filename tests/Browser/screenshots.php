@@ -14,6 +14,22 @@ if (! is_dir($folder)) {
 }
 $garden = json_decode((string) file_get_contents("$url/api/gardens"))->gardens[0]->id;
 $browser = Browser::start();
+// The demo's plantings and its log are dated from this day, so that pictures stay as they are.
+$today = (string) getenv('KELP_DEMO_TODAY');
+$browser->devTools('Page.addScriptToEvaluateOnNewDocument', ['source' => <<<JS
+    (() => {
+        const Real = Date;
+        const ahead = new Real('{$today}T09:30:00').getTime() - Real.now();
+        window.Date = class extends Real {
+            constructor(...of) {
+                of.length ? super(...of) : super(Real.now() + ahead);
+            }
+            static now() {
+                return Real.now() + ahead;
+            }
+        };
+    })();
+    JS]);
 $take = function (
     string $name,
     string $path,
@@ -43,7 +59,6 @@ try {
     $take('gardens', '/', '.gardens');
     $take('bench', "/gardens/$garden", '.cards');
     $take('tub', "/gardens/$garden/foredeck/tub", '.mark');
-    $take('cloner', "/gardens/$garden/cuttings/tub", '.mark');
     $take('crop', "/gardens/$garden/foredeck/crop", '.mark');
     $take('lid', "/gardens/$garden/foredeck/lid", '[data-pattern=spread]');
     $take('air', "/gardens/$garden/well-deck/air", 'svg[aria-label^="Oxygen against air"]');
@@ -64,12 +79,13 @@ try {
     echo "  beside.png\n";
     $take('cost', "/gardens/$garden/foredeck/cost", '.figure:nth-of-type(7)');
     $take('build', "/gardens/$garden/foredeck/build", '[data-step]', press: '[data-step=saw]');
-    $take('jar', "/gardens/$garden/galley-sorrel/crop", '.mark');
+    $take('days', "/gardens/$garden/foredeck/days", '[data-planting]');
+    $take('log', "/gardens/$garden/foredeck/log", '[data-strip=ec]');
     $take('marking-out', "/gardens/$garden/foredeck/marking-out", '.sheet', width: 820, height: 1160);
     $take('compare', "/compare?of=$garden:foredeck,$garden:well-deck,$garden:galley-dill", '.pictures');
     $take('library', '/library/vessels', '.holder svg');
     $take('night', "/gardens/$garden/well-deck/tub", '.mark', night: true);
-    $take('phone', "/gardens/$garden", '.cards', width: 390, height: 844);
+    $take('phone', "/gardens/$garden/galley-dill/log", '[data-finding]', width: 390, height: 844);
     // A history wants a change or two: they are made as a grower makes them.
     $browser->size(1280, 800)->open("$url/gardens/$garden/foredeck/tub")->see('.mark');
     $browser->choose('Run it', 'Passive');

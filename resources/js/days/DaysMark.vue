@@ -142,7 +142,7 @@ const clock = computed(() => encodeURIComponent(wallClock()));
 </script>
 
 <template>
-    <MarkPage title="Days" lead="What is planted where, and what is to be done on which day.">
+    <MarkPage first="reckoning" title="Days" lead="What is planted where, and what is to be done on which day.">
         <template #set>
             <form class="plant" @submit.prevent="plant">
                 <Counter

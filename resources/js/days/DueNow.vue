@@ -78,6 +78,7 @@ const LOOKS = { well: '', pale: 'poorly', wilting: 'wilts', dead: 'dead' };
                 <ItemRow
                     v-for="row in shown"
                     :key="`${row.garden.id} ${row.item.key}`"
+                    :data-of="row.garden.id"
                     :item="row.item"
                     :today="now"
                     :units="row.garden.units"
@@ -86,7 +87,7 @@ const LOOKS = { well: '', pale: 'poorly', wilting: 'wilts', dead: 'dead' };
                 />
             </ul>
             <p v-else class="faint">Nothing for a week.</p>
-            <button v-if="rows.length > MOST" type="button" class="word" @click="more = !more">
+            <button v-if="rows.length > MOST" type="button" class="word" data-act="all-due" @click="more = !more">
                 {{ more ? 'Fewer' : `All ${rows.length} of these days` }}
             </button>
         </div>

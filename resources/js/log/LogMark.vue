@@ -167,7 +167,7 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
 </script>
 
 <template>
-    <MarkPage title="Log" lead="What was read and done, what it means, and what to do.">
+    <MarkPage first="set" title="Log" lead="What was read and done, what it means, and what to do.">
         <template #set>
             <Counter
                 v-if="tub.count > 1"

@@ -2,7 +2,12 @@
 /** The three parts of every mark: what you set, the drawing, the reckoning. On a phone they stack: drawing, figures, fields. */
 import { onMounted, ref } from 'vue';
 
-defineProps<{ title: string; lead: string }>();
+defineProps<{
+    title: string;
+    lead: string;
+    /** What of it stands first on a phone, in place of the drawing: where things are done at the tub. */
+    first?: 'set' | 'reckoning';
+}>();
 
 /** Whoever works by keys goes on at the top of the mark that has opened, unless something has the focus already. */
 const heading = ref<HTMLElement | null>(null);
@@ -12,7 +17,7 @@ onMounted(() => {
 </script>
 
 <template>
-    <div class="mark">
+    <div class="mark" :class="first && `${first}-first`">
         <section class="set" :aria-label="`${title}: set`">
             <h1 ref="heading" tabindex="-1">{{ title }}</h1>
             <p class="faint lead">{{ lead }}</p>
@@ -85,6 +90,11 @@ h1:focus {
         border: 0;
         border-top: 1px solid var(--ink);
         overflow: visible;
+    }
+    .set-first .set,
+    .reckoning-first .reckoning {
+        order: -3;
+        border-top: 0;
     }
 }
 </style>

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\Browser;
+use Tests\Browser\Server;
+
+// From sowing to harvest: planted, ticked off, logged without a meter and with one, warned, put right; at the desk and at the tub.
+
+afterEach(function () {
+    // What is refused, and what does not come, is said on the page; the browser notes it besides.
+    $complaints = preg_grep('#status of 422|ERR_(BLOCKED|CONNECTION|FAILED)#', Browser::shared()->complaints(), PREG_GREP_INVERT);
+    expect($complaints)->toBe([]);
+    Browser::shared()->size(1280, 800);
+});
+
+function daysAgo(int $days): string
+{
+    return date('Y-m-d', strtotime("-$days days"));
+}
+
+/** A bucket of lettuce that was set in so many days ago, opened at a mark. @return array{Browser, Server, string} */
+function growing(string $mark, int $days = 20): array
+{
+    return bench(bucket20(['crop' => 'lettuce-leaf', 'feed' => 'f'], [
+        'feeds' => [['id' => 'f', 'product' => 'two-part-dry']],
+        'plantings' => [['id' => 'p', 'tub' => 'a', 'crop' => 'lettuce-leaf', 'transplanted' => daysAgo($days)]],
+    ]), "/a/$mark");
+}
+
+/** Waits until the open garden is kept so. */
+function gardenKept(Browser $browser, Server $server, string $id, callable $so): void
+{
+    $browser->until(fn (): bool => $so($server->document($id)), 'for the garden to be kept');
+}
+
+/** @return list<object> */
+function entriesOf(Server $server, string $id): array
+{
+    return $server->call('GET', "/api/gardens/$id/entries")->entries;
+}
+
+/** Writes into a field that is read as it is typed. */
+function line(Browser $browser, string $text): Browser
+{
+    $browser->see('#log-line')->clear()->sendKeys($text);
+
+    return $browser;
+}
+
+it('plants, follows what comes of it by date, and moves it by keys', function () {
+    [$browser, $server, $id] = bench(bucket20(['crop' => 'lettuce-leaf']), '/a/days');
+    $browser->waitForText('Nothing is planted yet');
+    $browser->script("const d = document.querySelector('input[type=date]'); d.value = arguments[0]; d.dispatchEvent(new Event('input'))", daysAgo(20));
+    $browser->press('[data-act=plant]')->see('[data-band="a.1"]');
+    $browser->waitForText('Leaf lettuce');
+    gardenKept($browser, $server, $id, fn (object $d): bool => ($d->plantings[0]->sown ?? '') === daysAgo(20) && $d->plantings[0]->stage === 'plug');
+
+    $browser->see('[data-planting]')->sendKeys([WebDriverKeys::ARROW_RIGHT]);
+    gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown === daysAgo(19));
+    $browser->press(Browser::text('Undo', 'button'));
+    gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown === daysAgo(20));
+    $browser->drag('[data-planting] rect', 60, 0);
+    gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown > daysAgo(20));
+});
+
+it('ticks off what is due, with its litres, and takes it back at a press', function () {
+    [$browser, $server, $id] = growing('days', 14);
+    $browser->see('[data-item="a.1/change/1"]');
+    $browser->press('[data-item="a.1/change/1"] input');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+    [$entry] = entriesOf($server, $id);
+
+    expect($entry->change)->toBeTrue()->and($entry->did)->toBe(['a.1/change/1'])->and($entry->tub)->toBe('a');
+    $browser->waitForText('Done today')->press('.done input');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 2, 'for it to be taken back');
+    expect(entriesOf($server, $id)[1]->strikes)->toBe($entry->id);
+    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item="a.1/change/1"]:not(.done)')) !== [], 'to be due');
+});
+
+it('logs a line without a meter, shows what was understood, and takes it back', function () {
+    [$browser, $server, $id] = growing('log');
+    line($browser, 'level 18 cm, topped up 1 L, roots white')->waitForText('Understood: level 180');
+    $browser->waitForText('As a note: roots white')->press('[data-act=keep-line]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+    $browser->waitForText('level 180')->see('[data-entry]');
+    [$entry] = entriesOf($server, $id);
+
+    expect([$entry->level_mm, $entry->top_up_l, $entry->note])->toEqual([180, 1, 'roots white']);
+    $browser->press(Browser::text('Take back', 'button'))->waitForText('Taken back:');
+    $browser->press('[data-act=put-back]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 3, 'for it to be back');
+    expect(entriesOf($server, $id)[2]->level_mm)->toEqual(180);
+});
+
+it('asks what it must, once, and guesses nothing', function () {
+    [$browser, $server, $id] = growing('log');
+    line($browser, 'pH 63')->waitForText('did it mean 6.3?')->press('[data-act=keep-line]');
+    line($browser, '840 ppm')->waitForText('Which scale')->press('[data-act=ppm-700]')->waitForText('EC 1.2');
+    $browser->press('[data-act=keep-line]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+
+    expect(entriesOf($server, $id)[0]->ec_ms_cm)->toEqualWithDelta(1.2, 1e-9);
+    gardenKept($browser, $server, $id, fn (object $d): bool => $d->log->ppm_scale === 700);
+});
+
+it('says what numbers and signs mean together, and what to do in this tub’s amounts', function () {
+    [$browser, $server, $id] = growing('log');
+    $browser->press(Browser::text('Fields', 'button'))->press('[data-sign=pale-new-leaves]');
+    $browser->see('[data-field=ph]')->sendKeys('7,4');
+    $browser->press('[data-act=keep-fields]')->see('[data-finding="log.locked"]');
+    $browser->waitForText('the pH is 7.4')->waitForText('Try it on 1 L');
+
+    expect(entriesOf($server, $id)[0]->signs)->toBe(['pale-new-leaves']);
+});
+
+it('keeps an entry that is typed while the server is gone, through a reload, and sends it once', function () {
+    [$browser, $server, $id] = growing('log');
+    $browser->size(390, 844, true)->see('#log-line');
+    $browser->devTools('Network.enable');
+    $browser->devTools('Network.setBlockedURLs', ['urls' => ['*/entries', '*/entries/read']]);
+    line($browser, 'level 17 cm')->press('[data-act=keep-line]')->waitForText('1 entry waits on this device');
+    $browser->driver->navigate()->refresh();
+    $browser->see('#log-line');
+    $browser->waitForText('1 entry waits on this device');
+    expect(entriesOf($server, $id))->toBe([]);
+
+    $browser->devTools('Network.setBlockedURLs', ['urls' => []]);
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be sent');
+    $browser->until(fn (): bool => ! str_contains($browser->bodyText(), 'waits on this device'), 'for nothing to wait');
+    expect(entriesOf($server, $id)[0]->level_mm)->toEqual(170);
+});
+
+it('finds a line again that was typed and not kept', function () {
+    [$browser] = growing('log');
+    line($browser, 'level 18 cm');
+    mark($browser, 'days');
+    mark($browser, 'log');
+
+    expect($browser->see('#log-line')->getAttribute('value'))->toBe('level 18 cm');
+    $browser->see('#log-line')->clear();
+});
+
+it('says on the first page what is due, ticks it there, and draws the bench as it stands today', function () {
+    [$browser, $server, $id] = growing('log', 14);
+    $browser->open($server->url.'/')->see('.due');
+    // Others' gardens may have much that is due.
+    if ($browser->driver->findElements(WebDriverBy::cssSelector('[data-act=all-due]')) !== []) {
+        $browser->press('[data-act=all-due]');
+    }
+    $browser->press("[data-of='$id'][data-item='a.1/change/1'] input");
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+    $browser->see('[data-stands="a.1"]');
+
+    $browser->open("$server->url/gardens/$id")->press(Browser::text('Today', 'button'))->waitForText('as it stands today');
+});
+
+it('picks, and holds what came against what was forecast', function () {
+    [$browser, $server, $id] = growing('log', 33);
+    line($browser, 'picked 180 g')->waitForText('picked 180')->press('[data-act=keep-line]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+    $browser->waitForText('were forecast');
+
+    expect(figure($browser, 'Picked'))->toContain('180');
+});
