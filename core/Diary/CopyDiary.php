@@ -20,6 +20,7 @@ use KelpTub\Core\Log\Suspicion;
 use KelpTub\Core\Season\Found;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonState;
+use KelpTub\Core\Season\Visits;
 use KelpTub\Core\Units\QuantityWriter;
 
 /**
@@ -36,11 +37,16 @@ final class CopyDiary
 
     private ?Intervals $intervals = null;
 
+    private ?Visits $visits = null;
+
     /** @var array{Learned|null, Learned|null}|null */
     private ?array $learned = null;
 
     /** @var list<Compared>|null */
     private ?array $compared = null;
+
+    /** @var list<Suspicion>|null */
+    private ?array $suspicions = null;
 
     /** The last evening on which nobody comes but as the log tells: until today what is not written down was not done. */
     private readonly int $kept;
@@ -54,10 +60,15 @@ final class CopyDiary
         $this->kept = (int) floor($now) - 1;
     }
 
+    private function visits(): Visits
+    {
+        return $this->visits ??= $this->copy->visits($this->entries->all, $this->kept);
+    }
+
     /** @return list<Course> by the crops' own figures, restarted from each reading */
     public function base(): array
     {
-        return $this->base ??= $this->copy->courses($this->copy->visits($this->entries->all, $this->kept))->run();
+        return $this->base ??= $this->copy->courses($this->visits())->run();
     }
 
     /** @return list<Course> with what was learned from the last reading on */
@@ -110,7 +121,7 @@ final class CopyDiary
             default => $last->day + 1,
         };
 
-        return $this->copy->courses($this->copy->visits($this->entries->all, $this->kept))->run(
+        return $this->copy->courses($this->visits())->run(
             new Factors($drinks, $eats, $from, $before),
         );
     }
@@ -260,9 +271,12 @@ final class CopyDiary
     /** @return list<Suspicion> what the log seems to say; nothing where nothing stands in the tub, or nothing was written */
     public function suspicions(): array
     {
-        $case = $this->logCase();
+        if ($this->suspicions === null) {
+            $case = $this->logCase();
+            $this->suspicions = $case === null || $this->entries->isEmpty() ? [] : Diagnosis::of($case);
+        }
 
-        return $case === null || $this->entries->isEmpty() ? [] : Diagnosis::of($case);
+        return $this->suspicions;
     }
 
     public function logCase(): ?LogCase

@@ -33,12 +33,13 @@ final readonly class DiaryReport
     {
         $report = new self($diary);
         $state = $diary->state();
+        $plantings = $report->plantings();
 
         return (object) [
             'tub' => $diary->copy->tub->id,
             'copy' => $diary->copy->copy,
             'now' => self::moment($diary->now),
-            'plantings' => $report->plantings(),
+            'plantings' => $plantings,
             'courses' => array_map($report->course(...), $diary->forecast()),
             'band' => $report->ends(),
             'readings' => $report->readings(),
@@ -46,7 +47,7 @@ final readonly class DiaryReport
             'learned' => (object) ['use' => $diary->uses()?->toReport(), 'uptake' => $diary->eatsLearned()?->toReport()],
             'findings' => array_map(static fn (Suspicion $s): stdClass => $s->toReport(), $diary->suspicions()),
             'next' => array_map(fn (Item $i): stdClass => $i->toReport($diary->today()), $next),
-            'harvest' => $report->harvest(),
+            'harvest' => $report->harvest($plantings),
         ];
     }
 
@@ -278,8 +279,12 @@ final readonly class DiaryReport
         return $leader === null ? 1.0 : max(0.0, min(1.0, $day->tub()->stands[$leader]->wayTo($day->before->ages[$leader])));
     }
 
-    /** What came against what was forecast; null where nothing was picked. */
-    private function harvest(): ?stdClass
+    /**
+     * What came against what was forecast; null where nothing was picked.
+     *
+     * @param  list<stdClass>  $plantings
+     */
+    private function harvest(array $plantings): ?stdClass
     {
         $grams = $picked = 0.0;
         $entries = array_filter($this->diary->entries->all, static fn (Entry $e): bool => $e->harvest !== null || $e->picked !== null);
@@ -291,15 +296,16 @@ final readonly class DiaryReport
             $picked += $entry->picked ?? 0;
         }
         $plants = array_sum(array_map(static fn (Growing $g): int => $g->share->plants, $this->diary->copy->courses()->growing));
+        $poured = $this->poured();
 
         return (object) [
             'grams' => $grams,
             'picked' => (int) $picked,
-            'forecast_g' => array_sum(array_map(static fn (stdClass $p): float => $p->harvest_g, $this->plantings())),
+            'forecast_g' => array_sum(array_map(static fn (stdClass $p): float => $p->harvest_g, $plantings)),
             'plants' => $plants,
             'a_plant_g' => $plants > 0 ? $grams / $plants : null,
-            'water_l' => $this->poured(),
-            'a_litre_g' => $this->poured() > 0.0 ? $grams / $this->poured() : null,
+            'water_l' => $poured,
+            'a_litre_g' => $poured > 0.0 ? $grams / $poured : null,
         ];
     }
 

@@ -19,12 +19,20 @@ final readonly class Intervals
     /** † a level is read to this, mm: what rises by more without a top-up is water that nobody wrote down. */
     private const LEVEL_ERROR_MM = 3.0;
 
+    /** Whether the log tells of anything put in: then it tells of all of it. */
+    private bool $isWet;
+
     /**
      * @param  list<Entry>  $entries  of the copy, in order
      * @param  list<Course>  $courses  by the crops' own figures, restarted from each reading
      */
     public function __construct(private VisitsOfLog $visits, private array $entries, private array $courses)
     {
+        $isWet = false;
+        foreach ($entries as $entry) {
+            $isWet = $isWet || $entry->isWet();
+        }
+        $this->isWet = $isWet;
     }
 
     /** @return list<Interval> of water, litres */
@@ -160,13 +168,7 @@ final readonly class Intervals
      */
     private function isUnknown(?array $days): bool
     {
-        foreach ($this->entries as $entry) {
-            if ($entry->isWet()) {
-                return false;
-            }
-        }
-
-        return self::any(array_slice($days ?? [], 0, -1), static fn (CourseDay $d): bool => $d->day->isVisited());
+        return ! $this->isWet && self::any(array_slice($days ?? [], 0, -1), static fn (CourseDay $d): bool => $d->day->isVisited());
     }
 
     /**

@@ -18,11 +18,15 @@ final readonly class Entries
     /** @param  list<Entry>  $written  all that there are, in any order */
     public static function of(array $written): self
     {
+        $changes = array_filter($written, static fn (Entry $e): bool => $e->replaces !== null || $e->strikes !== null);
+        if ($changes === []) {
+            return new self(self::inOrder($written));
+        }
         $known = array_fill_keys(array_map(static fn (Entry $e): string => $e->id, $written), true);
-        usort($written, static fn (Entry $a, Entry $b): int => $a->id <=> $b->id);
+        usort($changes, static fn (Entry $a, Entry $b): int => $a->id <=> $b->id);
         $gone = [];
         $counts = [];
-        foreach ($written as $entry) {
+        foreach ($changes as $entry) {
             foreach (array_filter([$entry->replaces, $entry->strikes]) as $other) {
                 $gone[$other] = true;
             }
@@ -35,9 +39,19 @@ final readonly class Entries
         }
         $all = array_filter($written, static fn (Entry $e): bool => ! isset($gone[$e->id]) && $e->strikes === null
             && ($e->replaces === null || isset($known[$e->replaces])));
-        usort($all, static fn (Entry $a, Entry $b): int => [$a->day, $a->minute, $a->id] <=> [$b->day, $b->minute, $b->id]);
 
-        return new self($all);
+        return new self(self::inOrder($all));
+    }
+
+    /**
+     * @param  array<int, Entry>  $entries
+     * @return list<Entry>
+     */
+    private static function inOrder(array $entries): array
+    {
+        usort($entries, static fn (Entry $a, Entry $b): int => ($a->day <=> $b->day) ?: (($a->minute <=> $b->minute) ?: $a->id <=> $b->id));
+
+        return $entries;
     }
 
     /** Those of one copy of a tub, up to a moment. */

@@ -54,6 +54,12 @@ final readonly class EntryReader
         return $faults !== [] ? $faults : $this->entry($raw);
     }
 
+    /** An entry that is known to be sound, since it was read when it was kept; null where its planting is not known any more. */
+    public function known(stdClass $raw): ?Entry
+    {
+        return isset($raw->tub) || isset($this->plantings[$raw->planting ?? '']) ? $this->entry($raw) : null;
+    }
+
     /** What of an entry says something: members of null, empty lists and texts left out. */
     private static function told(stdClass $raw): stdClass
     {

@@ -57,18 +57,24 @@ final readonly class LogCase
         return $this->readings[count($this->readings) - 1] ?? null;
     }
 
-    /** The last reading of something: `last(static fn (Entry $e): ?float => $e->ph)`. */
+    /** The last reading of something, or one before it: `lastWith(static fn (Entry $e): ?float => $e->ph)`. */
     public function lastWith(callable $of, int $before = 0): ?Compared
     {
-        $with = array_values(array_filter($this->readings, static fn (Compared $c): bool => $of($c->entry) !== null));
+        for ($i = count($this->readings) - 1; $i >= 0; $i--) {
+            if ($of($this->readings[$i]->entry) !== null && $before-- === 0) {
+                return $this->readings[$i];
+            }
+        }
 
-        return $with[count($with) - 1 - $before] ?? null;
+        return null;
     }
 
     /** @return list<Entry> those of the last days */
     public function recent(float $days): array
     {
-        return array_values(array_filter($this->entries, fn (Entry $e): bool => $e->time() >= $this->now - $days));
+        for ($from = count($this->entries); $from > 0 && $this->entries[$from - 1]->time() >= $this->now - $days; $from--);
+
+        return array_slice($this->entries, $from);
     }
 
     /** The last entry of the last days that shows a sign; null where none does. */

@@ -25,7 +25,7 @@ it('leads who comes first through every mark, says why, and is gone afterwards',
     [$browser] = arriving(bucket20(), $width);
     $browser->waitForText('as water rises');
     foreach (['Tub' => 'how many cups', 'Crop' => '3 holes', 'Lid' => 'pump and stones', 'Air' => 'to harvest', 'Feed' => 'packs',
-        'Cost' => 'step by step', 'Build' => 'all of it'] as $mark => $says) {
+        'Cost' => 'step by step', 'Build' => 'sown when', 'Days' => 'level on a stick', 'Log' => 'all of it'] as $mark => $says) {
         $browser->press('[data-act=next]')->see(WebDriverBy::xpath("//h1[.='$mark']"));
         expect($browser->see('aside.next')->getText())->toContain($says);
     }

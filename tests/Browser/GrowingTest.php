@@ -103,7 +103,7 @@ it('asks what it must, once, and guesses nothing', function () {
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
 
     expect(entriesOf($server, $id)[0]->ec_ms_cm)->toEqualWithDelta(1.2, 1e-9);
-    gardenKept($browser, $server, $id, fn (object $d): bool => $d->log->ppm_scale === 700);
+    gardenKept($browser, $server, $id, fn (object $d): bool => ($d->log->ppm_scale ?? 0) === 700);
 });
 
 it('says what numbers and signs mean together, and what to do in this tub’s amounts', function () {

@@ -8,7 +8,9 @@ use KelpTub\Core\Log\Entry;
 use KelpTub\Core\Log\EntryReader;
 use KelpTub\Core\Log\Interval;
 use KelpTub\Core\Log\Learning;
+use KelpTub\Core\Log\MeterThinning;
 use KelpTub\Core\Log\Sign;
+use KelpTub\Core\Numbers\Dates;
 use KelpTub\Core\Season\Season;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -124,6 +126,19 @@ it('lets the later of two entries count, in whichever order they come', function
     expect($ids([$again, $strike, $first, $gone, $right, $waits]))->toBe([$again->id])
         ->and($ids([$first, $right, $again, $gone]))->toBe([$again->id, $gone->id])
         ->and($ids([$strike]))->toBe([]);
+});
+
+it('thins what a meter read long ago, and nothing that was read by hand', function () {
+    $at = static fn (int $day, string $time, string $from): stdClass => (object) [
+        'at' => Dates::text(Grown::day($day))."T$time", 'from' => $from, 'tub' => 'tub', 'copy' => 1,
+    ];
+    $raws = [
+        $at(0, '06:00', 'meter'), $at(0, '05:00', 'meter'), $at(0, '07:00', 'hand'), $at(0, '08:00', 'meter'),
+        $at(1, '05:00', 'meter'), $at(1, '06:00', 'meter'), $at(31, '05:00', 'meter'), $at(31, '06:00', 'meter'),
+    ];
+
+    expect(MeterThinning::of($raws))->toBe([$raws[1], $raws[2], $raws[4], $raws[5], $raws[6], $raws[7]])
+        ->and(MeterThinning::of([]))->toBe([])->and(MeterThinning::of([$raws[2]]))->toBe([$raws[2]]);
 });
 
 it('finds each fault of a file’s entries by its place', function () {

@@ -197,6 +197,7 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                         >
                             Take it off the calendar
                         </button>
+                        <p class="small faint">What was written down of its tub stays with the tub; Undo brings the planting back.</p>
                     </div>
                 </Fold>
             </section>
