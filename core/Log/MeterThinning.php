@@ -38,7 +38,8 @@ final class MeterThinning
 
         return $firsts === [] ? $raws : array_values(array_filter(
             $raws,
-            static fn (stdClass $raw): bool => ($raw->from ?? 'hand') !== 'meter' || $raw->at >= $from || $firsts[self::day($raw)] === $raw->at,
+            static fn (stdClass $raw): bool => ($raw->from ?? 'hand') !== 'meter' || $raw->at >= $from
+                || $firsts[self::day($raw)] === $raw->at,
         ));
     }
 

@@ -43,7 +43,7 @@ function entriesOf(Server $server, string $id): array
 }
 
 /** Writes into a field that is read as it is typed. */
-function line(Browser $browser, string $text): Browser
+function logLine(Browser $browser, string $text): Browser
 {
     $browser->see('#log-line')->clear()->sendKeys($text);
 
@@ -53,10 +53,18 @@ function line(Browser $browser, string $text): Browser
 it('plants, follows what comes of it by date, and moves it by keys', function () {
     [$browser, $server, $id] = bench(bucket20(['crop' => 'lettuce-leaf']), '/a/days');
     $browser->waitForText('Nothing is planted yet');
-    $browser->script("const d = document.querySelector('input[type=date]'); d.value = arguments[0]; d.dispatchEvent(new Event('input'))", daysAgo(20));
+    $browser->script(
+        "const d = document.querySelector('input[type=date]'); d.value = arguments[0]; d.dispatchEvent(new Event('input'))",
+        daysAgo(20),
+    );
     $browser->press('[data-act=plant]')->see('[data-band="a.1"]');
     $browser->waitForText('Leaf lettuce');
-    gardenKept($browser, $server, $id, fn (object $d): bool => ($d->plantings[0]->sown ?? '') === daysAgo(20) && $d->plantings[0]->stage === 'plug');
+    gardenKept(
+        $browser,
+        $server,
+        $id,
+        fn (object $d): bool => ($d->plantings[0]->sown ?? '') === daysAgo(20) && $d->plantings[0]->stage === 'plug',
+    );
 
     $browser->see('[data-planting]')->sendKeys([WebDriverKeys::ARROW_RIGHT]);
     gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown === daysAgo(19));
@@ -77,12 +85,15 @@ it('ticks off what is due, with its litres, and takes it back at a press', funct
     $browser->waitForText('Done today')->press('.done input');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 2, 'for it to be taken back');
     expect(entriesOf($server, $id)[1]->strikes)->toBe($entry->id);
-    $browser->until(fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item="a.1/change/1"]:not(.done)')) !== [], 'to be due');
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item="a.1/change/1"]:not(.done)')) !== [],
+        'to be due',
+    );
 });
 
 it('logs a line without a meter, shows what was understood, and takes it back', function () {
     [$browser, $server, $id] = growing('log');
-    line($browser, 'level 18 cm, topped up 1 L, roots white')->waitForText('Understood: level 180');
+    logLine($browser, 'level 18 cm, topped up 1 L, roots white')->waitForText('Understood: level 180');
     $browser->waitForText('As a note: roots white')->press('[data-act=keep-line]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
     $browser->waitForText('level 180')->see('[data-entry]');
@@ -97,8 +108,8 @@ it('logs a line without a meter, shows what was understood, and takes it back', 
 
 it('asks what it must, once, and guesses nothing', function () {
     [$browser, $server, $id] = growing('log');
-    line($browser, 'pH 63')->waitForText('did it mean 6.3?')->press('[data-act=keep-line]');
-    line($browser, '840 ppm')->waitForText('Which scale')->press('[data-act=ppm-700]')->waitForText('EC 1.2');
+    logLine($browser, 'pH 63')->waitForText('did it mean 6.3?')->press('[data-act=keep-line]');
+    logLine($browser, '840 ppm')->waitForText('Which scale')->press('[data-act=ppm-700]')->waitForText('EC 1.2');
     $browser->press('[data-act=keep-line]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
 
@@ -121,7 +132,7 @@ it('keeps an entry that is typed while the server is gone, through a reload, and
     $browser->size(390, 844, true)->see('#log-line');
     $browser->devTools('Network.enable');
     $browser->devTools('Network.setBlockedURLs', ['urls' => ['*/entries', '*/entries/read']]);
-    line($browser, 'level 17 cm')->press('[data-act=keep-line]')->waitForText('1 entry waits on this device');
+    logLine($browser, 'level 17 cm')->press('[data-act=keep-line]')->waitForText('1 entry waits on this device');
     $browser->driver->navigate()->refresh();
     $browser->see('#log-line');
     $browser->waitForText('1 entry waits on this device');
@@ -135,7 +146,7 @@ it('keeps an entry that is typed while the server is gone, through a reload, and
 
 it('finds a line again that was typed and not kept', function () {
     [$browser] = growing('log');
-    line($browser, 'level 18 cm');
+    logLine($browser, 'level 18 cm');
     mark($browser, 'days');
     mark($browser, 'log');
 
@@ -159,7 +170,7 @@ it('says on the first page what is due, ticks it there, and draws the bench as i
 
 it('picks, and holds what came against what was forecast', function () {
     [$browser, $server, $id] = growing('log', 33);
-    line($browser, 'picked 180 g')->waitForText('picked 180')->press('[data-act=keep-line]');
+    logLine($browser, 'picked 180 g')->waitForText('picked 180')->press('[data-act=keep-line]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
     $browser->waitForText('were forecast');
 

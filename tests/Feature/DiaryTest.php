@@ -47,7 +47,10 @@ it('keeps entries once, in any order, and says of each what came of it', functio
 it('answers an entry that is sent twice in one batch, and one that is none', function () {
     $id = grownGarden();
     $a = rawEntry(['ph' => 6.3]);
-    $answer = ask("/api/gardens/$id/entries", ['entries' => [$a, $a, 'x', ['id' => 'y'], rawEntry(['at' => '2027-04-20T08:00', 'ph' => 6])]]);
+    $answer = ask(
+        "/api/gardens/$id/entries",
+        ['entries' => [$a, $a, 'x', ['id' => 'y'], rawEntry(['at' => '2027-04-20T08:00', 'ph' => 6])]],
+    );
 
     expect(array_column($answer->json('entries'), 'result'))->toBe(['kept', 'known', 'refused', 'refused', 'refused'])
         ->and($answer->json('entries.4.message'))->toContain('still to come');
@@ -55,7 +58,10 @@ it('answers an entry that is sent twice in one batch, and one that is none', fun
 
 it('bounds a batch, and refuses what is no list', function () {
     $id = grownGarden();
-    ask("/api/gardens/$id/entries", ['entries' => array_map(static fn (): array => rawEntry(['ph' => 6]), range(1, 501))])->assertStatus(422);
+    ask(
+        "/api/gardens/$id/entries",
+        ['entries' => array_map(static fn (): array => rawEntry(['ph' => 6]), range(1, 501))],
+    )->assertStatus(422);
     ask("/api/gardens/$id/entries", ['entries' => []])->assertStatus(422);
     ask("/api/gardens/$id/entries", ['entries' => 'x'])->assertStatus(422);
     ask('/api/gardens/01zzzzzzzzzzzzzzzzzzzzzzzz/entries', ['entries' => [rawEntry(['ph' => 6])]])->assertNotFound();
@@ -90,7 +96,9 @@ it('tells how a copy stands, what its log means and what is due', function () {
         ->and($diary->json('courses.0.start'))->toBe('2027-03-01')
         ->and($diary->json('courses.0.days.4.morning.level_mm'))->toEqualWithDelta(180, 1e-6)
         ->and($diary->json('next'))->not->toBe([])
-        ->and(send('GET', "/api/gardens/$id/diary?tub=none&now=2027-03-06T08:00", '')->assertStatus(422)->json('faults.0.pointer'))->toBe('/tub')
+        ->and(
+            send('GET', "/api/gardens/$id/diary?tub=none&now=2027-03-06T08:00", '')->assertStatus(422)->json('faults.0.pointer')
+        )->toBe('/tub')
         ->and(send('GET', "/api/gardens/$id/diary?tub=tub&now=soon", '')->assertStatus(422)->json('faults.0.pointer'))->toBe('/now');
 });
 
@@ -98,7 +106,10 @@ it('follows a design that is not saved yet', function () {
     $id = grownGarden();
     $document = json_decode(Garden::findOrFail($id)->document);
     $document->plantings[0]->transplanted = '2027-03-15';
-    $days = ask("/api/gardens/$id/days", ['garden' => $document, 'now' => '2027-03-02T08:00', 'from' => '2027-02-01', 'to' => '2027-06-01']);
+    $days = ask(
+        "/api/gardens/$id/days",
+        ['garden' => $document, 'now' => '2027-03-02T08:00', 'from' => '2027-02-01', 'to' => '2027-06-01'],
+    );
     $kept = send('GET', "/api/gardens/$id/days?now=2027-03-02T08:00&from=2027-02-01&to=2027-06-01", '');
 
     expect($days->json('copies.0.plantings.0.set_in'))->toBe('2027-03-15')
@@ -108,7 +119,10 @@ it('follows a design that is not saved yet', function () {
 it('reads a line as the tub stands, and keeps nothing', function () {
     $id = grownGarden();
     ask("/api/gardens/$id/entries", ['entries' => [rawEntry(['level_mm' => 200])]]);
-    $read = ask("/api/gardens/$id/entries/read", ['tub' => 'tub', 'now' => '2027-03-06T08:00', 'text' => 'down 2 cm, pH 6.1, 840 ppm'])->assertOk();
+    $read = ask(
+        "/api/gardens/$id/entries/read",
+        ['tub' => 'tub', 'now' => '2027-03-06T08:00', 'text' => 'down 2 cm, pH 6.1, 840 ppm'],
+    )->assertOk();
 
     expect($read->json('entry.level_mm'))->toEqual(180)->and($read->json('entry.ph'))->toBe(6.1)
         ->and($read->json('asks.0.about'))->toBe('ppm')
@@ -136,7 +150,11 @@ it('says what is due over all gardens, and works it out anew when something is n
 
 it('puts a log into the garden’s file and reads it out of it, to the letter', function () {
     $id = grownGarden();
-    $entries = [rawEntry(['ph' => 6.3, 'note' => 'größer: 10 %']), rawEntry(['level_mm' => 200.0]), rawEntry(['top_up_l' => 3, 'top_up_ec' => 0.6])];
+    $entries = [
+        rawEntry(['ph' => 6.3, 'note' => 'größer: 10 %']),
+        rawEntry(['level_mm' => 200.0]),
+        rawEntry(['top_up_l' => 3, 'top_up_ec' => 0.6]),
+    ];
     ask("/api/gardens/$id/entries", ['entries' => $entries])->assertOk();
     $file = (string) send('GET', "/api/gardens/$id/file", '')->getContent();
     $copy = send('POST', '/api/gardens', $file)->assertCreated()->json('id');
@@ -151,7 +169,9 @@ it('refuses a file with an entry that cannot be, whole', function () {
     $document = Grown::garden()->document;
     $document->entries = [rawEntry(['ph' => 63])];
 
-    expect(send('POST', '/api/gardens', (string) json_encode($document))->assertStatus(422)->json('faults.0.pointer'))->toBe('/entries/0/ph')
+    expect(
+        send('POST', '/api/gardens', (string) json_encode($document))->assertStatus(422)->json('faults.0.pointer')
+    )->toBe('/entries/0/ph')
         ->and(Garden::count())->toBe(0)->and(LogEntry::count())->toBe(0);
 });
 

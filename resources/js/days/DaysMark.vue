@@ -12,7 +12,7 @@ import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Planting } from '../types/garden';
 import BandDrawing from './BandDrawing.vue';
-import { dateOf, dayNumber, type Item, spoken, useDays, wallClock } from './diary';
+import { dateOf, dayNumber, isWorthSaying, type Item, spoken, useDays, wallClock } from './diary';
 import ItemRow from './ItemRow.vue';
 import { outbox } from './outbox';
 import { cupsOf, freePlantingId, shifted } from './plantings';
@@ -83,6 +83,14 @@ function setDate(id: string, key: 'sown' | 'transplanted' | 'cleared', event: Ev
         return value === '' ? (rest as Planting) : ({ ...rest, [key]: value } as Planting);
     });
 }
+/** The same once more: in its cups, begun as it was, today; it gives them up then. */
+function again(of: Planting): void {
+    garden.change(`plant ${nameOf(of).toLowerCase()} again`, (g) => {
+        const { id: _, sown, transplanted: __, cleared: ___, note: ____, ...rest } = of;
+        const begins = sown ? { sown: now } : { transplanted: now };
+        g.plantings = [...(g.plantings ?? []), { ...rest, ...begins, id: freePlantingId(g, of.crop ?? 'planting') }];
+    });
+}
 const move = (id: string, by: number): void => edit(id, 'move a planting', (p) => shifted(p, by));
 function lookAt(id: string, by: number): void {
     const g = garden.document.value;
@@ -121,7 +129,7 @@ function setWeekday(day: number, comes: boolean): void {
 const all = computed<Item[]>(() => (days.value?.copies ?? []).flatMap((c) => c.items).sort((a, b) => a.date.localeCompare(b.date)));
 const only = ref<'garden' | 'tub'>('garden');
 const shown = computed(() => all.value.filter((i) => only.value === 'garden' || i.tub === tub.value.id));
-const due = computed(() => shown.value.filter((i) => i.done === null).slice(0, 10));
+const due = computed(() => shown.value.filter((i) => i.done === null && isWorthSaying(i, now)).slice(0, 10));
 const doneToday = computed(() => shown.value.filter((i) => i.done !== null && i.date === now));
 const where = (i: Item): string => {
     const of = days.value?.copies.find((c) => c.tub === i.tub && c.copy === i.copy);
@@ -189,6 +197,7 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                         <label
                             >cleared <input class="text" type="date" :value="p.cleared ?? ''" @change="setDate(p.id, 'cleared', $event)"
                         /></label>
+                        <button type="button" class="word" :data-act="`again-${p.id}`" @click="again(p)">Plant it again today</button>
                         <button
                             type="button"
                             class="word"

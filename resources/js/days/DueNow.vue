@@ -4,7 +4,7 @@ import { Link } from '@inertiajs/vue3';
 import { computed, onMounted, onScopeDispose, ref, watch } from 'vue';
 import { type Units, volume } from '../kit/format';
 import { useTurns } from '../kit/turns';
-import { type Item, spoken, type Today, wallClock } from './diary';
+import { isWorthSaying, type Item, spoken, type Today, wallClock } from './diary';
 import ItemRow from './ItemRow.vue';
 import { outbox } from './outbox';
 import { entryOf } from './tick';
@@ -40,6 +40,7 @@ window.addEventListener('focus', again);
 onScopeDispose(() => window.removeEventListener('focus', again));
 watch(outbox.kept, () => void ask());
 
+const now = wallClock().slice(0, 10);
 interface Row {
     garden: DueGarden;
     tub: DueTub;
@@ -51,12 +52,11 @@ const ticked = ref(new Set<string>());
 const rows = computed<Row[]>(() =>
     (gardens.value ?? [])
         .flatMap((garden) => garden.tubs.flatMap((tub) => tub.items.map((item) => ({ garden, tub, item }))))
-        .filter((row) => !ticked.value.has(`${row.garden.id} ${row.item.key}`))
+        .filter((row) => isWorthSaying(row.item, now) && !ticked.value.has(`${row.garden.id} ${row.item.key}`))
         .sort((a, b) => a.item.date.localeCompare(b.item.date)),
 );
 const shown = computed(() => (more.value ? rows.value : rows.value.slice(0, MOST)));
 const late = computed(() => rows.value.filter((row) => row.item.late).length);
-const now = wallClock().slice(0, 10);
 async function tick(row: Row, grams: number | null): Promise<void> {
     ticked.value = new Set([...ticked.value, `${row.garden.id} ${row.item.key}`]);
     await outbox.add(row.garden.id, { ...entryOf(row.item), ...(grams === null ? {} : { harvest_g: grams }) });

@@ -292,6 +292,9 @@ export function useDiary(
     return { diary, wrong, again: () => void ask() };
 }
 
+/** Whether it is to be shown among what is to be done: a look that is not due yet can wait unsaid. */
+export const isWorthSaying = (item: Item, today: string): boolean => item.kind !== 'check' || item.date <= today;
+
 /** The amounts of an item: "A 24 g, B 16 g". */
 export function partsOf(item: Item): string {
     return Object.entries(item.parts)

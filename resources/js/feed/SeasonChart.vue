@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Level, EC, oxygen and warmth over the days on one time axis, with what is put in as ticks; a line to drag through the days. */
 import { computed, ref } from 'vue';
+import { nice } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
 import { dimension, number, temperature, type Units, volume } from '../kit/format';
 import type { SeasonDay, TubReport } from '../types/report';
@@ -33,15 +34,6 @@ interface Strip {
     from: number;
     to: number;
     ticks: { at: number; text: string }[];
-}
-
-function nice(from: number, to: number, most: number): number[] {
-    const rough = Math.max(1e-9, (to - from) / most);
-    const power = 10 ** Math.floor(Math.log10(rough));
-    const step = [1, 2, 2.5, 5, 10].map((m) => m * power).find((s) => s >= rough) ?? 10 * power;
-    const ticks: number[] = [];
-    for (let t = Math.ceil(from / step - 1e-9) * step; t <= to + 1e-9; t += step) ticks.push(t);
-    return ticks;
 }
 
 const strips = computed<Strip[]>(() => {

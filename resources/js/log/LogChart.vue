@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What was read against what was forecast, by date: the band as it stood before each reading, the forecast on from each, dots. */
 import { computed, ref } from 'vue';
+import { nice } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
 import { dimension, number, type Units, volume } from '../kit/format';
 import { dateOf, dayNumber, type Diary, type LoggedDay, spoken, timeOf } from '../days/diary';
@@ -42,14 +43,6 @@ interface Strip {
     from: number;
     to: number;
     ticks: number[];
-}
-function nice(from: number, to: number, most: number): number[] {
-    const rough = Math.max(1e-9, (to - from) / most);
-    const power = 10 ** Math.floor(Math.log10(rough));
-    const step = [1, 2, 2.5, 5, 10].map((m) => m * power).find((s) => s >= rough) ?? 10 * power;
-    const ticks: number[] = [];
-    for (let t = Math.ceil(from / step - 1e-9) * step; t <= to + 1e-9; t += step) ticks.push(t);
-    return ticks;
 }
 const of = (d: LoggedDay, key: Key): number | null => (key === 'level' ? d.level_mm : key === 'ec' ? d.ec_ms_cm : d.ph);
 const readOf = (r: Diary['readings'][number], key: Key): number | null => (key === 'level' ? r.level_mm : key === 'ec' ? r.ec_ms_cm : r.ph);

@@ -47,6 +47,10 @@ const looked = computed<SeasonDay | null>(() => {
         looks: diary.value.today?.date === d.date ? diary.value.today.looks : 'well',
     } as unknown as SeasonDay;
 });
+const harvestOf = (date: string): string => {
+    const today = wallClock().slice(0, 10);
+    return date <= today ? `bearing since ${spoken(date, today)}` : `first harvest ${fromToday(date, today)}`;
+};
 const planting = computed(() => (diary.value?.plantings.length === 1 ? diary.value.plantings[0]!.id : null));
 const plantings = computed(() => diary.value?.plantings ?? []);
 
@@ -268,8 +272,7 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                 :note="harvestNote"
             />
             <p v-for="p in plantings" :key="p.id" class="small faint">
-                {{ p.name }}: set in {{ spoken(p.set_in)
-                }}<template v-if="p.harvest">, first harvest {{ fromToday(p.harvest, wallClock().slice(0, 10)) }}</template>
+                {{ p.name }}: set in {{ spoken(p.set_in) }}<template v-if="p.harvest">, {{ harvestOf(p.harvest) }}</template>
             </p>
             <ReadsOtherwise v-if="reads && diary?.today" :day="season" :usual="diary.today.wanted_ec_ms_cm" />
             <Caution v-if="diary?.findings.length">
