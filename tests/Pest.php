@@ -2,13 +2,17 @@
 
 declare(strict_types=1);
 
+use Sabre\VObject\Component\VCalendar;
+use Sabre\VObject\ElementList;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Browser\Browser;
 use Tests\TestCase;
 
-// The patch library's signatures are older than this PHP: load it once without its notices.
+// The signatures of the libraries for patches and for calendars are older than this PHP: load them once without their notices.
 $level = error_reporting(E_ALL & ~E_DEPRECATED);
 class_exists(JsonPatch::class);
+class_exists(VCalendar::class);
+class_exists(ElementList::class);
 error_reporting($level);
 
 pest()->extend(TestCase::class)->in('Feature');
