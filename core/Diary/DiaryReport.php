@@ -44,7 +44,7 @@ final readonly class DiaryReport
             'band' => $report->ends(),
             'readings' => $report->readings(),
             'today' => $state === null ? null : $report->today($state),
-            'learned' => (object) ['use' => $diary->uses()?->toReport(), 'uptake' => $diary->eatsLearned()?->toReport()],
+            'learned' => (new Lesson($diary))->toReport(),
             'findings' => array_map(static fn (Suspicion $s): stdClass => $s->toReport(), $diary->suspicions()),
             'next' => array_map(fn (Item $i): stdClass => $i->toReport($diary->today()), $next),
             'harvest' => $report->harvest($plantings),
@@ -83,7 +83,7 @@ final readonly class DiaryReport
     public static function diagnosis(CopyDiary $diary): stdClass
     {
         return (object) [
-            'learned' => (object) ['use' => $diary->uses()?->toReport(), 'uptake' => $diary->eatsLearned()?->toReport()],
+            'learned' => (new Lesson($diary))->toReport(),
             'findings' => array_map(static fn (Suspicion $s): stdClass => $s->toReport(), $diary->suspicions()),
         ];
     }

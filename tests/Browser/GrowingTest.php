@@ -176,3 +176,31 @@ it('picks, and holds what came against what was forecast', function () {
 
     expect(figure($browser, 'Picked'))->toContain('180');
 });
+
+it('takes over what a harvest taught into the Library, and plants it again by that', function () {
+    [$browser, $server, $id] = growing('log', 60);
+    logLine($browser, 'picked 300 g')->waitForText('picked 300')->press('[data-act=keep-line]');
+    $browser->see('[data-act=take-over]')->getText();
+    expect($browser->see('.take')->getText())->toContain('Leaf lettuce here')->toContain('bears')->toContain('one weighing');
+
+    $browser->press('[data-act=take-over]')->waitForText('My leaf lettuce is in your Library');
+    gardenKept(
+        $browser,
+        $server,
+        $id,
+        static fn (object $g): bool => $g->tubs[0]->crop === $g->plantings[0]->crop && $g->tubs[0]->crop !== 'lettuce-leaf',
+    );
+    $own = $server->document($id)->tubs[0]->crop;
+    $taught = $server->document($id)->library->crops->{$own};
+    expect($taught->yield_g)->toBeLessThan(140)->toBeGreaterThan(30)
+        ->and($server->document($id)->library->crops->{$own}->water_to_harvest_l)->toEqual(3.8);
+    // By its own figures the harvest is as it was forecast: there is nothing left to take over.
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-act=take-over]')) === [],
+        'for nothing to be left',
+    );
+
+    mark($browser, 'days');
+    $browser->press(WebDriverBy::cssSelector('.planted summary'))->press('[data-act="again-p"]');
+    gardenKept($browser, $server, $id, static fn (object $g): bool => count($g->plantings) === 2 && $g->plantings[1]->crop === $own);
+});

@@ -118,7 +118,7 @@ it('puts a marking-out table on the lid that it was written for', function () {
 });
 
 it('waits with a press for the texts that it uses, says so, and does it once', function () {
-    [$browser, $server, $id, $proxy] = late(twoBuckets(), '/a/tub', ['path' => '^/api/read', 'ms' => 900]);
+    [$browser, $server, $id, $proxy] = late(twoBuckets(), '/a/tub', ['path' => '^/api/read', 'ms' => 3000]);
     $browser->press(Browser::text('Known fills', 'summary'));
     typeIn($browser, Browser::field('Poured in'), '6 L');
     typeIn($browser, Browser::field('Stands at'), '120 mm');

@@ -1,8 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { dateOf, dayNumber, fromToday, partsOf, spoken, timeOf, wallClock, type Entry, type Item } from '../../resources/js/days/diary';
 import { Outbox } from '../../resources/js/days/outbox';
-import { cupsOf, freePlantingId, shifted } from '../../resources/js/days/plantings';
+import { cupsOf, freePlantingId, growBy, shifted } from '../../resources/js/days/plantings';
 import { entryOf } from '../../resources/js/days/tick';
+import type { Garden } from '../../resources/js/types/garden';
 
 const item = (of: Partial<Item>): Item => ({
     key: 'deck.1/top-up/2',
@@ -139,4 +140,28 @@ describe('entries on their way', () => {
         expect(sent.at(-1)!.body).toEqual({ entries: [{ ...entry('a'), note: 'looks good' }] });
         expect(box.count('g').value).toBe(0);
     });
+});
+
+it('grows by another crop what is planned and planted of one in one tub, and nothing else', () => {
+    const garden = {
+        tubs: [
+            { id: 'a', crop: 'rocket' },
+            { id: 'b', crop: 'rocket' },
+            { id: 'c', crops: [{ crop: 'mizuna', plants: 2 }, { crop: 'rocket' }] },
+        ],
+        plantings: [
+            { id: 'p', tub: 'a', crop: 'rocket' },
+            { id: 'q', tub: 'a', crop: 'mizuna' },
+            { id: 'r', tub: 'b', crop: 'rocket' },
+        ],
+    } as unknown as Garden;
+    growBy(garden, 'a', 'rocket', 'mine');
+    growBy(garden, 'c', 'rocket', 'mine');
+
+    expect(garden.tubs).toEqual([
+        { id: 'a', crop: 'mine' },
+        { id: 'b', crop: 'rocket' },
+        { id: 'c', crops: [{ crop: 'mizuna', plants: 2 }, { crop: 'mine' }] },
+    ]);
+    expect(garden.plantings?.map((p) => p.crop)).toEqual(['mine', 'mizuna', 'rocket']);
 });

@@ -126,6 +126,13 @@ export interface Learned {
     left_out: { from: number; to: number; why: string }[];
 }
 
+/** Figures that a crop of the grower's own would say otherwise than the crop that grows here. */
+export interface CropLesson {
+    crop: string;
+    name: string;
+    figures: { column: string; was: number; is: number; from: number }[];
+}
+
 /** What a log seems to say. */
 export interface Suspicion {
     code: string;
@@ -148,7 +155,13 @@ export interface Diary {
     band: { date: string; level_mm: [number, number]; ec_ms_cm: [number, number] | null }[];
     readings: LogReading[];
     today: Today | null;
-    learned: { use: Learned | null; uptake: Learned | null };
+    learned: {
+        use: Learned | null;
+        uptake: Learned | null;
+        /** A next top-up that falls on another day than by the crops' own figures. */
+        moves: { kind: string; date: string; was: string | null } | null;
+        crop: CropLesson | null;
+    };
     findings: Suspicion[];
     next: Item[];
     harvest: {

@@ -29,3 +29,11 @@ export function cupsOf(text: string): number[] | null {
     }
     return cups.size ? [...cups].sort((a, b) => a - b) : null;
 }
+
+/** What grows in a tub by one crop, planned and planted, by another. */
+export function growBy(garden: Garden, tub: string, from: string, to: string): void {
+    const of = (garden.tubs ?? []).find((t) => t.id === tub);
+    if (of?.crop === from) of.crop = to;
+    for (const wish of of?.crops ?? []) if (wish.crop === from) wish.crop = to;
+    for (const planting of garden.plantings ?? []) if (planting.tub === tub && planting.crop === from) planting.crop = to;
+}

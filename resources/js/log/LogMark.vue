@@ -19,6 +19,7 @@ import { entryOf, strikeOf } from '../days/tick';
 import Unsent from '../days/Unsent.vue';
 import EntryForm from './EntryForm.vue';
 import LogChart from './LogChart.vue';
+import TakeOver from './TakeOver.vue';
 import { signName } from './signs';
 
 const garden = useGarden();
@@ -120,6 +121,15 @@ const learned = computed(() => {
                   }`,
               };
     return { use: of ? say('drinks', of.use) : null, eats: of ? say('eats', of.uptake) : null };
+});
+/** What it moves: the next top-up, when it falls on another day by what was learned. */
+const moves = computed(() => {
+    const of = diary.value?.learned.moves;
+    if (!of) return '';
+    const by = of.was ? dayNumber(of.date) - dayNumber(of.was) : 0;
+    const days = Math.abs(by) === 1 ? 'a day' : `${Math.abs(by)} days`;
+    const next = `The next top-up is on ${spoken(of.date, wallClock())}`;
+    return by ? `${next}, ${days} ${by < 0 ? 'sooner' : 'later'} than by the crop’s own figures.` : `${next}.`;
 });
 async function tick(item: Item, grams: number | null): Promise<void> {
     await outbox.add(garden.id, { ...entryOf(item), ...(grams === null ? {} : { harvest_g: grams }) });
@@ -265,6 +275,8 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
             <Figure v-if="diary?.today" label="Today" :value="volume(diary.today.volume_l, units)" :note="todaysNote" />
             <Figure v-if="learned.use" label="Drinks" :value="learned.use.says" :note="learned.use.note" />
             <Figure v-if="learned.eats" label="Eats" :value="learned.eats.says" :note="learned.eats.note" />
+            <p v-if="moves" class="small" data-says="moves">{{ moves }}</p>
+            <TakeOver v-if="diary" :key="tub.id" :tub="tub.id" :lesson="diary.learned.crop" :units="units" />
             <Figure
                 v-if="diary?.harvest"
                 label="Picked"
