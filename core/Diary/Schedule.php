@@ -131,8 +131,9 @@ final class Schedule
                 continue;
             }
             $number = ++$this->count[$kind];
-            // What the log tells of is done; days past that it does not tell of are not forecast.
-            $told = $this->told($day->date, static fn (Entry $e): bool => match ($kind) {
+            // What the log tells of is done, on its day or late; what comes after it is due anew. Days past that it does not tell of are
+            // not forecast.
+            $told = $this->told($day->date, static fn (Entry $e): bool => $e->day >= $day->date && match ($kind) {
                 'change' => $e->change,
                 'top-up' => $e->topUp > 0.0,
                 default => $e->doses !== [],

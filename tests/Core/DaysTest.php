@@ -228,6 +228,24 @@ it('puts what was done in place of what was planned', function () {
     expect($told)->toContain("$day top-up done")->and($told)->not->toContain("$day top-up");
 });
 
+it('has each top-up to come in its list, however soon after one that was written down', function (string $time) {
+    $garden = Grown::garden(['vessel' => 'bucket-10', 'crop' => 'mizuna', 'top_ups' => 'quarter']);
+    $toppedUp = static fn (array $days, int $from): array => array_values(array_map(
+        static fn ($day): int => $day->date - Grown::day(0),
+        array_filter($days, static fn ($day): bool => $day->day->topUp > 0.0 && $day->date > Grown::day($from)),
+    ));
+    $on = $toppedUp(Grown::copy($garden)->forecast()[0]->days, 20)[0];
+    $entries = [Grown::entry($on, $time, ['top_up_l' => 1.5])];
+    $coming = $toppedUp(Grown::copy($garden, $entries, $on + 0.9)->forecast()[0]->days, $on);
+    $items = Grown::diary($garden, $entries, $on + 0.9)->days(Grown::day(0), Grown::day(90));
+    $topUps = array_values(array_filter($items, static fn (Item $i): bool => $i->kind === 'top-up'));
+    $due = array_values(array_filter($topUps, static fn (Item $i): bool => $i->done === null));
+
+    expect(array_map(static fn (Item $i): int => $i->date - Grown::day(0), $due))->toBe($coming)->not->toBe([])
+        ->and($coming[0] - $on)->toBeLessThanOrEqual(4)
+        ->and(count(array_unique(array_column($topUps, 'key'))))->toBe(count($topUps));
+})->with(['08:00', '18:00']);
+
 it('says what is late until it is done, with what it takes today', function () {
     $garden = Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'level']);
     $first = array_values(preg_grep('/top-up$/', Grown::told(Grown::diary($garden)->days(Grown::day(0), Grown::day(60)))))[0];
