@@ -28,7 +28,7 @@ const ROW = 17;
 const LEAST_WATER = 34;
 const MOST_WATER = 96;
 const SPACE = 12;
-const MS_A_WEEK = 7;
+const DAYS_A_WEEK = 7;
 
 const X = (day: number): number => LEFT + ((day - props.from) / (props.to - props.from)) * (size.width - LEFT - RIGHT);
 const inside = (x: number): number => Math.max(LEFT, Math.min(size.width - RIGHT, x));
@@ -84,7 +84,7 @@ const weeks = computed(() => {
     const list: number[] = [];
     if (props.to - props.from > 200) return list;
     for (let day = Math.ceil(props.from); day <= props.to; day++)
-        if ((((day - 4) % MS_A_WEEK) + MS_A_WEEK) % MS_A_WEEK === 0) list.push(X(day));
+        if ((((day - 4) % DAYS_A_WEEK) + DAYS_A_WEEK) % DAYS_A_WEEK === 0) list.push(X(day));
     return list;
 });
 

@@ -14,9 +14,8 @@ import type { Planting } from '../types/garden';
 import BandDrawing from './BandDrawing.vue';
 import { dateOf, dayNumber, isWorthSaying, type Item, spoken, useDays, wallClock } from './diary';
 import ItemRow from './ItemRow.vue';
-import { outbox } from './outbox';
 import { cupsOf, freePlantingId, shifted } from './plantings';
-import { entryOf, untick } from './tick';
+import { tickOff, untick } from './tick';
 import Unsent from './Unsent.vue';
 
 const garden = useGarden();
@@ -139,7 +138,7 @@ const where = (i: Item): string => {
 const ticked = ref(new Set<string>());
 async function tick(item: Item, grams: number | null): Promise<void> {
     ticked.value = new Set([...ticked.value, item.key]);
-    await outbox.add(garden.id, { ...entryOf(item), ...(grams === null ? {} : { harvest_g: grams }) });
+    await tickOff(garden.id, item, grams);
 }
 const open = computed(() => due.value.filter((i) => !ticked.value.has(i.key)));
 const harvest = computed(() => {

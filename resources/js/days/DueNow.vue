@@ -7,7 +7,7 @@ import { useTurns } from '../kit/turns';
 import { isWorthSaying, type Item, spoken, type Today, wallClock } from './diary';
 import ItemRow from './ItemRow.vue';
 import { outbox } from './outbox';
-import { entryOf } from './tick';
+import { tickOff } from './tick';
 
 interface DueTub {
     tub: string;
@@ -59,7 +59,7 @@ const shown = computed(() => (more.value ? rows.value : rows.value.slice(0, MOST
 const late = computed(() => rows.value.filter((row) => row.item.late).length);
 async function tick(row: Row, grams: number | null): Promise<void> {
     ticked.value = new Set([...ticked.value, `${row.garden.id} ${row.item.key}`]);
-    await outbox.add(row.garden.id, { ...entryOf(row.item), ...(grams === null ? {} : { harvest_g: grams }) });
+    await tickOff(row.garden.id, row.item, grams);
 }
 const where = (row: Row): string =>
     `${row.tub.name}${row.tub.count > 1 ? ` ${row.tub.copy}` : ''}${(gardens.value?.length ?? 0) > 1 ? `, ${row.garden.name}` : ''}`;

@@ -30,7 +30,9 @@ export const strikeOf = (id: string, tub: string, copy: number): Entry => ({
     strikes: id,
 });
 
-export const tickOff = (garden: string, item: Item): Promise<void> => outbox.add(garden, entryOf(item));
+/** Ticked off; of a picking with what it weighed, in grams, where that was written. */
+export const tickOff = (garden: string, item: Item, grams: number | null): Promise<void> =>
+    outbox.add(garden, { ...entryOf(item), ...(grams === null ? {} : { harvest_g: grams }) });
 
 export const untick = (garden: string, item: Item): Promise<void> =>
     item.done === null ? Promise.resolve() : outbox.add(garden, strikeOf(item.done, item.tub, item.copy));

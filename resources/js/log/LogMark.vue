@@ -12,10 +12,10 @@ import DaySection from '../feed/DaySection.vue';
 import ReadsOtherwise from '../feed/ReadsOtherwise.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { SeasonDay } from '../types/report';
-import { dayNumber, type Entry, fromToday, type Item, type LoggedDay, spoken, useDiary, wallClock } from '../days/diary';
+import { dayNumber, type Entry, fromToday, type LoggedDay, spoken, useDiary, wallClock } from '../days/diary';
 import ItemRow from '../days/ItemRow.vue';
-import { outbox } from '../days/outbox';
-import { entryOf, strikeOf } from '../days/tick';
+import { newEntryId, outbox } from '../days/outbox';
+import { strikeOf, tickOff } from '../days/tick';
 import Unsent from '../days/Unsent.vue';
 import EntryForm from './EntryForm.vue';
 import LogChart from './LogChart.vue';
@@ -106,7 +106,7 @@ async function strike(entry: Entry): Promise<void> {
 async function putBack(): Promise<void> {
     const of = struck.value;
     struck.value = null;
-    if (of) await outbox.add(garden.id, { ...of, id: entryOf({ plantings: [], parts: {} } as unknown as Item).id });
+    if (of) await outbox.add(garden.id, { ...of, id: newEntryId() });
 }
 
 const learned = computed(() => {
@@ -131,9 +131,6 @@ const moves = computed(() => {
     const next = `The next top-up is on ${spoken(of.date, wallClock())}`;
     return by ? `${next}, ${days} ${by < 0 ? 'sooner' : 'later'} than by the crop’s own figures.` : `${next}.`;
 });
-async function tick(item: Item, grams: number | null): Promise<void> {
-    await outbox.add(garden.id, { ...entryOf(item), ...(grams === null ? {} : { harvest_g: grams }) });
-}
 const next = computed(() => (diary.value?.next ?? []).slice(0, 4));
 const todaysNote = computed(() => {
     const t = diary.value?.today;
@@ -268,7 +265,7 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                         :item="i"
                         :today="diary!.now.slice(0, 10)"
                         :units="units"
-                        @tick="(grams) => tick(i, grams)"
+                        @tick="(grams) => tickOff(garden.id, i, grams)"
                     />
                 </ul>
             </template>
