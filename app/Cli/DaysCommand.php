@@ -60,7 +60,7 @@ final class DaysCommand extends DiaryCommand
                 $items,
                 $garden->name,
                 substr(hash('xxh128', $garden->name), 0, 12).'.kelp-tub',
-                CalendarFile::stamp($moment[0] + $moment[1] / 1440),
+                CalendarFile::stamp($moment[0] + $moment[1] / Dates::MINUTES_A_DAY),
                 self::before($input),
                 $input->getOption('alarm') === true,
             ),

@@ -11,14 +11,13 @@ use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Log\EntryReader;
 use KelpTub\Core\Marks\Days\EntriesOfFile;
 use KelpTub\Core\Marks\Days\Plantings;
+use KelpTub\Core\Numbers\Dates;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 
 /** A command about what grows: by the clock of this machine, or by one that is given. */
 abstract class DiaryCommand extends GardenCommand
 {
-    private const MINUTES_A_DAY = 1440;
-
     protected function configure(): void
     {
         parent::configure();
@@ -45,7 +44,9 @@ abstract class DiaryCommand extends GardenCommand
     /** @param  array{int, int}  $moment */
     protected static function diary(Garden $garden, Planner $planner, array $moment): Diary
     {
-        return new Diary($planner, $garden, EntriesOfFile::of($garden->document), $moment[0] + $moment[1] / self::MINUTES_A_DAY);
+        $now = $moment[0] + $moment[1] / Dates::MINUTES_A_DAY;
+
+        return new Diary($planner, $garden, EntriesOfFile::of($garden->document), $now);
     }
 
     /** @return array{Tub, int, string|null}|string tub, copy and planting; or what is wrong */

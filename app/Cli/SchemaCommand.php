@@ -11,10 +11,10 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('schema', 'Prints the JSON Schema of a garden or of a report, put together from its parts.')]
+#[AsCommand('schema', 'Prints a JSON Schema: of a garden, its report, an entry of its log, its days, or a diary.')]
 final class SchemaCommand extends Command
 {
-    private const NAMES = ['garden', 'report'];
+    private const NAMES = ['garden', 'report', 'entry', 'days', 'diary'];
 
     public function __construct(private readonly LibraryFiles $files)
     {
@@ -23,14 +23,14 @@ final class SchemaCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('name', InputArgument::REQUIRED, implode(' or ', self::NAMES), suggestedValues: self::NAMES);
+        $this->addArgument('name', InputArgument::REQUIRED, implode(', ', self::NAMES), suggestedValues: self::NAMES);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $name = $input->getArgument('name');
         if (! in_array($name, self::NAMES, true)) {
-            $output->writeln("There is no schema \"$name\"; there are ".implode(' and ', self::NAMES).'.', OutputInterface::OUTPUT_RAW);
+            $output->writeln("There is no schema \"$name\"; there are ".implode(', ', self::NAMES).'.', OutputInterface::OUTPUT_RAW);
 
             return self::INVALID;
         }

@@ -25,6 +25,18 @@ final readonly class Course
         return $this->start + count($this->days) - 1;
     }
 
+    /** The first day from another on that ends with no water left; null where there is none. */
+    public function driesFrom(int $date): ?int
+    {
+        foreach ($this->days as $day) {
+            if ($day->date >= $date && $day->after->isDry()) {
+                return $day->date;
+            }
+        }
+
+        return null;
+    }
+
     public function on(int $date): ?CourseDay
     {
         return $this->days[$date - $this->start] ?? null;

@@ -42,6 +42,9 @@ final readonly class Courses
     {
         $courses = [];
         $day = null;
+        // What is being raised by then is to be told of, though it is set in later.
+        $raised = array_filter($this->growing, static fn (Growing $g): bool => $g->planting->begins() <= $until);
+        $until = $until === null ? null : max([$until, ...array_map(static fn (Growing $g): int => $g->from(), $raised)]);
         while (($start = $this->next($day)) !== null && ($until === null || $start <= $until)) {
             $courses[] = $course = $this->course($start, $factors, $until);
             $day = max($course->end(), $start);
@@ -147,14 +150,16 @@ final readonly class Courses
     private static function fate(Season $season, SeasonState $state, int $stand, int $start): Fate
     {
         $of = $season->tub->stands[$stand];
-        $first = $state->harvests[$stand];
-        $last = $state->lasts[$stand];
+        // What stands dry when it would come to its first harvest comes to none.
+        $bears = $state->bears[$stand];
+        $first = $bears ? $state->harvests[$stand] : null;
+        $last = $bears ? $state->lasts[$stand] : null;
 
         return new Fate(
             $first === null ? null : $start + $first,
             $last === null ? null : $start + $last,
             $state->died[$stand] === null ? null : $start + $state->died[$stand],
-            $first === null || ! $state->bears[$stand] || $state->ages[$stand] <= 0.0
+            $first === null || $state->ages[$stand] <= 0.0
                 ? 0.0
                 : $of->yield() * $state->thriven[$stand] / $state->ages[$stand],
         );

@@ -54,9 +54,14 @@ final class CopyDiary
     /**
      * @param  Entries  $entries  of this copy, up to now
      * @param  float  $now  in days, as `Dates` counts
+     * @param  int|null  $until  the last day that is wanted, where not all of them are
      */
-    public function __construct(public readonly CopyPlan $copy, public readonly Entries $entries, public readonly float $now)
-    {
+    public function __construct(
+        public readonly CopyPlan $copy,
+        public readonly Entries $entries,
+        public readonly float $now,
+        private readonly ?int $until = null,
+    ) {
         $this->kept = (int) floor($now) - 1;
     }
 
@@ -68,7 +73,7 @@ final class CopyDiary
     /** @return list<Course> by the crops' own figures, restarted from each reading */
     public function base(): array
     {
-        return $this->base ??= $this->copy->courses($this->visits())->run();
+        return $this->base ??= $this->copy->courses($this->visits())->run(until: $this->until);
     }
 
     /** @return list<Course> with what was learned from the last reading on */
@@ -123,6 +128,7 @@ final class CopyDiary
 
         return $this->copy->courses($this->visits())->run(
             new Factors($drinks, $eats, $from, $before),
+            $this->until,
         );
     }
 

@@ -54,8 +54,20 @@ final readonly class CopyPlan
 
     public function courses(Visits $visits = new Visits): Courses
     {
+        $growing = array_values(array_filter($this->growing, static fn (Growing $g): bool => $g->share->plants > 0));
+
+        return $this->coursesOf($growing, $visits);
+    }
+
+    /**
+     * The courses that it would have with other plants in it.
+     *
+     * @param  list<Growing>  $growing
+     */
+    public function coursesOf(array $growing, Visits $visits = new Visits): Courses
+    {
         return new Courses(
-            array_values(array_filter($this->growing, static fn (Growing $g): bool => $g->share->plants > 0)),
+            $growing,
             /** @param  list<CropShare>  $shares @param  list<int>  $since */
             fn (array $shares, array $since): SeasonTub => $this->planner->planted(
                 $this->feed,

@@ -32,12 +32,14 @@ final class Diary
     /**
      * @param  Entries  $entries  of the whole garden
      * @param  float  $now  in days, as `Dates` counts
+     * @param  int|null  $until  the last day that is wanted, where not all of them are
      */
     public function __construct(
         private readonly Planner $planner,
         Garden $garden,
         private readonly Entries $entries,
         private readonly float $now,
+        private readonly ?int $until = null,
     ) {
         $this->plan = $planner->plan($garden);
     }
@@ -53,6 +55,7 @@ final class Diary
             new CopyPlan($this->plan, $this->planner->aids, $tub, $copy),
             $this->entries->ofCopy($tub->id, $copy, $this->now),
             $this->now,
+            $this->until,
         );
     }
 

@@ -38,7 +38,7 @@ final readonly class DiaryReport
         return (object) [
             'tub' => $diary->copy->tub->id,
             'copy' => $diary->copy->copy,
-            'now' => self::moment($diary->now),
+            'now' => Dates::moment($diary->now),
             'plantings' => $plantings,
             'courses' => array_map($report->course(...), $diary->forecast()),
             'band' => $report->ends(),
@@ -64,7 +64,7 @@ final readonly class DiaryReport
                 'volume_l' => array_map(static fn (CourseDay $day): float => round($day->after->volume, 3), $course->days),
             ], $diary->forecast()),
             'readings' => array_values(array_map(
-                static fn (Compared $c): stdClass => (object) ['at' => self::moment($c->entry->time()), 'litres' => $c->found->litres],
+                static fn (Compared $c): stdClass => (object) ['at' => Dates::moment($c->entry->time()), 'litres' => $c->found->litres],
                 array_filter($diary->compared(), static fn (Compared $c): bool => $c->found->litres !== null),
             )),
             'fill_l' => $diary->copy->feed->tub->water->working(),
@@ -86,14 +86,6 @@ final readonly class DiaryReport
             'learned' => (new Lesson($diary))->toReport(),
             'findings' => array_map(static fn (Suspicion $s): stdClass => $s->toReport(), $diary->suspicions()),
         ];
-    }
-
-    /** "2027-04-18T07:40" */
-    public static function moment(float $time): string
-    {
-        $minutes = (int) round(($time - floor($time)) * 1440);
-
-        return sprintf('%sT%02d:%02d', Dates::text((int) floor($time)), intdiv($minutes, 60) % 24, $minutes % 60);
     }
 
     /** @return list<stdClass> each with its stages by date, in the garden's order */
@@ -140,6 +132,7 @@ final readonly class DiaryReport
             'harvest' => $fate->firstHarvest === null ? null : Dates::text((int) ceil($fate->firstHarvest)),
             'last' => $fate->lastHarvest === null ? null : Dates::text((int) ceil($fate->lastHarvest)),
             'died' => $fate->died === null ? null : Dates::text($fate->died),
+            'dry' => ($dry = $course->driesFrom(max($course->start, $growing->from()))) === null ? null : Dates::text($dry),
             'cleared' => $growing->to === null ? null : Dates::text($growing->to),
             'harvest_g' => $fate->harvest,
             'picked_g' => $this->picked($p),
@@ -234,7 +227,7 @@ final readonly class DiaryReport
         return array_values(array_map(
             static fn (Compared $c): stdClass => (object) [
                 'id' => $c->entry->id,
-                'at' => self::moment($c->entry->time()),
+                'at' => Dates::moment($c->entry->time()),
                 'level_mm' => $c->entry->level,
                 'litres' => $c->found->litres,
                 'ec_ms_cm' => $c->entry->ec,

@@ -11,6 +11,7 @@ use KelpTub\Core\Days\Course;
 use KelpTub\Core\Days\CourseDay;
 use KelpTub\Core\Days\Fate;
 use KelpTub\Core\Days\FreeDays;
+use KelpTub\Core\Days\Frost;
 use KelpTub\Core\Days\Growing;
 use KelpTub\Core\Days\Item;
 use KelpTub\Core\Days\Planting;
@@ -20,6 +21,7 @@ use KelpTub\Core\Log\Entry;
 use KelpTub\Core\Numbers\Dates;
 use KelpTub\Core\Season\Season;
 use KelpTub\Core\Units\QuantityWriter;
+use stdClass;
 
 /**
  * What is to be done at one copy of a tub on which day, from sowing to clearing. Water goes by the forecast, restarted from each reading;
@@ -53,12 +55,14 @@ final class Schedule
     private const WINDOW_DAYS = 4;
 
     /** Kinds that other things are put together with: they have days of their own. */
-    private const FIXED = ['sow', 'set-in', 'fill', 'top-up', 'change', 'strengthen', 'hand-over', 'clear', 'sprout'];
+    private const FIXED = ['sow', 'set-in', 'fill', 'top-up', 'change', 'strengthen', 'hand-over', 'clear', 'sprout', 'frost'];
 
     private readonly QuantityWriter $write;
 
     /** @var list<Growing> */
     private readonly array $growing;
+
+    private readonly Frost $frost;
 
     /** @var list<Item> */
     private array $items = [];
@@ -66,21 +70,41 @@ final class Schedule
     /** @var array<string, int> how often each has been, over all courses: the number in its key */
     private array $count = [];
 
+    /** @var array<string, true> entries that stand for something that was planned */
+    private array $told = [];
+
+    /** @var array<int, list<Entry>> what was put in before noon, by day */
+    private readonly array $mornings;
+
+    /** @var array<string, true> entries of a morning that stand for themselves */
+    private array $early = [];
+
     public function __construct(private readonly CopyDiary $diary, private readonly FreeDays $free)
     {
         $this->write = new QuantityWriter($diary->copy->units());
         $this->growing = $diary->copy->courses()->growing;
+        $mornings = [];
+        foreach ($diary->entries->all as $entry) {
+            if ($entry->isMorning() && ($entry->change || $entry->topUp > 0.0)) {
+                $mornings[$entry->day][] = $entry;
+            }
+        }
+        $this->mornings = $mornings;
+        $this->frost = Frost::of($diary->copy->garden()->document->site ?? new stdClass);
     }
 
     /** @return list<Item> from one day to another, in order; what is late first */
     public function items(int $from, int $to): array
     {
         $this->items = [];
+        $this->told = $this->early = [];
         $this->count = ['fill' => 0, 'top-up' => 0, 'change' => 0, 'strengthen' => 0];
         $courses = $this->diary->forecast();
         foreach ($courses as $course) {
             $this->water($course, $to);
             $this->plantings($course);
+            $this->frosts($course);
+            $this->dry($course);
         }
         $this->checks($courses, $to);
         $items = $this->freed($this->grouped(array_values(array_filter($this->items, fn (Item $i): bool => $i->date <= $to))));
@@ -120,29 +144,75 @@ final class Schedule
             'Fill '.$this->write->volume($course->fill->volume), 'The first fill, with the plants.', '',
             $course->fill->volume, self::parts($doses), $course->fill->ec(),
         )];
-        foreach ($course->days as $i => $day) {
+        foreach ($course->days as $day) {
             $kind = match (true) {
                 $day->day->change => 'change',
                 $day->day->topUp > 0.0 => 'top-up',
                 $day->day->stronger > 0.0 => 'strengthen',
                 default => null,
             };
+            $this->morning($day, $kind);
             if ($day->date > $to || $kind === null) {
                 continue;
             }
             $number = ++$this->count[$kind];
             // What the log tells of is done, on its day or late; what comes after it is due anew. Days past that it does not tell of are
             // not forecast.
-            $told = $this->told($day->date, static fn (Entry $e): bool => $e->day >= $day->date && match ($kind) {
-                'change' => $e->change,
-                'top-up' => $e->topUp > 0.0,
-                default => $e->doses !== [],
-            });
+            $told = $this->told($day->date, fn (Entry $e): bool => $e->day >= $day->date && $this->mayTellOf($e, $kind, $number)
+                && match ($kind) {
+                    'change' => $e->change,
+                    'top-up' => $e->topUp > 0.0,
+                    default => $e->doses !== [],
+                });
             if ($told !== null) {
+                $this->told[$told->id] = true;
                 $this->items[] = $this->watering($kind, $number, $day, $course)->doneBy($told->id, $told->day);
             } elseif ($day->date >= $this->diary->today() || $this->diary->entries->isEmpty()) {
                 $this->add($this->watering($kind, $number, $day, $course));
             }
+        }
+    }
+
+    /** Whether an entry may be of the one of a kind that has this number: one that names another is not. */
+    private function mayTellOf(Entry $entry, string $kind, int $number): bool
+    {
+        return ! isset($this->early[$entry->id]) && ($this->named($entry, $kind) ?? $number) === $number;
+    }
+
+    /** Which of a kind an entry says that it was, by its number: what is ticked says so. */
+    private function named(Entry $entry, string $kind): ?int
+    {
+        $before = sprintf('%s.%d/%s/', $this->tub(), $this->diary->copy->copy, $kind);
+        foreach ($entry->did as $key) {
+            if (str_starts_with($key, $before)) {
+                return (int) substr($key, strlen($before));
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What was put in before noon is done, and has its number, though nothing was left to do in the evening.
+     *
+     * @param  string|null  $evening  what that was planned for: done in the morning it is that
+     */
+    private function morning(CourseDay $day, ?string $evening): void
+    {
+        foreach ($this->mornings[$day->date] ?? [] as $entry) {
+            $kind = $entry->change ? 'change' : 'top-up';
+            if (isset($this->told[$entry->id]) || $kind === $evening) {
+                continue;
+            }
+            $this->early[$entry->id] = true;
+            $number = $this->named($entry, $kind) ?? $this->count[$kind] + 1;
+            $this->count[$kind] = max($this->count[$kind], $number);
+            $litres = $entry->change ? $day->tub()->fill : $entry->topUp;
+            $done = new Item(
+                $this->waterKey($kind, $number), $day->date, $kind, $this->tub(), $this->diary->copy->copy,
+                $this->ids($day), ($entry->change ? 'Change the water: ' : 'Top up ').$this->write->volume($litres), '', '', $litres,
+            );
+            $this->items[] = $done->doneBy($entry->id, $entry->day);
         }
     }
 
@@ -227,6 +297,56 @@ final class Schedule
         }
     }
 
+    /**
+     * A tub that nobody is to top up and that is drunk down to what is of no use while something lives in it: the day before, and how much
+     * it may take then, in still water half of what is missing at most.
+     */
+    private function dry(Course $course): void
+    {
+        $from = max($course->start, $this->diary->today());
+        foreach ($course->days as $day) {
+            if ($day->date < $from || $day->after->volume >= $day->tub()->dryLitres || $day->date > $this->lastLiving($course)) {
+                continue;
+            }
+            $on = $course->on(max($course->start, $day->date - 1)) ?? $day;
+            $missing = max(0.0, $day->tub()->fill - $on->after->volume);
+            $litres = $this->diary->copy->tub->system === GrowingSystem::Passive ? $missing / 2 : $missing;
+            $stage = $on->after->stage;
+            $mixing = $day->tub()->mixing;
+            $strength = $this->diary->copy->tub->water->strength->share();
+            $told = array_filter($this->diary->entries->all, static fn (Entry $e): bool => $e->topUp > 0.0 && $e->day >= $course->start);
+            $this->add(new Item(
+                $this->waterKey('dry', count($told) + 1), max($from, $day->date - 1), 'top-up', $this->tub(), $this->diary->copy->copy,
+                $this->ids($on), 'Top up '.$this->write->volume($litres).': dry from '.Dates::dayAndMonth($day->date),
+                'It is planned without top-ups, and what stands in it drinks on. Or give it a habit of top-ups at Crop.', '',
+                $litres, self::parts($mixing->doses($litres, $stage, $strength)), null, $day->date, true,
+            ));
+
+            return;
+        }
+    }
+
+    /** Where tubs stand in the open, the first frost that is usual is said while something lives in them. */
+    private function frosts(Course $course): void
+    {
+        $day = $this->isInTheOpen() ? $this->frost->next($course->start) : null;
+        for (; $day !== null && $day <= $course->end(); $day = $this->frost->next($day + 1)) {
+            $on = $course->on($day);
+            if ($on !== null && $this->diary->living($on) !== [] && $day >= $this->diary->today()) {
+                $this->add(new Item(
+                    $this->waterKey('frost', (int) substr(Dates::text($day), 0, 4)), $day, 'frost', $this->tub(),
+                    $this->diary->copy->copy, $this->ids($on), 'Frost is usual from now on',
+                    'Cover it at night, bring it in, or pick what is ripe. Water that freezes breaks walls and pumps.',
+                ));
+            }
+        }
+    }
+
+    private function isInTheOpen(): bool
+    {
+        return $this->diary->copy->garden()->site->setting === Setting::Open;
+    }
+
     private function planting(Course $course, Planting $p, int $plants, Fate $fate, int $growing): void
     {
         $crop = $p->crop;
@@ -266,7 +386,8 @@ final class Schedule
                 );
             }
             $this->care($p, 'set-in', $p->setIn, ($crop->group === CropGroup::Cutting ? 'Cut and set in ' : 'Set in ')."$name, $many",
-                $p->isRaised() ? 'When roots show at the foot of the plug.' : 'Roots rinsed, none of the old soil.');
+                ($p->isRaised() ? 'When roots show at the foot of the plug.' : 'Roots rinsed, none of the old soil.')
+                    .$this->frostAt($p->setIn));
         }
         $stands = $course->on(max($course->start, min($course->end(), $p->setIn)))?->standOf($growing);
         foreach ($this->grownCare($crop) as [$kind, $at, $says, $why]) {
@@ -276,6 +397,15 @@ final class Schedule
             }
         }
         $this->picking($p, $fate);
+    }
+
+    private function frostAt(int $day): string
+    {
+        $last = $this->isInTheOpen() ? $this->frost->lastAfter($day) : null;
+
+        return $last === null
+            ? ''
+            : sprintf(' Frost is usual until %s: wait, or have a cover at hand for the nights.', Dates::dayAndMonth($last));
     }
 
     /** @return list<array{string, float, string, string}> kind, part of the way to the first harvest, what and why */
@@ -315,17 +445,15 @@ final class Schedule
         $crop = $p->crop;
         $system = $this->diary->copy->tub->system;
         $name = $crop->inSentence();
-        if ($fate->firstHarvest === null) {
+        if ($system === GrowingSystem::Nursery && $fate->died === null) {
+            $this->care($p, 'hand-over', $p->setIn + max(0, $crop->daysSowToTransplant - $crop->daysGerminate),
+                "Hand $name over", 'When roots hang out of the cup: into the tub that waits for them.', forecast: true);
+        }
+        if ($system === GrowingSystem::Nursery || $fate->firstHarvest === null) {
             return;
         }
         $first = (int) ceil($fate->firstHarvest);
         $last = (int) ceil($fate->lastHarvest ?? $fate->firstHarvest);
-        if ($system === GrowingSystem::Nursery) {
-            $this->care($p, 'hand-over', $p->setIn + max(0, $crop->daysSowToTransplant - $crop->daysGerminate),
-                "Hand $name over", 'When roots hang out of the cup: into the tub that waits for them.', forecast: true);
-
-            return;
-        }
         $this->care($p, 'pick', $first, $system === GrowingSystem::Cloner ? "$crop->name: rooted" : "First harvest of $name",
             $crop->repeats ? 'Outer leaves or ripe fruit first; leave the heart.' : 'The whole plant.', 1, true);
         $every = self::PICK_DAYS[$crop->group->value] ?? null;
@@ -443,7 +571,7 @@ final class Schedule
     private function lastLiving(Course $course): int
     {
         $last = array_map(
-            static fn (Fate $f): int => (int) floor($f->died ?? $f->lastHarvest ?? $course->end()),
+            static fn (Fate $f): int => (int) floor($f->died ?? $f->lastHarvest ?? $course->driesFrom($course->start) ?? $course->end()),
             $course->fates,
         );
 

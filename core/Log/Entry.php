@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Log;
 
+use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
 /**
@@ -13,8 +14,6 @@ use stdClass;
  */
 final readonly class Entry
 {
-    private const MINUTES_A_DAY = 1440;
-
     private const NOON = 720;
 
     /**
@@ -60,7 +59,7 @@ final readonly class Entry
     /** Its moment in days: noon of day 3 is 3.5. */
     public function time(): float
     {
-        return $this->day + $this->minute / self::MINUTES_A_DAY;
+        return $this->day + $this->minute / Dates::MINUTES_A_DAY;
     }
 
     public function isMorning(): bool

@@ -70,13 +70,19 @@ final readonly class EntryReader
         );
     }
 
+    /** Whether it is an id as a page makes them, of an entry or of a photograph. */
+    public static function isId(mixed $id): bool
+    {
+        return is_string($id) && preg_match(self::ID, $id) === 1;
+    }
+
     /** @return array<string, string> */
     private static function frameFaults(stdClass $raw): array
     {
         $faults = [];
         foreach (['id', 'replaces', 'strikes'] as $key) {
             $id = $raw->{$key} ?? null;
-            if (($key === 'id' || $id !== null) && (! is_string($id) || preg_match(self::ID, $id) !== 1)) {
+            if (($key === 'id' || $id !== null) && ! self::isId($id)) {
                 $faults[$key] = ($id === null ? 'is missing' : 'is no id of an entry').'; it has 26 letters and digits';
             }
         }
@@ -120,13 +126,23 @@ final readonly class EntryReader
     /** @return array<string, string> */
     private static function readingFaults(stdClass $raw): array
     {
-        return array_filter([
-            'level_mm' => self::number($raw->level_mm ?? null, 0.0, self::MOST_LEVEL_MM, 'mm'),
-            'ec_ms_cm' => self::ec($raw->ec_ms_cm ?? null),
-            'ph' => self::ph($raw->ph ?? null),
-            'water_c' => self::number($raw->water_c ?? null, -2.0, 60.0, '°C'),
-            'top_up_ec' => self::ec($raw->top_up_ec ?? null),
-        ]);
+        $faults = [];
+        foreach (['level_mm', 'ec_ms_cm', 'ph', 'water_c', 'top_up_ec'] as $what) {
+            $faults[$what] = self::reading($what, $raw->{$what} ?? null);
+        }
+
+        return array_filter($faults);
+    }
+
+    /** What is wrong with a reading, by the member of an entry that it is; null where nothing is. */
+    public static function reading(string $what, mixed $value): ?string
+    {
+        return match ($what) {
+            'level_mm' => self::number($value, 0.0, self::MOST_LEVEL_MM, 'mm'),
+            'ph' => self::ph($value),
+            'water_c' => self::number($value, -2.0, 60.0, '°C'),
+            default => self::ec($value),
+        };
     }
 
     /** What is wrong with an EC, with what it might be: a meter may show µS/cm or ppm. */
@@ -190,9 +206,7 @@ final readonly class EntryReader
             'did' => self::texts($raw->did ?? []),
             'note' => is_string($raw->note ?? '') && mb_strlen($raw->note ?? '') <= self::NOTE_LENGTH ? null
                 : 'is a text of at most '.self::NOTE_LENGTH.' characters',
-            'photo' => ! isset($raw->photo) || (
-                is_string($raw->photo) && preg_match(self::ID, $raw->photo) === 1
-            ) ? null : 'is no photograph',
+            'photo' => ! isset($raw->photo) || self::isId($raw->photo) ? null : 'is no photograph',
         ];
 
         return array_filter($faults);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Log;
 
+use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
 /** How much plants drink, or eat, against their figures, with its range: learned from so many intervals. */
@@ -39,7 +40,11 @@ final readonly class Learned
             'low' => $this->low,
             'high' => $this->high,
             'intervals' => $this->intervals,
-            'left_out' => array_map(static fn (array $out): stdClass => (object) $out, $this->leftOut),
+            'left_out' => array_map(static fn (array $out): stdClass => (object) [
+                'from' => Dates::moment($out['from']),
+                'to' => Dates::moment($out['to']),
+                'why' => $out['why'],
+            ], $this->leftOut),
         ];
     }
 }

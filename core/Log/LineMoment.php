@@ -9,8 +9,6 @@ use KelpTub\Core\Numbers\Dates;
 /** When something was, as people say it: "yesterday evening", "2 days ago", "on Monday at 7:40", "2027-04-18 18:30". */
 final class LineMoment
 {
-    private const MINUTES_A_DAY = 1440;
-
     /** Minutes of the day. */
     private const PARTS = [
         'morning' => 480, 'noon' => 720, 'lunch' => 720, 'midday' => 720, 'afternoon' => 900, 'evening' => 1140, 'night' => 1320,
@@ -33,8 +31,8 @@ final class LineMoment
         $at = self::minute($rest);
         $ago = self::hoursAgo($rest);
         if ($ago !== null) {
-            $moment = $day * self::MINUTES_A_DAY + $minute - 60 * $ago;
-            [$on, $at] = [intdiv($moment, self::MINUTES_A_DAY), $moment % self::MINUTES_A_DAY];
+            $moment = $day * Dates::MINUTES_A_DAY + $minute - 60 * $ago;
+            [$on, $at] = [intdiv($moment, Dates::MINUTES_A_DAY), $moment % Dates::MINUTES_A_DAY];
         }
         if ($on === null && $at === null) {
             return [[$day, $minute], $text, ''];

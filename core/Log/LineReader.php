@@ -442,14 +442,17 @@ final class LineReader
         if (preg_match('/\b(?:air|room|outside|outdoors|tent|inside|ambient|cabin|shed|greenhouse|night|nights)\b/u', $this->rest) === 1) {
             return;
         }
-        $m = $this->take(
-            '/(?:\b(?:water |reservoir )?temp(?:erature)?\b'.self::IS.'|\bwater\b'.self::IS.')?(?<![\w.,])'.self::DECIMAL.'\s*'.$unit.'/u'
-        )
-            ?? $this->take('/\b(?:water |reservoir )?temp(?:erature)?\b'.self::IS.self::DECIMAL.'(?<u>)(?!\s*(?:mm|cm|in|l|ml|ppm|g)\b)/u');
+        // A dash right before a figure, and not right after a word, is a minus.
+        $is = str_replace('|-)', '|(?<!\s)-|-(?!\d))', self::IS);
+        $degrees = '(?<n>(?:(?<=[\s:=])[-−])?\d+(?:[.,]\d+)?|[.,]\d+)';
+        $named = '\b(?:water |reservoir )?temp(?:erature)?\b'.$is;
+        $m = $this->take("/(?:$named|\\bwater\\b$is)?(?<![\\w.,])$degrees\\s*$unit/u")
+            ?? $this->take("/$named$degrees(?<u>)(?!\\s*(?:mm|cm|in|l|ml|ppm|g)\\b)/u");
         if ($m === null) {
             return;
         }
-        $degrees = self::number($m['n']);
+        $degrees = self::number(strtr($m['n'], ['-' => '', '−' => '']));
+        $degrees = $degrees !== null && preg_match('/^[-−]/u', $m['n']) === 1 ? -$degrees : $degrees;
         $isFahrenheit = preg_match('/f|℉/u', (string) preg_replace('/deg(?:rees?|\.)?/u', '', $m['u'])) === 1
             || (
                 preg_match(

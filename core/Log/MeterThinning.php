@@ -8,14 +8,20 @@ use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
 /**
- * A meter may read every few minutes for a year: of what it read the first of each day is enough for what is past, and the last weeks count
- * whole, since the meter itself is judged by them. What was read by hand, and what was done, always counts.
+ * A meter may read every few minutes for a year: of what it read the first of each day is enough for what is long past, the first of each
+ * hour for the last weeks, and the last days count whole, since the meter itself is judged by them. What was read by hand, and what was
+ * done, always counts. One is taken and not a mean: between two readings water may have been poured in. Source: handbook, log (meter).
  */
 final class MeterThinning
 {
-    private const WHOLE_DAYS = 30;
+    /** So many days before the last entry, the first of each hour counts; before them the first of each day. */
+    public const HOURLY_DAYS = 30;
 
-    private const DATE_LENGTH = 10;
+    private const WHOLE_DAYS = 2;
+
+    private const TO_THE_DAY = 10;
+
+    private const TO_THE_HOUR = 13;
 
     /**
      * @param  list<stdClass>  $raws  as they are kept
@@ -23,28 +29,49 @@ final class MeterThinning
      */
     public static function of(array $raws): array
     {
-        $last = '';
-        foreach ($raws as $raw) {
-            $last = max($last, $raw->at);
+        $meter = array_filter($raws, self::isMeter(...));
+        $lasts = $firsts = [];
+        foreach ($meter as $raw) {
+            $lasts[self::place($raw)] = max($lasts[self::place($raw)] ?? '', $raw->at);
         }
-        $from = $last === '' ? '' : Dates::text(Dates::number(substr($last, 0, self::DATE_LENGTH)) - self::WHOLE_DAYS);
-        $firsts = [];
-        foreach ($raws as $raw) {
-            if (($raw->from ?? 'hand') === 'meter' && $raw->at < $from) {
-                $day = self::day($raw);
-                $firsts[$day] = isset($firsts[$day]) ? min($firsts[$day], $raw->at) : $raw->at;
-            }
+        $from = array_map(static function (string $last): array {
+            $day = Dates::number(substr($last, 0, self::TO_THE_DAY));
+
+            return [Dates::text($day - self::HOURLY_DAYS), Dates::text($day - self::WHOLE_DAYS)];
+        }, $lasts);
+        foreach ($meter as $raw) {
+            $of = self::stretch($raw, $from[self::place($raw)]);
+            $firsts[$of] = isset($firsts[$of]) ? min($firsts[$of], $raw->at) : $raw->at;
         }
 
-        return $firsts === [] ? $raws : array_values(array_filter(
+        return array_values(array_filter(
             $raws,
-            static fn (stdClass $raw): bool => ($raw->from ?? 'hand') !== 'meter' || $raw->at >= $from
-                || $firsts[self::day($raw)] === $raw->at,
+            static fn (stdClass $raw): bool => ! self::isMeter($raw)
+                || $firsts[self::stretch($raw, $from[self::place($raw)])] === $raw->at,
         ));
     }
 
-    private static function day(stdClass $raw): string
+    private static function place(stdClass $raw): string
     {
-        return ($raw->tub ?? '').' '.($raw->copy ?? 1).' '.substr($raw->at, 0, self::DATE_LENGTH);
+        return ($raw->tub ?? '').' '.($raw->copy ?? 1);
+    }
+
+    /**
+     * The day, the hour or the minute of which one reading counts.
+     *
+     * @param  array{string, string}  $from  from when on hours count, and minutes
+     */
+    private static function stretch(stdClass $raw, array $from): string
+    {
+        return self::place($raw).' '.match (true) {
+            $raw->at < $from[0] => substr($raw->at, 0, self::TO_THE_DAY),
+            $raw->at < $from[1] => substr($raw->at, 0, self::TO_THE_HOUR),
+            default => $raw->at,
+        };
+    }
+
+    private static function isMeter(stdClass $raw): bool
+    {
+        return ($raw->from ?? 'hand') === 'meter';
     }
 }

@@ -10,6 +10,8 @@ use InvalidArgumentException;
 /** Dates as whole numbers, so that days can be counted: `number('1970-01-02')` is 1. No clock and no time zone. */
 final class Dates
 {
+    public const MINUTES_A_DAY = 1440;
+
     private const SECONDS_A_DAY = 86_400;
 
     /** The earliest and the latest date that is read. */
@@ -63,5 +65,13 @@ final class Dates
     private static function at(int $number): DateTimeImmutable
     {
         return new DateTimeImmutable('@'.$number * self::SECONDS_A_DAY);
+    }
+
+    /** A moment in days as the grower's clock has it: "2027-04-18T07:40". */
+    public static function moment(float $time): string
+    {
+        $minutes = (int) round(($time - floor($time)) * self::MINUTES_A_DAY);
+
+        return sprintf('%sT%02d:%02d', self::text((int) floor($time)), intdiv($minutes, 60) % 24, $minutes % 60);
     }
 }

@@ -56,6 +56,8 @@ final readonly class EcCorrection
             'litres' => $litres ?? $full,
             'take_out_l' => $do->takeOut,
             'put_in_l' => $do->putIn,
+            // How the water stands when that is out, and nothing is in yet.
+            'level_mm' => $feed->tub->water->reservoir->levelFor(max(0.0, ($litres ?? $full) - $do->takeOut)),
             'ec_ms_cm' => $do->ec,
             'after_ec_ms_cm' => $do->after,
             'share_of_tub' => ($litres ?? $full) > 0.0 ? $do->takeOut / ($litres ?? $full) : 0.0,

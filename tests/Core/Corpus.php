@@ -35,20 +35,20 @@ final class Corpus
     }
 
     /** @return array<string, array<string, string>> of each garden by part of the report */
-    public static function kept(): array
+    public static function kept(string $file = 'reports'): array
     {
-        return self::json('reports');
+        return self::json($file);
     }
 
     /** @param  array<string, array<string, string>>  $marks */
-    public static function keep(array $marks): void
+    public static function keep(array $marks, string $file = 'reports'): void
     {
         $lines = array_map(
             static fn (string $name, array $parts): string => '    '.json_encode($name).': '.json_encode($parts),
             array_keys($marks),
             $marks,
         );
-        file_put_contents(self::FOLDER.'/reports.json', "{\n".implode(",\n", $lines)."\n}\n");
+        file_put_contents(self::FOLDER."/$file.json", "{\n".implode(",\n", $lines)."\n}\n");
     }
 
     /** @return array<string, string> a mark of each part: of a tub's keys over all tubs, and of the rest */
@@ -62,6 +62,15 @@ final class Corpus
         }
         ksort($parts);
 
+        return self::marksOf($parts);
+    }
+
+    /**
+     * @param  array<string, mixed>  $parts
+     * @return array<string, string> a mark of each
+     */
+    public static function marksOf(array $parts): array
+    {
         return array_map(static fn (mixed $part): string => substr(hash('sha256', (string) json_encode(self::plain($part))), 0, 8), $parts);
     }
 

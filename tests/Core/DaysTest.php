@@ -330,3 +330,59 @@ it('gives plants over from a nursery when their roots hang, and is no harvest', 
         ->and(max(array_map(intval(...), $told)))->toBeLessThanOrEqual($over)
         ->and(Grown::copy($garden)->forecast()[0]->end())->toBe(Grown::day($over) - 1);
 });
+
+it('says when a tub that nobody tops up falls dry under its plants, and promises no harvest of it', function () {
+    $jar = ['system' => 'passive', 'vessel' => 'jar-1', 'crop' => 'basil', 'top_ups' => 'none'];
+    $garden = Grown::garden($jar);
+    $copy = Grown::copy($garden, [], 1.0);
+    $course = $copy->forecast()[0];
+    $dry = (int) $course->driesFrom($course->start);
+    expect($course->fates[0]->firstHarvest)->toBeNull()->and($course->fates[0]->harvest)->toBe(0.0);
+
+    $days = Grown::diary($garden, [], 1.0)->days(Grown::day(0), Grown::day(400));
+    $kinds = array_count_values(array_column($days, 'kind'));
+    [$item] = array_values(array_filter($days, static fn (Item $i): bool => str_ends_with($i->key, '/dry/1')));
+    $before = $course->on($item->date);
+    $missing = $before->tub()->fill - $before->after->volume;
+    expect(isset($kinds['pick']) || isset($kinds['clear']))->toBeFalse()
+        ->and($item->kind)->toBe('top-up')
+        // Half of what is missing, while there is use in what is left, and looks go on until it is dry.
+        ->and($item->litres)->toEqualWithDelta($missing / 2, 1e-9)
+        ->and($before->after->volume)->toBeGreaterThanOrEqual($before->tub()->dryLitres)
+        ->and($course->on($item->date + 1)->after->volume)->toBeLessThan($before->tub()->dryLitres)
+        ->and($item->by)->toBe($item->date + 1)->and($item->by)->toBeLessThanOrEqual($dry)
+        ->and(max(array_map(static fn (Item $i): int => $i->date, $days)))->toBeLessThanOrEqual($dry);
+
+    // Topped up it stands longer, and the next one has a name of its own.
+    $told = Grown::entry(5, '19:00', ['top_up_l' => 0.2]);
+    $later = Grown::diary($garden, [$told], 6.0)->days(Grown::day(6), Grown::day(400));
+    $next = array_values(array_filter($later, static fn (Item $i): bool => str_contains($i->key, '/dry/')));
+    expect($next[0]->key)->toEndWith('/dry/2')->and($next[0]->date)->toBeGreaterThan($item->date);
+});
+
+it('lists as done what was done before noon, by the name that it was due under, and what comes next by the next', function () {
+    $garden = Grown::garden(['reservoir_change' => 'never']);
+    $of = static fn (array $entries, float $now): array => array_values(array_filter(
+        Grown::diary($garden, $entries, $now)->days(Grown::day(0), Grown::day(40)),
+        static fn (Item $i): bool => $i->kind === 'top-up',
+    ));
+    [$first] = $of([], 0.0);
+    $day = $first->date - Grown::day(0);
+    foreach (['08:00', '18:00'] as $time) {
+        $entry = Grown::entry($day, $time, ['top_up_l' => $first->litres, 'did' => [$first->key]]);
+        $items = $of([$entry], $day + 0.9);
+        expect([$items[0]->key, $items[0]->done, $items[0]->date])->toBe([$first->key, $entry->id, $first->date])
+            ->and($items[0]->litres)->toBe($first->litres)
+            ->and($items[1]->done)->toBeNull()->and($items[1]->key)->toBe('tub.1/top-up/2')
+            ->and($items[1]->date)->toBeGreaterThan($first->date);
+    }
+    // One that was late and is done the next morning stands for itself, and is not counted twice.
+    $late = Grown::entry($day + 1, '08:00', ['top_up_l' => 2, 'did' => [$first->key]]);
+    $items = $of([$late], $day + 1.9);
+    expect([$items[0]->key, $items[0]->done])->toBe([$first->key, $late->id])->and($items[1]->key)->toBe('tub.1/top-up/2')
+        ->and($items[1]->done)->toBeNull();
+    // Two of one morning are two.
+    $two = [Grown::entry($day, '07:00', ['top_up_l' => 1]), Grown::entry($day, '09:00', ['change' => true])];
+    $all = Grown::diary($garden, $two, $day + 0.9)->days(Grown::day(0), Grown::day($day));
+    expect(array_column($all, 'done'))->toContain($two[0]->id)->toContain($two[1]->id);
+});

@@ -112,3 +112,14 @@ it('offers what was weighed as a yield when the harvest is over, and not before,
         ->and($of(0.1, $last))->toBeNull()
         ->and($of(6.0, $last))->toBeNull();
 });
+
+it('takes a weight over from a fifth of the forecast on, to three digits', function () {
+    $fate = Grown::copy(Grown::garden())->forecast()[0]->fates[0];
+    $last = (int) ceil($fate->lastHarvest) - Grown::day(0);
+    $of = static fn (float $part): ?stdClass => (new Lesson(Grown::copy(Grown::garden(), [
+        Grown::entry($last, '10:00', ['planting' => 'p0', 'harvest_g' => $part * $fate->harvest]),
+    ], $last + 0.6)))->toReport()->crop;
+
+    expect($of(0.199))->toBeNull()->and($of(0.201)?->figures[0]->is)->toBe(30.2)->and($of(0.8333)?->figures[0]->is)->toBe(125.0)
+        ->and($of(0.72345)?->figures[0]->is)->toBe(109.0);
+});

@@ -234,3 +234,26 @@ it('keeps the words of what it did not understand beside what it did', function 
 
     expect($read->entry)->toHaveKeys(['ph', 'ec_ms_cm'])->and($read->left)->toBe('the new leaves look curly');
 });
+
+it('reads parts of a litre and of a jug', function (string $amount, float $litres) {
+    expect(lineSays(lineRead("topped up $amount L"))['top_up_l'])->toEqualWithDelta($litres, 5e-4);
+})->with([
+    ['½', 1 / 2], ['⅓', 1 / 3], ['⅔', 2 / 3], ['¼', 1 / 4], ['¾', 3 / 4], ['⅛', 1 / 8],
+    ['⅜', 3 / 8], ['⅝', 5 / 8], ['⅞', 7 / 8], ['1½', 1.5],
+]);
+
+it('reads when it was, by the part of the day', function (string $when, string $at) {
+    expect(lineSays(lineRead("$when pH 6.1"))['at'] ?? '2027-04-18T20:00')->toBe($at);
+})->with([
+    ['this morning', '2027-04-18T08:00'], ['at noon', '2027-04-18T12:00'], ['at lunch', '2027-04-18T12:00'],
+    ['at midday', '2027-04-18T12:00'], ['this afternoon', '2027-04-18T15:00'], ['yesterday evening', '2027-04-17T19:00'],
+    ['last night', '2027-04-17T22:00'], ['3 days ago', '2027-04-15T20:00'], ['two days ago', '2027-04-16T20:00'],
+]);
+
+it('takes water from two below freezing to sixty degrees, and asks of what may be Fahrenheit', function (string $line, ?float $celsius) {
+    $read = lineRead($line);
+    expect($read->entry['water_c'] ?? null)->toEqual($celsius);
+})->with([
+    ['temp -2', -2.0], ['temp -2.1', null], ['temp 60', 60.0], ['temp 60.5', null], ['temp 70', null],
+    ['temp 130', null], ['temp 21', 21.0],
+]);

@@ -129,15 +129,22 @@ it('lets the later of two entries count, in whichever order they come', function
 });
 
 it('thins what a meter read long ago, and nothing that was read by hand', function () {
-    $at = static fn (int $day, string $time, string $from): stdClass => (object) [
-        'at' => Dates::text(Grown::day($day))."T$time", 'from' => $from, 'tub' => 'tub', 'copy' => 1,
+    $at = static fn (int $day, string $time, string $from, string $tub = 'tub'): stdClass => (object) [
+        'at' => Dates::text(Grown::day($day))."T$time", 'from' => $from, 'tub' => $tub, 'copy' => 1,
     ];
     $raws = [
         $at(0, '06:00', 'meter'), $at(0, '05:00', 'meter'), $at(0, '07:00', 'hand'), $at(0, '08:00', 'meter'),
-        $at(1, '05:00', 'meter'), $at(1, '06:00', 'meter'), $at(31, '05:00', 'meter'), $at(31, '06:00', 'meter'),
+        // From thirty days before its last one on, one an hour; for two days all.
+        $at(1, '05:00', 'meter'), $at(1, '05:40', 'meter'), $at(1, '06:00', 'meter'), $at(1, '06:10', 'hand'),
+        $at(28, '23:10', 'meter'), $at(28, '23:20', 'meter'), $at(29, '00:00', 'meter'), $at(29, '00:10', 'meter'),
+        $at(31, '05:00', 'meter'), $at(31, '05:01', 'meter'),
+        // Another tub's goes by its own last one.
+        $at(0, '06:00', 'meter', 'other'), $at(0, '06:01', 'meter', 'other'),
+        $at(60, '05:00', 'hand'),
     ];
+    $kept = array_map(static fn (stdClass $raw): int|string => array_search($raw, $raws, true), MeterThinning::of($raws));
 
-    expect(MeterThinning::of($raws))->toBe([$raws[1], $raws[2], $raws[4], $raws[5], $raws[6], $raws[7]])
+    expect($kept)->toBe([1, 2, 4, 6, 7, 8, 10, 11, 12, 13, 14, 15, 16])
         ->and(MeterThinning::of([]))->toBe([])->and(MeterThinning::of([$raws[2]]))->toBe([$raws[2]]);
 });
 
@@ -336,4 +343,33 @@ it('leaves out of what it learns intervals that cannot tell', function (array $s
             ],
         ],
     ],
+]);
+
+it('takes an entry up to its bounds and none beyond', function (array $in, array $beyond) {
+    expect(entryFaults($in))->toBe([])->and(array_keys(entryFaults($beyond)))->toBe(array_keys($beyond));
+})->with([
+    'level' => [['level_mm' => 0], ['level_mm' => -0.1]], 'level above' => [['level_mm' => 3000], ['level_mm' => 3000.1]],
+    'EC' => [['ec_ms_cm' => 10], ['ec_ms_cm' => 10.1]], 'pH' => [['ph' => 14], ['ph' => 14.01]],
+    'cold' => [['water_c' => -2], ['water_c' => -2.1]], 'hot' => [['water_c' => 60], ['water_c' => 60.1]],
+    'litres' => [['top_up_l' => 1000], ['top_up_l' => 1000.1]], 'grams' => [['harvest_g' => 100_000], ['harvest_g' => 100_001]],
+    'picked none' => [['picked' => 0, 'note' => 'x'], ['picked' => -1]], 'picked many' => [['picked' => 10_000], ['picked' => 10_001]],
+    'dose' => [['dose' => ['A' => ['ml' => 10_000]]], ['dose' => ['A' => ['ml' => 10_001]]]],
+    'note' => [['note' => str_repeat('ü', 2000)], ['note' => str_repeat('ü', 2001)]],
+    'deed' => [['did' => [str_repeat('x', 120)]], ['did' => [str_repeat('x', 121)]]],
+    'deed that is none' => [['did' => ['x']], ['did' => [3]]],
+]);
+
+it('asks of an EC what it may have meant, from a hundred on in microsiemens', function (float $ec, string $meant) {
+    expect(entryFaults(['ec_ms_cm' => $ec])['ec_ms_cm'])->toContain("did it mean $meant");
+})->with([[17.0, '1.7 mS/cm'], [99.0, '9.9 mS/cm'], [100.0, '0.1 mS/cm from µS/cm'], [1700.0, '1.7 mS/cm from µS/cm']]);
+
+it('widens what was learned by Student’s t of one less than its intervals', function (int $intervals, float $t) {
+    // Spread evenly about one, none of them far off.
+    $learned = Learning::of(array_map(
+        static fn (int $i): Interval => new Interval($i, $i + 1, 1.0 + ($i % 2 === 0 ? 0.1 : -0.1), 1.0),
+        range(1, $intervals),
+    ));
+    expect(($learned->high - $learned->factor) / $learned->spread)->toEqualWithDelta($t, 5e-4);
+})->with([
+    [3, 4.303], [4, 3.182], [5, 2.776], [6, 2.571], [7, 2.447], [9, 2.306], [11, 2.228], [12, 2.201], [13, 2.179], [16, 2.131], [21, 2.086],
 ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Marks\Days;
 
+use KelpTub\Core\Days\Frost;
 use KelpTub\Core\File\Fault;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\File\PatchMaker;
@@ -28,6 +29,8 @@ final class DaysMark extends Mark
         return [
             ...(new PlantingReader($document, $library))->faults(),
             ...self::awayFaults($document->site->away ?? []),
+            ...self::frostFaults($document->site->frost ?? new stdClass),
+            ...MeterReader::faults($document),
             ...EntriesOfFile::faults($document),
         ];
     }
@@ -53,14 +56,27 @@ final class DaysMark extends Mark
         return $faults;
     }
 
+    /** @return list<Fault> */
+    private static function frostFaults(stdClass $frost): array
+    {
+        $faults = [];
+        foreach (get_object_vars($frost) as $key => $day) {
+            if (! Frost::isDay($day)) {
+                $faults[] = new Fault("/site/frost/$key", "is \"$day\", no day of the year; it reads 05-15");
+            }
+        }
+
+        return $faults;
+    }
+
     public function members(): array
     {
-        return ['entries', 'log', 'plantings', 'site'];
+        return ['entries', 'log', 'meters', 'plantings', 'site'];
     }
 
     public function membersByTub(): array
     {
-        return ['plantings'];
+        return ['plantings', 'meters'];
     }
 
     public function read(stdClass $document, Library $library): Plantings
@@ -70,12 +86,18 @@ final class DaysMark extends Mark
 
     public function withoutTub(string $tub, Garden $garden, PatchMaker $patch): array
     {
-        return self::plantings()->withoutTub($tub, $garden->document, $patch);
+        return array_merge(...array_map(
+            static fn (OfTubs $of): array => $of->withoutTub($tub, $garden->document, $patch),
+            self::ofTubs(),
+        ));
     }
 
     public function withCount(string $tub, int $count, Garden $garden, PatchMaker $patch): array
     {
-        return self::plantings()->withCount($tub, $count, $garden->document, $patch);
+        return array_merge(...array_map(
+            static fn (OfTubs $of): array => $of->withCount($tub, $count, $garden->document, $patch),
+            self::ofTubs(),
+        ));
     }
 
     public function needsOnTub(string $tub, Plan $plan, Library $library): array
@@ -85,8 +107,9 @@ final class DaysMark extends Mark
         return $plantings === [] ? [] : [$tub => DaysParts::of($plan->get(FeedPlans::class)->of($tub), $plantings, $library)];
     }
 
-    private static function plantings(): OfTubs
+    /** @return list<OfTubs> what speaks of copies of tubs */
+    private static function ofTubs(): array
     {
-        return new OfTubs('plantings');
+        return [new OfTubs('plantings'), new OfTubs('meters')];
     }
 }
