@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Console\DemoCommand;
 use App\Console\EverythingCommand;
+use App\Console\MetersCommand;
 use App\Console\PreloadCommand;
 use App\Console\PutBackCommand;
 use App\Console\ReadyCommand;
@@ -23,6 +24,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withCommands([
         DemoCommand::class,
         EverythingCommand::class,
+        MetersCommand::class,
         PreloadCommand::class,
         PutBackCommand::class,
         ReadyCommand::class,

@@ -8,4 +8,10 @@ return [
 
     // The supplier whose prices can be fetched: a stand-in too.
     'supplier' => env('KELP_SUPPLIER') ?: rtrim((string) env('APP_URL', 'http://127.0.0.1:8000'), '/').'/stand-ins/supplier',
+
+    // The meters on the house network: a stand-in as well.
+    'meter' => env('KELP_METER') ?: rtrim((string) env('APP_URL', 'http://127.0.0.1:8000'), '/').'/stand-ins/meter',
+
+    // Where photographs are kept: beside the database.
+    'photos' => env('KELP_PHOTOS') ?: storage_path('photos'),
 ];

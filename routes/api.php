@@ -12,11 +12,14 @@ use App\Http\Controllers\Api\EntryController;
 use App\Http\Controllers\Api\EverythingController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LibraryController;
+use App\Http\Controllers\Api\MeterController;
+use App\Http\Controllers\Api\PhotoController;
 use App\Http\Controllers\Api\PriceController;
 use App\Http\Controllers\Api\ReadController;
 use App\Http\Controllers\Api\ReportController;
 use App\Http\Controllers\Api\SeasonController;
 use App\Http\Controllers\Api\TubController;
+use App\Http\Middleware\RequireJson;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Route;
 
@@ -70,9 +73,15 @@ Route::post('gardens/{garden}/entries', [EntryController::class, 'store']);
 Route::post('gardens/{garden}/entries/read', [DiaryController::class, 'read']);
 Route::post('gardens/{garden}/entries/import', [EntryController::class, 'import']);
 Route::get('gardens/{garden}/entries/file.{form}', [EntryController::class, 'export'])->whereIn('form', ['csv', 'json']);
+Route::post('gardens/{garden}/photos', [PhotoController::class, 'store'])->withoutMiddleware(RequireJson::class);
+Route::get('gardens/{garden}/photos/{photo}.jpg', [PhotoController::class, 'show']);
 Route::match(['get', 'post'], 'gardens/{garden}/days', [DiaryController::class, 'days']);
-Route::get('gardens/{garden}/days.{form}', [DiaryController::class, 'export'])->whereIn('form', ['ics', 'csv']);
+Route::post('gardens/{garden}/succession', [DiaryController::class, 'succession']);
+Route::get('gardens/{garden}/days.{form}', [DiaryController::class, 'export'])->whereIn('form', ['ics', 'csv', 'pdf']);
 Route::match(['get', 'post'], 'gardens/{garden}/diary', [DiaryController::class, 'ofCopy']);
+Route::post('gardens/{garden}/meter', [MeterController::class, 'ask']);
+Route::post('gardens/{garden}/meter/hold', [MeterController::class, 'hold']);
+Route::post('meter/judge', [MeterController::class, 'judge']);
 Route::get('due', [DiaryController::class, 'due']);
 
 Route::get('library/{kind}', [LibraryController::class, 'index']);
@@ -82,4 +91,5 @@ Route::delete('library/{kind}/{key}', [LibraryController::class, 'destroy']);
 Route::get('library/{kind}/file.{form}', [LibraryController::class, 'export'])->whereIn('form', ['csv', 'json']);
 
 Route::get('everything', [EverythingController::class, 'show']);
+Route::get('everything.zip', [EverythingController::class, 'zip']);
 Route::post('everything', [EverythingController::class, 'store']);

@@ -6,12 +6,22 @@ namespace Tests;
 
 use Illuminate\Foundation\Testing\LazilyRefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Support\Facades\File;
 use RuntimeException;
 
 /** Feature tests: Laravel with the real MariaDB, in a database that is for tests only. */
 abstract class TestCase extends LaravelTestCase
 {
     use LazilyRefreshDatabase;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // Photographs of a test are gone after it.
+        config(['kelp.photos' => sys_get_temp_dir().'/kelp-photos-'.getmypid()]);
+        File::deleteDirectory((string) config('kelp.photos'));
+        $this->beforeApplicationDestroyed(static fn () => File::deleteDirectory((string) config('kelp.photos')));
+    }
 
     protected function beforeRefreshingDatabase(): void
     {

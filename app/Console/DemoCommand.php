@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Gardens\DemoGarden;
 use App\Gardens\GardenStore;
+use App\Logs\Photos;
 use App\Models\Garden;
 use Illuminate\Console\Command;
 use KelpTub\Core\Numbers\Dates;
@@ -17,7 +18,7 @@ final class DemoCommand extends Command
 
     protected $description = 'Puts in the demo garden if there is no garden';
 
-    public function handle(GardenStore $store): int
+    public function handle(GardenStore $store, Photos $photos): int
     {
         if (Garden::withTrashed()->exists()) {
             $this->info('There are gardens already.');
@@ -31,6 +32,9 @@ final class DemoCommand extends Command
             return self::FAILURE;
         }
         $garden = $store->create(DemoGarden::document(is_string($today) ? $today : now()->format('Y-m-d')));
+        foreach (DemoGarden::photos() as $id => $file) {
+            $photos->put($garden->id, $id, (string) file_get_contents($file));
+        }
         $this->info("Put in $garden->name.");
 
         return self::SUCCESS;

@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Backup\RowsWriter;
 use App\Gardens\Everything;
 use App\Gardens\OneMoment;
+use App\Logs\Photos;
 use Illuminate\Console\Command;
 use KelpTub\Core\File\RefusedGarden;
 
@@ -14,17 +15,18 @@ use KelpTub\Core\File\RefusedGarden;
 final class EverythingCommand extends Command
 {
     protected $signature = 'kelp:everything {file} {--rows= : Write the rows of the database to this file too, of the same moment}
-        {--take-in : Read the file and take in what is not here yet}';
+        {--take-in : Read the file and take in what is not here yet}
+        {--photos= : The folder of the photographs that belong to it}';
 
     protected $description = 'Writes all gardens and the Library to one file, or takes them in from one';
 
-    public function handle(Everything $everything, RowsWriter $rows): int
+    public function handle(Everything $everything, RowsWriter $rows, Photos $photos): int
     {
         $path = $this->argument('file');
         $beside = $this->option('rows');
         assert(is_string($path));
         if ($this->option('take-in') === true) {
-            return $this->takeIn($everything, $path);
+            return $this->takeIn($everything, $path, $photos);
         }
 
         return OneMoment::of(fn (): int => $this->write($everything->written(), $path)
@@ -47,7 +49,7 @@ final class EverythingCommand extends Command
         return fclose($file) ? self::SUCCESS : $this->failed("$path cannot be written to its end.");
     }
 
-    private function takeIn(Everything $everything, string $path): int
+    private function takeIn(Everything $everything, string $path, Photos $photos): int
     {
         try {
             $done = $everything->takeIn((string) file_get_contents($path), PHP_INT_MAX);
@@ -60,6 +62,14 @@ final class EverythingCommand extends Command
             $done->items,
             $done->same,
         ));
+        $folder = $this->option('photos');
+        $came = is_string($folder) ? $photos->bring($folder, $done->places) : [0, []];
+        if ($came[0] > 0) {
+            $this->line("Photographs taken in: $came[0].");
+        }
+        foreach ($came[1] as $name) {
+            $this->line("Not taken in: $name, which is no photograph that can be read");
+        }
         foreach ($done->back as $name) {
             $this->line("Back, after it was deleted: $name");
         }

@@ -8,6 +8,7 @@ use App\Backup\BackupRefused;
 use App\Backup\OldDump;
 use App\Backup\PutBack;
 use App\Backup\RowLines;
+use App\Logs\Photos;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -18,13 +19,15 @@ final class PutBackCommand extends Command
 
     protected $description = 'Fills an empty database with the rows of a backup';
 
-    public function handle(PutBack $putBack): int
+    public function handle(PutBack $putBack, Photos $photos): int
     {
         $folder = $this->argument('folder');
         assert(is_string($folder));
         try {
             $rows = is_file("$folder/rows.jsonl") ? new RowLines("$folder/rows.jsonl") : new OldDump("$folder/database.sql");
             $counts = $putBack->from($rows);
+            // They are only ever added: what is here meanwhile keeps its own.
+            $photos->bring("$folder/photos");
         } catch (BackupRefused $refused) {
             $this->error("Error: {$refused->getMessage()}");
 

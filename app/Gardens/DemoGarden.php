@@ -38,6 +38,14 @@ final class DemoGarden
         return GardenFile::encode($garden);
     }
 
+    /** @return array<string, string> the files of its photographs, by their ids */
+    public static function photos(): array
+    {
+        $files = glob(base_path('data/demo-photos/*.jpg')) ?: [];
+
+        return array_combine(array_map(static fn (string $file): string => basename($file, '.jpg'), $files), $files);
+    }
+
     private static function read(string $file): stdClass
     {
         return GardenFile::decode((string) file_get_contents(base_path("data/$file")));

@@ -136,17 +136,22 @@ final readonly class Everything
         $here = $known === null ? null : Garden::withTrashed()->find($known);
         $text = GardenFile::encode($document);
         if ($here === null) {
-            $done->new[] = $this->store->create($text, id: $known)->name;
+            $made = $this->store->create($text, id: $known);
+            $done->new[] = $made->name;
+            $done->places[$id] = $made->id;
         } elseif ($here->deleted_at !== null) {
             $done->back[] = $this->store->bringBack($here, $document)->name;
+            $done->places[$id] = $here->id;
         } elseif (Differences::same(GardenFile::decode($here->document), self::design($document))) {
             $this->store->bringEntries($here, $document->entries ?? []);
             $done->same++;
+            $done->places[$id] = $here->id;
         } else {
             $name = is_string($document->name ?? null) ? $document->name : 'Garden';
             $document->name = mb_substr($name, 0, self::NAME_LENGTH - mb_strlen($day) - 3)." ($day)";
             // Read in twice it comes in once.
             $made = $this->store->create(GardenFile::encode($document), 'in-'.hash('xxh128', $text.$day));
+            $done->places[$id] = $made->id;
             if ($made->wasRecentlyCreated) {
                 $done->beside[] = $made->name;
             } else {

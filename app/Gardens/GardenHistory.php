@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gardens;
 
 use App\Library\KnownNames;
+use App\Logs\Photos;
 use App\Models\Garden;
 use App\Models\Revision;
 use Illuminate\Pagination\LengthAwarePaginator;
@@ -44,7 +45,7 @@ final readonly class GardenHistory
 
     private const MOST_SAYS = 6;
 
-    public function __construct(private GardenReader $reader, private KnownNames $names)
+    public function __construct(private GardenReader $reader, private KnownNames $names, private Photos $photos)
     {
     }
 
@@ -138,7 +139,12 @@ final readonly class GardenHistory
 
     private function purge(Carbon $now): int
     {
-        return (int) Garden::onlyTrashed()->where('deleted_at', '<', $now->copy()->subDays(self::DAYS_DELETED))->forceDelete();
+        $gone = (int) Garden::onlyTrashed()->where('deleted_at', '<', $now->copy()->subDays(self::DAYS_DELETED))->forceDelete();
+        $pictured = $this->photos->gardens();
+        $here = Garden::withTrashed()->whereIn('id', $pictured)->pluck('id')->map(strtolower(...))->all();
+        array_map($this->photos->forget(...), array_diff($pictured, $here));
+
+        return $gone;
     }
 
     /**

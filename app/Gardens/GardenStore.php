@@ -191,6 +191,7 @@ final readonly class GardenStore
         if (($document->plantings ?? []) !== []) {
             $document->plantings = [];
         }
+        unset($document->meters);
         $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
 
         return $this->create(GardenFile::encode($document), $key);

@@ -22,6 +22,9 @@ final class TakenIn
     /** @var list<array{name: string, message: string}> what could not come in, and why */
     public array $refused = [];
 
+    /** @var array<string, string> where each garden of the file is now, by the ids that it had and has */
+    public array $places = [];
+
     /** Library items that came in. */
     public int $items = 0;
 

@@ -6,12 +6,11 @@ namespace App\Http;
 
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Log\EntryReader;
+use KelpTub\Core\Numbers\Dates;
 
 /** The grower's wall clock, which the page sends: this machine may stand elsewhere. */
 final class GrowersClock
 {
-    private const MINUTES_A_DAY = 1440;
-
     /**
      * @return float days as `Dates` counts; noon is a half
      *
@@ -21,6 +20,6 @@ final class GrowersClock
     {
         $moment = EntryReader::moment($now) ?? throw RefusedGarden::one('/now', "is \"$now\", no moment; it reads 2027-04-18T07:40");
 
-        return $moment[0] + $moment[1] / self::MINUTES_A_DAY;
+        return $moment[0] + $moment[1] / Dates::MINUTES_A_DAY;
     }
 }

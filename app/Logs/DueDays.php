@@ -27,6 +27,9 @@ final readonly class DueDays
 
     private const AHEAD_DAYS = 7;
 
+    /** What is put together with something else may come from so far behind, days. */
+    private const MARGIN_DAYS = 7;
+
     /** So many gardens are looked at, the last changed first. */
     private const MOST_GARDENS = 50;
 
@@ -79,7 +82,13 @@ final readonly class DueDays
             return null;
         }
         $read = $this->reader->read($garden->document);
-        $diary = new Diary($this->planner, $read, $this->entries->entries($garden), $now);
+        $diary = new Diary(
+            $this->planner,
+            $read,
+            $this->entries->entries($garden),
+            $now,
+            (int) floor($now) + self::AHEAD_DAYS + self::MARGIN_DAYS,
+        );
         $today = $diary->today();
         $tubs = [];
         foreach ($diary->planted() as [$tub, $copy]) {

@@ -6,6 +6,7 @@ namespace App\Logs;
 
 use App\Models\Garden;
 use App\Models\LogEntry;
+use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use KelpTub\Core\File\Differences;
@@ -34,6 +35,8 @@ final class EntryStore
 
     private const ROWS_AT_ONCE = 500;
 
+    private const DATE_LENGTH = 10;
+
     /** The clock of a phone may be wrong by so much, and be on the other side of the world, days. */
     private const AHEAD_DAYS = 2;
 
@@ -58,16 +61,17 @@ final class EntryStore
                 $known[$row->entry] = GardenFile::decode($row->document);
             }
             $room = new EntryRoom($garden->id);
-            $answers = $rows = [];
+            $answers = $rows = $entries = [];
             foreach ($raws as $raw) {
                 [$answer, $entry] = self::answer($raw, $reader, $known, $room);
                 $answers[] = $answer;
                 if ($entry !== null) {
                     $known[$entry->id] = $entry->raw;
                     $rows[] = self::row($garden->id, $entry);
+                    $entries[] = $entry;
                 }
             }
-            foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $some) {
+            foreach (array_chunk($this->marked($garden->id, $rows, $entries), self::ROWS_AT_ONCE) as $some) {
                 DB::table('entries')->insert($some);
             }
 
@@ -138,14 +142,15 @@ final class EntryStore
     {
         $reader = EntriesOfFile::reader(GardenFile::decode($garden->document));
         foreach (array_chunk($raws, self::ROWS_AT_ONCE) as $some) {
-            $rows = [];
+            $rows = $entries = [];
             foreach ($some as $raw) {
                 $entry = $reader->read($raw);
                 if ($entry instanceof Entry) {
                     $rows[] = self::row($garden->id, $entry);
+                    $entries[] = $entry;
                 }
             }
-            DB::table('entries')->insertOrIgnore($rows);
+            DB::table('entries')->insertOrIgnore($this->marked($garden->id, $rows, $entries));
         }
     }
 
@@ -159,6 +164,7 @@ final class EntryStore
             'copy' => $entry->copy,
             'planting' => $entry->planting,
             'at' => substr((string) $entry->raw->at, 0, 16),
+            'minor' => false,
             'document' => GardenFile::encode($entry->raw),
             'created_at' => now()->format('Y-m-d H:i:s.u'),
         ];
@@ -173,15 +179,30 @@ final class EntryStore
     }
 
     /**
-     * As the core reads them; those of one copy where it is named.
+     * As the core reads them, a meter's thinned; those of one copy where it is named.
      *
      * @param  stdClass|null  $document  whose plantings count; the kept design's own without it
      */
     public function entries(Garden $garden, ?string $tub = null, ?int $copy = null, ?stdClass $document = null): Entries
     {
-        $reader = EntriesOfFile::reader($document ?? GardenFile::decode($garden->document));
+        $raws = MeterThinning::of($this->decoded($this->thinned($garden->id, $tub, $copy)));
+
+        return self::known($raws, EntriesOfFile::reader($document ?? GardenFile::decode($garden->document)));
+    }
+
+    /** Every one of one copy, to hand out. */
+    public function all(Garden $garden, string $tub, int $copy): Entries
+    {
+        $raws = $this->decoded($this->texts($garden->id, $tub, $copy));
+
+        return self::known($raws, EntriesOfFile::reader(GardenFile::decode($garden->document)));
+    }
+
+    /** @param  list<stdClass>  $raws */
+    private static function known(array $raws, EntryReader $reader): Entries
+    {
         $entries = [];
-        foreach (MeterThinning::of($this->decoded($this->texts($garden->id, $tub, $copy))) as $raw) {
+        foreach ($raws as $raw) {
             $entry = $reader->known($raw);
             if ($entry !== null) {
                 $entries[] = $entry;
@@ -206,6 +227,62 @@ final class EntryStore
     private function texts(string $garden, ?string $tub, ?int $copy): array
     {
         return array_values($this->of($garden, $tub, $copy)->orderBy('id')->pluck('document')->map(strval(...))->all());
+    }
+
+    /**
+     * The same without what a meter read long ago after the first of a day, which is not even fetched; MeterThinning says what counts.
+     *
+     * @return list<string>
+     */
+    private function thinned(string $garden, ?string $tub, ?int $copy): array
+    {
+        $rows = $this->of($garden, $tub, $copy)->where('minor', false)->pluck('document', 'id')->all();
+        $meters = $this->of($garden, $tub, $copy)->where('minor', true)
+            ->groupBy('tub', 'copy')->selectRaw('tub, copy, max(at) as at')->get();
+        foreach ($meters as $last) {
+            $from = Dates::text(Dates::number(substr($last->at, 0, self::DATE_LENGTH)) - MeterThinning::HOURLY_DAYS);
+            $rows += $this->of($garden, $last->tub, $last->copy)->where('minor', true)->where('at', '>=', $from)
+                ->pluck('document', 'id')->all();
+        }
+        ksort($rows);
+
+        return array_values(array_map(strval(...), $rows));
+    }
+
+    /**
+     * Tells which of some rows are a meter's and not its first of their day.
+     *
+     * @param  list<array<string, mixed>>  $rows
+     * @param  list<Entry>  $entries  that they are of
+     * @return list<array<string, mixed>>
+     */
+    private function marked(string $garden, array $rows, array $entries): array
+    {
+        $meter = array_keys(array_filter($entries, static fn (Entry $e): bool => $e->from === 'meter'));
+        if ($meter === []) {
+            return $rows;
+        }
+        $day = static fn (string $tub, int $copy, string $at): string => "$tub $copy ".substr($at, 0, self::DATE_LENGTH);
+        $ats = array_map(static fn (int $i): string => $rows[$i]['at'], $meter);
+        $firsts = [];
+        $of = static fn (Closure $what): array => array_values(array_unique(array_map(static fn (int $i) => $what($entries[$i]), $meter)));
+        $known = LogEntry::query()->where('garden_id', $garden)->where('minor', false)
+            ->whereIn('tub', $of(static fn (Entry $e): string => $e->tub))
+            ->whereIn('copy', $of(static fn (Entry $e): int => $e->copy))
+            ->whereBetween('at', [substr(min($ats), 0, self::DATE_LENGTH), substr(max($ats), 0, self::DATE_LENGTH).'T99'])
+            ->where('document', 'like', '%"from":"meter"%')
+            ->get(['tub', 'copy', 'at']);
+        foreach ($known as $row) {
+            $firsts[$day($row->tub, $row->copy, $row->at)][] = $row->at;
+        }
+        usort($meter, static fn (int $a, int $b): int => $rows[$a]['at'] <=> $rows[$b]['at']);
+        foreach ($meter as $i) {
+            $its = $day($entries[$i]->tub, $entries[$i]->copy, $rows[$i]['at']);
+            $rows[$i]['minor'] = isset($firsts[$its]) && min($firsts[$its]) <= $rows[$i]['at'];
+            $firsts[$its][] = $rows[$i]['at'];
+        }
+
+        return $rows;
     }
 
     /** @return list<stdClass> all of a garden, as they go into its file */

@@ -21,8 +21,12 @@ final class LogTable
     public const MOST_ROWS = 5000;
 
     private const COLUMNS = [
-        'at', 'level_mm', 'ec_ms_cm', 'ph', 'water_c', 'top_up_l', 'top_up_ec', 'change', 'harvest_g', 'picked', 'signs', 'did', 'note',
+        'at', 'level_mm', 'ec_ms_cm', 'ph', 'water_c', 'top_up_l', 'top_up_ec', 'change', 'dose', 'harvest_g', 'picked', 'signs', 'did',
+        'note', 'planting', 'photo', 'from', 'id',
     ];
+
+    /** A dose as a table has it: "12.5 ml A; 3 g salts". */
+    private const DOSE = '/^(\d+(?:\.\d+)?) (ml|g) (\S.*)$/';
 
     private const NUMBERS = ['level_mm', 'ec_ms_cm', 'ph', 'water_c', 'top_up_l', 'top_up_ec', 'harvest_g'];
 
@@ -51,6 +55,11 @@ final class LogTable
             $value === null, $value === false => '',
             $value === true => 'yes',
             is_array($value) => implode(' ', $value),
+            $value instanceof stdClass => implode('; ', array_map(
+                static fn (string $name, stdClass $of): string => self::cell($of->ml ?? $of->g).(isset($of->ml) ? ' ml ' : ' g ').$name,
+                array_keys(get_object_vars($value)),
+                get_object_vars($value),
+            )),
             is_float($value) => rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.'),
             default => (string) $value,
         };
@@ -67,11 +76,16 @@ final class LogTable
     {
         $raws = preg_match('/^\s*[{\[]/', $text) === 1 ? self::ofJson($text) : self::ofCsv($text);
         $reader = EntriesOfFile::reader($document);
+        $plantings = array_map(static fn (stdClass $p): string => $p->id, $document->plantings ?? []);
         $faults = [];
         foreach ($raws as $row => $raw) {
-            $raw->id ??= (string) Str::ulid();
-            $raw->from ??= 'import';
-            if (! isset($raw->planting)) {
+            // One with a name comes out of a log as it was; read in where it is from, it is known.
+            if (! isset($raw->id)) {
+                $raw->id = (string) Str::ulid();
+                $raw->from ??= 'import';
+            }
+            if (! in_array($raw->planting ?? null, $plantings, true)) {
+                unset($raw->planting);
                 $raw->tub ??= $tub;
                 $raw->copy ??= $copy;
             }
@@ -179,10 +193,25 @@ final class LogTable
                 $column === 'change' => in_array(mb_strtolower($cell), ['yes', 'true', '1', 'y', 'x'], true),
                 $column === 'signs', $column === 'did' => array_values(array_filter(preg_split('/[\s;]+/', $cell) ?: [])),
                 $column === 'at' => (string) preg_replace('/^(\d{4}-\d\d-\d\d)[ T](\d\d:\d\d).*$/', '$1T$2', $cell),
+                $column === 'dose' => self::dose($commas ? (string) preg_replace('/(\d),(\d)/', '$1.$2', $cell) : $cell),
                 default => $cell,
             };
         }
 
         return $raw;
+    }
+
+    /** Amounts by their parts; the text itself where it is none, for the reader of entries to say so. */
+    private static function dose(string $cell): stdClass|string
+    {
+        $dose = new stdClass;
+        foreach (explode(';', $cell) as $part) {
+            if (preg_match(self::DOSE, trim($part), $m) !== 1) {
+                return $cell;
+            }
+            $dose->{$m[3]} = (object) [$m[2] => (float) $m[1]];
+        }
+
+        return $dose;
     }
 }

@@ -9,6 +9,8 @@ use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
 use App\Library\RememberedTubs;
+use App\Logs\Photos;
+use App\Meters\MeterService;
 use App\Prices\SupplierService;
 use App\Weather\ForecastService;
 use Illuminate\Database\Eloquent\Model;
@@ -52,12 +54,17 @@ final class AppServiceProvider extends ServiceProvider
             SupplierService::class,
             static fn (): SupplierService => new SupplierService(new Factory, (string) config('kelp.supplier')),
         );
+        $this->app->singleton(
+            MeterService::class,
+            static fn (): MeterService => new MeterService(new Factory, (string) config('kelp.meter')),
+        );
         // Seasons are run in the weather that the forecast service tells.
         $this->app->singleton(ForecastService::class, static fn (): ForecastService => new ForecastService(
             new Factory,
             Cache::store('weather'),
             (string) config('kelp.weather'),
         ));
+        $this->app->singleton(Photos::class, static fn (): Photos => new Photos((string) config('kelp.photos')));
         $this->app->singleton('planner.forecast', fn (): Planner => $this->planner(0, $this->app->make(ForecastService::class)));
         $this->app->bind('db.connector.mariadb', OneTry::class);
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));

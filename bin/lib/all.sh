@@ -48,7 +48,7 @@ check_disk() {
 }
 
 node_is_new_enough() { command -v node >/dev/null && node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>22||(a===22&&b>=12)||(a===20&&b>=19)?0:1)'; }
-php_is_complete() { command -v php >/dev/null && php -r 'exit(PHP_VERSION_ID >= 80200 && array_diff(["mbstring","pdo_mysql","intl","dom","curl","zip","bcmath","apcu","Zend OPcache"], get_loaded_extensions()) === [] ? 0 : 1);'; }
+php_is_complete() { command -v php >/dev/null && php -r 'exit(PHP_VERSION_ID >= 80200 && array_diff(["mbstring","pdo_mysql","intl","dom","curl","zip","gd","exif","bcmath","apcu","Zend OPcache"], get_loaded_extensions()) === [] ? 0 : 1);'; }
 
 # The name that Debian gives PHP's process manager: php-fpm8.2.
 php_fpm() { php -r 'echo "php-fpm", PHP_MAJOR_VERSION, ".", PHP_MINOR_VERSION;'; }
@@ -73,7 +73,7 @@ services() { { ls /lib/systemd/system /usr/lib/systemd/system 2>/dev/null || tru
 # Debian packages: $1 is "serve" or "test" (which needs a browser too).
 packages() {
     local missing=()
-    php_is_complete || missing+=(php-cli php-fpm php-mysql php-bcmath php-curl php-zip php-intl php-mbstring php-xml php-opcache php-apcu)
+    php_is_complete || missing+=(php-cli php-fpm php-mysql php-bcmath php-curl php-zip php-gd php-intl php-mbstring php-xml php-opcache php-apcu)
     command -v composer >/dev/null || missing+=(composer unzip)
     command -v unzip >/dev/null || missing+=(unzip)
     command -v mariadbd >/dev/null || [ -x /usr/sbin/mariadbd ] || missing+=(mariadb-server)
@@ -93,7 +93,7 @@ packages() {
         [ "$(id -u)" = 0 ] || fail "these Debian packages are missing and only root can install them: apt-get install ${missing[*]}"
         command -v apt-get >/dev/null || fail "these programs are missing and there is no apt-get to install them: ${missing[*]}"
         step "installing Debian packages: ${missing[*]}" install_packages "${missing[@]}"
-        php_is_complete || fail "PHP 8.2 or newer with mbstring, pdo_mysql, intl, xml, curl, zip, bcmath, apcu and opcache is needed; this Debian's is $(php -r 'echo PHP_VERSION;' 2>/dev/null || echo missing)."
+        php_is_complete || fail "PHP 8.2 or newer with mbstring, pdo_mysql, intl, xml, curl, zip, gd, exif, bcmath, apcu and opcache is needed; this Debian's is $(php -r 'echo PHP_VERSION;' 2>/dev/null || echo missing)."
     fi
     if ! node_is_new_enough; then
         # Debian's Node may be too old for the build; a newer one comes as an npm package.

@@ -12,7 +12,7 @@ write_backup() {
     local file=$1 work=$2
     artisan_as_owner kelp:everything "$work/kelp-tub.json" --rows="$work/rows.jsonl" &&
         "${as[@]}" mariadb-dump --no-defaults --user="$owner" --socket="$db_socket" --single-transaction --skip-comments --no-tablespaces --databases kelp >"$work/database.sql" &&
-        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/rows.jsonl" "$work/database.sql" &&
+        php "$root/bin/lib/zip.php" pack "$work/new.zip" "$work/kelp-tub.json" "$work/rows.jsonl" "$work/database.sql" "$photos" &&
         keep_file "$work/new.zip" "$file" && sync -f "$file"
 }
 # In the folder of backups it is the owner's; elsewhere it is theirs who asked for it.
@@ -28,9 +28,13 @@ keep_file() {
 unpack_backup() {
     local name rows=rows.jsonl
     php "$root/bin/lib/zip.php" has "$1" rows.jsonl || rows=database.sql
-    for name in kelp-tub.json "$rows"; do
+    # What the page hands out as one file has gardens and photographs, and no rows.
+    [ $rows = rows.jsonl ] || php "$root/bin/lib/zip.php" has "$1" database.sql || ! php "$root/bin/lib/zip.php" has "$1" "photos/" || rows=
+    for name in kelp-tub.json $rows; do
         php "$root/bin/lib/zip.php" take "$1" "$name" "$2/taken" && private_file "$2/$name" <"$2/taken" && rm -f "$2/taken" || return 1
     done
+    private_folder "$2/photos" && php "$root/bin/lib/zip.php" photos "$1" "$2" || return 1
+    [ ${#as[@]} = 0 ] || chown -R "$owner:" "$2/photos"
 }
 
 # Makes a database of the rows in $1, in a folder of its own beside the one that is there, which is not touched.

@@ -8,7 +8,7 @@ data_folder() {
     fi
     case $place in /*) ;; *) fail "KELP_DATA is \"$place\"; it must be a whole path, from /." ;; esac
     data=${place%/}
-    running="$data/run" logs="$data/logs" secrets="$data/secrets" storage="$data/storage" backups="$data/backups"
+    running="$data/run" logs="$data/logs" secrets="$data/secrets" storage="$data/storage" photos="$data/photos" backups="$data/backups"
     [ -d "$data" ] || mkdir -p "$data" 2>/dev/null || fail "cannot make the folder $data; choose another with KELP_DATA=/a/folder."
     local whose
     whose=$(stat -c %U "$data")
@@ -17,7 +17,7 @@ data_folder() {
         root) [ "$(id -u)" = 0 ] && [ -z "$(ls -A "$data")" ] || fail "$data belongs to root; start as root, or choose another folder with KELP_DATA=/a/folder." ;;
         *) fail "$data belongs to $whose; start as $whose, or choose another folder with KELP_DATA=/a/folder." ;;
     esac
-    private_folder "$data" "$running" "$logs" "$secrets" "$backups" "$storage" "$storage"/{logs,framework,framework/cache,framework/views} ||
+    private_folder "$data" "$running" "$logs" "$secrets" "$backups" "$photos" "$storage" "$storage"/{logs,framework,framework/cache,framework/views} ||
         fail "cannot write to $data; choose another folder with KELP_DATA=/a/folder."
     "${as[@]}" test -w "$data" || fail "$owner, as whom Kelp Tub runs, cannot reach $data; choose another folder with KELP_DATA=/a/folder."
     # Paths of sockets are short by nature, and files of settings take no path with a space, a quote or a dollar sign in it.

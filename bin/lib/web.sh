@@ -40,6 +40,7 @@ application_settings() {
     local kept
     kept=$(plain "$storage")
     echo "LARAVEL_STORAGE_PATH=$kept"
+    echo "KELP_PHOTOS=$(plain "$photos")"
     for name in config routes packages services events; do echo "APP_${name^^}_CACHE=$kept/framework/$name.php"; done
 }
 
@@ -82,7 +83,8 @@ web() {
     local port=$1 waited=0
     web_port=$port
     start_php
-    write_handing_over | private_file "$running/php.conf"
+    write_handing_over php | private_file "$running/php.conf"
+    write_handing_over weather | private_file "$running/stand-in.conf"
     write_nginx_settings "$port" "$app" "$running" "$logs" | private_file "$running/nginx.conf"
     start_nginx
     until curl -s -o /dev/null --max-time 5 --noproxy '*' "http://127.0.0.1:$port/favicon.svg"; do
@@ -148,10 +150,10 @@ clear_env = yes
 CONF
 }
 
-# How nginx hands a request to PHP: always to the same script, which looks at the address itself.
+# How nginx hands a request to the workers $1: always to the same script, which looks at the address itself.
 write_handing_over() {
     cat <<CONF
-fastcgi_pass unix:$sockets/php.sock;
+fastcgi_pass unix:$sockets/$1.sock;
 include /etc/nginx/fastcgi_params;
 fastcgi_param SCRIPT_FILENAME $(plain "$app")/public/index.php;
 fastcgi_param SCRIPT_NAME /index.php;
@@ -234,16 +236,22 @@ http {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $app/app/StandIns/weather.php;
         }
+        location = /stand-ins/meter {
+            limit_except GET { deny all; }
+            include $running/stand-in.conf;
+        }
         location = /stand-ins/supplier {
             limit_except GET { deny all; }
             fastcgi_pass unix:$sockets/weather.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $app/app/StandIns/supplier.php;
         }
+        location ~ ^/api/gardens/[^/]+/photos$ { client_max_body_size 13m; error_page 413 /-large-photo; error_page 500 502 503 504 /-busy; include $running/php.conf; }
         location = /api/everything { client_max_body_size 17m; include $running/php.conf; }
         location / { include $running/php.conf; }
         # What the application could not say itself.
         location = /-large { internal; default_type application/json; return 413 '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'; }
+        location = /-large-photo { internal; default_type application/json; return 413 '{"message":"That is too large: a photograph has at most 12 MB. It was not kept."}'; }
         location = /-busy { internal; default_type application/json; return 503 '{"message":"Kelp Tub is starting or very busy. Your edits are kept on this page and saved when it is back."}'; }
         location = /-bad { internal; default_type application/json; return 400 '{"message":"That is not a request that can be answered."}'; }
     }

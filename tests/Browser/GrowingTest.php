@@ -63,7 +63,9 @@ it('plants, follows what comes of it by date, and moves it by keys', function ()
         $browser,
         $server,
         $id,
-        fn (object $d): bool => ($d->plantings[0]->sown ?? '') === daysAgo(20) && $d->plantings[0]->stage === 'plug',
+        fn (object $d): bool => ($d->plantings[0]->sown ?? '') === daysAgo(20) && $d->plantings[0]->stage === 'plug'
+            // What it stands in is drilled: its holes are held.
+            && $d->tubs[0]->layout->pattern === 'manual' && count($d->tubs[0]->layout->holes) > 0,
     );
 
     $browser->see('[data-planting]')->sendKeys([WebDriverKeys::ARROW_RIGHT]);
@@ -203,4 +205,127 @@ it('takes over what a harvest taught into the Library, and plants it again by th
     mark($browser, 'days');
     $browser->press(WebDriverBy::cssSelector('.planted summary'))->press('[data-act="again-p"]');
     gardenKept($browser, $server, $id, static fn (object $g): bool => count($g->plantings) === 2 && $g->plantings[1]->crop === $own);
+});
+
+it('keeps a photograph with a line, shows it beside its day, and says of what is none that it is none', function () {
+    [$browser, $server, $id] = growing('log');
+    $photo = (string) glob(dirname(__DIR__, 2).'/data/demo-photos/*.jpg')[0];
+    $text = tempnam(sys_get_temp_dir(), 'kelp').'.jpg';
+    file_put_contents($text, 'no photograph at all');
+    $choose = static fn (string $file) => $browser->driver->findElement(WebDriverBy::cssSelector('[data-field=photo]'))->sendKeys($file);
+    $browser->see('#log-line');
+    $choose(__FILE__);
+    $browser->waitForText('is no photograph that can be kept');
+    // Nobody is there, and the page is left: it waits with its line.
+    $browser->devTools('Network.enable');
+    $browser->devTools('Network.setBlockedURLs', ['urls' => ['*/photos*', '*/entries', '*/entries/read']]);
+    $choose($photo);
+    $browser->see('.pick img');
+    logLine($browser, 'level 18 cm')->press('[data-act=keep-line]');
+    $browser->waitForText('1 entry waits on this device');
+    $browser->driver->navigate()->refresh();
+    $browser->see('#log-line');
+    $browser->waitForText('1 entry waits on this device');
+    $browser->devTools('Network.setBlockedURLs', ['urls' => []]);
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be sent');
+    $browser->press('.entries button.photo')->see('[data-photo] img');
+    $browser->until(
+        fn (): bool => $browser->script("return document.querySelector('[data-photo] img').naturalWidth > 500"),
+        'for the photograph to be there',
+    );
+    [$entry] = entriesOf($server, $id);
+    expect($entry->level_mm)->toEqual(180)->and($entry->photo)->toMatch('/^[0-9A-Z]{26}$/');
+
+    $choose($text);
+    logLine($browser, 'pH 6.1')->waitForText('Understood')->press('[data-act=keep-line]');
+    $browser->waitForText('the photograph is none that can be read');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 2, 'for its line to be kept');
+    unlink($text);
+    expect(entriesOf($server, $id)[1]->ph)->toEqual(6.1)->and(isset(entriesOf($server, $id)[1]->photo))->toBeFalse();
+});
+
+it('asks before a tub goes with what grows in it, names its log, and brings both back by Undo', function () {
+    [$browser, $server, $id] = growing('log');
+    logLine($browser, 'level 18 cm')->waitForText('Understood')->press('[data-act=keep-line]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
+    mark($browser, 'tub');
+    $browser->press('[data-act=remove-tub]');
+    $browser->see('[data-asks]');
+    $browser->waitForText('1 entry of its log')->waitForText('Leaf lettuce, set in');
+    $browser->press('[data-act=leave-it]');
+    expect($server->document($id)->tubs)->toHaveCount(1);
+
+    $browser->press('[data-act=remove-tub]')->press('[data-act=agree]');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => $d->tubs === [] && $d->plantings === []);
+    $browser->press(Browser::text('Undo', 'button'));
+    gardenKept($browser, $server, $id, static fn (object $d): bool => count($d->tubs) === 1 && count($d->plantings) === 1);
+    $browser->open("$server->url/gardens/$id/a/log")->waitForText('level 180');
+});
+
+it('asks once before a lid is changed in which plants stand', function () {
+    [$browser, $server, $id] = growing('lid');
+    $browser->press('[data-pattern=manual]')->see('[data-asks]');
+    $browser->waitForText('Its holes are drilled')->press('[data-act=leave-it]');
+    expect($server->document($id)->tubs[0]->layout->pattern ?? 'best')->not->toBe('manual');
+    $browser->press('[data-pattern=manual]')->press('[data-act=agree]');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => ($d->tubs[0]->layout->pattern ?? '') === 'manual');
+});
+
+it('puts a meter in, asks it, calibrates it by two fluids, and says how good it is', function () {
+    [$browser, $server, $id] = growing('log');
+    $browser->press(Browser::text('A meter', 'summary'))->press('[data-act=put-meter]');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => ($d->meters[0]->tub ?? '') === 'a');
+    $browser->press('[data-act=ask-meter]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for what it shows to be kept');
+    $browser->waitForText('Heard just now');
+    [$entry] = entriesOf($server, $id);
+    expect($entry->from)->toBe('meter')->and($entry->level_mm)->toBeGreaterThan(50)->and($entry->ph)->toBeGreaterThan(4.5);
+
+    $browser->choose('The stand-in’s habit', 'Its pH electrode is worn');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => $d->meters[0]->probe === 'worn');
+    $browser->press('[data-act=hold-low]')->waitForText('shows 4.');
+    $browser->press('[data-act=hold-high]')->waitForText('it is spent');
+    $browser->press('[data-act=go-by]');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => ($d->meters[0]->ph->low ?? 0) === 4.01);
+    $browser->waitForText('Last calibrated on');
+    $browser->press('[data-act=take-meter]');
+    gardenKept($browser, $server, $id, static fn (object $d): bool => $d->meters === []);
+});
+
+it('works out a head a week, says where it fails, and puts it on the calendar at a press', function () {
+    [$browser, $server, $id] = bench(bucket20(['crop' => 'lettuce-leaf']), '/a/days');
+    $browser->press(Browser::text('A steady supply', 'summary'))->press('[data-act=work-out]');
+    $browser->waitForText('sowings')->waitForText('no cup is free')->press('[data-act=plant-all]');
+    gardenKept(
+        $browser,
+        $server,
+        $id,
+        static fn (object $d): bool => count($d->plantings ?? []) > 3 && $d->tubs[0]->layout->pattern === 'manual',
+    );
+    $browser->see('[data-band="a.1"]');
+    $browser->press(Browser::text('Undo', 'button'));
+    gardenKept($browser, $server, $id, static fn (object $d): bool => ($d->plantings ?? []) === []);
+});
+
+it('warns of climbing salt, and puts it right in litres that are written down at a press', function () {
+    [$browser, $server, $id] = growing('log', 20);
+    $entry = static fn (int $n, int $day, array $says): array => [
+        'id' => sprintf('01KGRW%020d', $n), 'tub' => 'a', 'at' => daysAgo($day).'T06:00', ...$says,
+    ];
+    $send = static fn (array ...$entries) => $server->call(
+        'POST',
+        "/api/gardens/$id/entries",
+        (string) json_encode(['entries' => $entries]),
+    );
+    $send(
+        $entry(1, 6, ['level_mm' => 250, 'ec_ms_cm' => 1.2]),
+        $entry(2, 4, ['level_mm' => 228, 'ec_ms_cm' => 1.4]),
+        $entry(3, 2, ['level_mm' => 204, 'ec_ms_cm' => 1.7]),
+    );
+    $browser->open("$server->url/gardens/$id/a/log")->see('[data-finding="log.drinking-more"]');
+    $browser->write(Browser::field('It reads'), '1.9')->write(Browser::field('I want'), '1.1');
+    $browser->press('[data-act=write-correction]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 4, 'for what was done to be kept');
+    $done = entriesOf($server, $id)[3];
+    expect($done->ec_ms_cm)->toEqual(1.9)->and($done->top_up_l)->toBeGreaterThan(1.0)->and($done->tub)->toBe('a');
 });

@@ -2,17 +2,21 @@
 
 declare(strict_types=1);
 
+use App\Library\LibraryFiles;
+use App\Logs\EntryStore;
 use App\Models\Garden;
 use App\Models\LogEntry;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use KelpTub\Core\File\SchemaCheck;
+use KelpTub\Core\Log\MeterThinning;
 use Sabre\VObject\Reader;
 use Tests\Core\Grown;
 
 /** A kept garden with one bucket of lettuce set in on 1 March 2027. */
-function grownGarden(array $plantings = [[]]): string
+function grownGarden(array $plantings = [[]], array $tub = []): string
 {
-    $garden = Grown::garden([], $plantings);
+    $garden = Grown::garden($tub, $plantings);
 
     return send('POST', '/api/gardens', (string) json_encode($garden->document))->assertCreated()->json('id');
 }
@@ -209,12 +213,31 @@ it('takes a table of a log, all or nothing, and hands out what it takes', functi
     expect($import($table)->assertOk()->json('kept'))->toBe(2);
     $csv = (string) send('GET', "/api/gardens/$id/entries/file.csv?tub=tub", '')->getContent();
     $json = (string) send('GET', "/api/gardens/$id/entries/file.json?tub=tub", '')->getContent();
-    expect($csv)->toContain("2027-03-06T08:00,190,,,,,,yes,,,,,'=SUM(1)")->and($csv)->toContain('200.5')
+    expect($csv)->toContain("2027-03-06T08:00,190,,,,,,yes,,,,,,'=SUM(1)")->and($csv)->toContain('200.5')
         ->and($import($json)->json('kept'))->toBe(0);
 
     $other = grownGarden();
     expect(ask("/api/gardens/$other/entries/import", ['tub' => 'tub', 'text' => $csv])->json('kept'))->toBe(2)
         ->and((string) send('GET', "/api/gardens/$other/entries/file.csv?tub=tub", '')->getContent())->toBe($csv);
+});
+
+it('writes a table in which nothing is lost, and knows it again where it is from', function () {
+    $id = grownGarden();
+    $all = [
+        rawEntry(['dose' => ['A' => ['ml' => 12.5], 'salts, bloom' => ['g' => 3]], 'top_up_l' => 3, 'top_up_ec' => 0.6]),
+        rawEntry(['signs' => ['brown-roots', 'white-crust'], 'did' => ['a/check/2'], 'photo' => (string) Str::ulid(), 'from' => 'meter']),
+    ];
+    ask("/api/gardens/$id/entries", ['entries' => $all])->assertJsonPath('entries.1.result', 'kept');
+    $csv = (string) send('GET', "/api/gardens/$id/entries/file.csv?tub=tub", '')->getContent();
+    expect(ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => $csv])->json())->toBe(['kept' => 0]);
+
+    LogEntry::query()->delete();
+    expect(ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => $csv])->json('kept'))->toBe(2);
+    $texts = LogEntry::query()->orderBy('id')->pluck('document')->all();
+    $come = array_map(static fn (string $text): array => json_decode($text, true), $texts);
+    expect($come)->toEqual($all)
+        ->and(ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => "at,dose\n2027-03-05T08:00,some A\n"])->json('faults.0'))
+        ->toBe(['pointer' => '/rows/2/dose', 'message' => 'is an object, as in {"A": {"ml": 12}}']);
 });
 
 it('refuses a table with its rows, and keeps none of it', function (string $table, string $pointer, string $why) {
@@ -260,4 +283,114 @@ it('writes a calendar that can be read in again: what moved is told, what fell a
 
     expect(array_unique(array_column($gone, 2)))->toBe(['CANCELLED'])
         ->and($gone["p0/pick@$id.kelp-tub"][1])->toBeGreaterThan($moved["p0/pick@$id.kelp-tub"][1]);
+});
+
+it('puts a month on paper: each day with what is due, and overleaf what does not go into it', function () {
+    $id = grownGarden();
+    $text = static function (string $query) use ($id): string {
+        $file = tempnam(sys_get_temp_dir(), 'kelp') ?: '';
+        file_put_contents($file, send('GET', "/api/gardens/$id/days.pdf?now=2027-03-02T08:00$query", '')->assertOk()->getContent());
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($file).' -');
+        unlink($file);
+
+        return $text;
+    };
+    $march = $text('');
+    expect($march)->toContain('March 2027')->toContain('Look at it')->toContain('Change the water')->toContain('Sunday')
+        ->and(preg_match_all('/\b31\b/', $march))->toBeGreaterThan(0)
+        ->and($text('&month=2027-04'))->toContain('April 2027')->toContain('First harvest')
+        ->and(preg_match('/\b31\b/', $text('&month=2027-04')))->toBe(0);
+    send('GET', "/api/gardens/$id/days.pdf?now=2027-03-02T08:00&month=2027-13", '')->assertStatus(422);
+
+    // Six copies more than a field can hold.
+    $document = json_decode(Garden::findOrFail($id)->document);
+    $document->tubs[0]->count = 12;
+    $document->plantings = array_map(
+        static fn (int $copy): stdClass => (object) ['id' => "p$copy", 'tub' => 'tub', 'copy' => $copy, 'transplanted' => '2027-03-01'],
+        range(1, 12),
+    );
+    send('PUT', "/api/gardens/$id", (string) json_encode($document), ['If-Match' => '1'])->assertOk();
+    $all = $text('');
+    expect($all)->toContain('overleaf')->toContain('what did not go into its day')
+        ->and(substr_count($all, 'Change the'))->toBe(12 * substr_count($march, 'Change the'));
+});
+
+it('says when to sow for a steady supply, and refuses what cannot be', function () {
+    $id = grownGarden([]);
+    $ask = static fn (array $more) => ask("/api/gardens/$id/succession", [
+        'crop' => 'lettuce-leaf', 'plants' => 1, 'from' => '2027-05-01', 'to' => '2027-06-01', 'now' => '2027-03-02T08:00', ...$more,
+    ]);
+    $answer = $ask([])->assertOk();
+    expect($answer->json('sowings.0.cups'))->toBe([1])->and($answer->json('plantings.0.crop'))->toBe('lettuce-leaf')
+        ->and($answer->json('missed'))->not->toBe([]);
+
+    // What it answers can be planted.
+    $document = json_decode(Garden::findOrFail($id)->document);
+    $document->plantings = array_map(
+        static fn (array $p, int $i): array => ['id' => "s$i", ...$p],
+        $answer->json('plantings'),
+        array_keys($answer->json('plantings')),
+    );
+    send('PUT', "/api/gardens/$id", (string) json_encode($document), ['If-Match' => '1'])->assertOk();
+
+    $ask(['crop' => 'unicorn'])->assertStatus(422)->assertJsonPath('faults.0.pointer', '/crop');
+    $ask(['to' => '2027-04-01'])->assertStatus(422)->assertJsonPath('faults.0.pointer', '/to');
+    $ask(['to' => '2029-04-01'])->assertStatus(422);
+    $ask(['plants' => 0])->assertStatus(422);
+    $ask(['plants' => null])->assertStatus(422);
+    $ask(['plants' => null, 'grams' => 100])->assertOk();
+});
+
+it('fetches of a meter’s readings just those that count, whichever way and in whichever order they came', function () {
+    $this->travelTo('2027-09-01 12:00:00');
+    mt_srand(5);
+    $id = grownGarden([['id' => 'p'], ['id' => 'q', 'copy' => 2]], ['count' => 2]);
+    $all = [];
+    for ($i = 0; $i < 900; $i++) {
+        $day = mt_rand(0, 5) === 0 ? mt_rand(0, 3) : mt_rand(0, 60);
+        $at = date('Y-m-d', strtotime('2027-05-01 UTC') + $day * 86400).sprintf('T%02d:%02d', mt_rand(0, 23), mt_rand(0, 59));
+        $all[] = rawEntry(['at' => $at, 'ph' => 6, 'copy' => mt_rand(1, 2), ...(mt_rand(0, 9) > 0 ? ['from' => 'meter'] : [])]);
+    }
+    // Half of them by the page, an hour's worth at a time; half in a file that is read in over it.
+    foreach (array_chunk(array_slice($all, 0, 450), 37) as $some) {
+        ask("/api/gardens/$id/entries", ['entries' => $some])->assertOk();
+    }
+    app(EntryStore::class)->bring(Garden::findOrFail($id), json_decode((string) json_encode($all)));
+    expect(LogEntry::query()->count())->toBe(900);
+
+    $ids = static fn (array $raws): array => array_map(static fn (object $raw): string => $raw->id, $raws);
+    $thinned = $ids(MeterThinning::of(json_decode((string) json_encode($all))));
+    $fetched = $ids(app(EntryStore::class)->entries(Garden::findOrFail($id))->all);
+    $ofCopy = $ids(app(EntryStore::class)->entries(Garden::findOrFail($id), 'tub', 2)->all);
+    sort($thinned);
+    sort($fetched);
+    $two = array_column(array_filter($all, static fn (array $raw): bool => $raw['copy'] === 2), 'id');
+    expect(count($thinned))->toBeLessThan(700)->and($fetched)->toBe($thinned)
+        ->and($ofCopy)->toEqualCanonicalizing(array_values(array_intersect($thinned, $two)))
+        // What is handed out is all of it.
+        ->and(app(EntryStore::class)->all(Garden::findOrFail($id), 'tub', 2)->all)->toHaveCount(count($two));
+});
+
+it('lists as due what the days have, though it runs no further than it must', function () {
+    $id = grownGarden(
+        [
+            ['id' => 'p', 'transplanted' => '2027-03-01', 'cups' => [1]],
+            ['id' => 'q', 'transplanted' => '2027-03-20', 'copy' => 2],
+            ['id' => 'r', 'transplanted' => '2027-03-24', 'cups' => [2]],
+        ],
+        ['count' => 2],
+    );
+    foreach (['2027-03-05', '2027-03-22', '2027-04-02'] as $day) {
+        $due = send('GET', "/api/due?now={$day}T09:00", '')->assertOk()->json('gardens.0.tubs');
+        $to = date('Y-m-d', strtotime("$day +7 days"));
+        $from = date('Y-m-d', strtotime("$day -14 days"));
+        $answer = send('GET', "/api/gardens/$id/days?now={$day}T09:00&from=$from&to=$to", '')->assertOk();
+        $check = new SchemaCheck(app(LibraryFiles::class)->schema('days'));
+        expect(array_map(strval(...), $check->faults(json_decode((string) $answer->getContent()))))->toBe([]);
+        $days = $answer->json('copies');
+        foreach ($days as $i => $copy) {
+            $open = array_values(array_filter($copy['items'], static fn (array $item): bool => $item['done'] === null));
+            expect($due[$i]['items'])->toBe($open)->and($due[$i]['today'])->toBe($copy['today']);
+        }
+    }
 });

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Logs\Photos;
 use App\Models\Garden;
+use App\Models\LogEntry;
 use App\Models\Revision;
 use Tests\Core\Gardens;
 
@@ -214,6 +216,11 @@ it('puts in the demo garden once', function () {
     $this->artisan('kelp:demo')->assertSuccessful();
     $this->artisan('kelp:demo')->assertSuccessful();
     expect(Garden::count())->toBe(1);
+    $pictured = array_filter(array_map(
+        static fn (string $text): ?string => json_decode($text)->photo ?? null,
+        LogEntry::query()->pluck('document')->all(),
+    ));
+    expect($pictured)->not->toBe([])->and(app(Photos::class)->of(Garden::firstOrFail()->id))->toEqualCanonicalizing($pictured);
     Garden::firstOrFail()->delete();
     $this->artisan('kelp:demo')->assertSuccessful();
     expect(Garden::count())->toBe(0);

@@ -112,12 +112,25 @@ it('takes over the data of the version before, shuts its door, and keeps running
         expect($kelp->run('start', 1))->toContain('is running already')
             ->and($kelp->run('status'))->toContain('"status":"up"');
 
+        // A photograph of its log is in the folder of data, and in the backup.
+        $photo = (string) glob(dirname(__DIR__, 2).'/data/demo-photos/*.jpg')[0];
+        $name = basename($photo);
+        $query = basename($photo, '.jpg');
+        (new Process([
+            'curl', '-sf', '--noproxy', '*', '-H', 'Content-Type: image/jpeg', '--data-binary', "@$photo",
+            "http://127.0.0.1:$kelp->port/api/gardens/$id/photos?id=$query",
+        ]))->mustRun();
+        $there = "$kelp->data/photos/$id/$name";
         $kept = $kelp->run('backup');
+        expect(md5_file($there))->toBe(md5_file($photo));
         expect($kept)->toContain('kept: ')->and($kelp->run('restore '.BEFORE, 1))->toContain('bin/stop');
         $kelp->run('stop');
         expect($kelp->ask('GET', '/up')[0])->toBe(0)
             ->and($kelp->run('status', 1))->toContain('not running')
             ->and($kelp->run('stop'))->toContain('is not running');
+        unlink($there);
+        preg_match('#kept: (\S+)#', $kept, $m);
+        expect($kelp->run("restore --whole $m[1]"))->toContain('are back')->and(md5_file($there))->toBe(md5_file($photo));
     } finally {
         $kelp->remove();
         (new Process(['rm', '-rf', $old, "$old.moved", "$old.sock"]))->run();

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { dateOf, dayNumber, fromToday, partsOf, spoken, timeOf, wallClock, type Entry, type Item } from '../../resources/js/days/diary';
+import { dateOf, dayNumber, fromToday, spoken, timeOf, wallClock } from '../../resources/js/kit/dates';
+import { partsOf, type Entry, type Item } from '../../resources/js/days/diary';
 import { Outbox } from '../../resources/js/days/outbox';
 import { cupsOf, freePlantingId, growBy, shifted } from '../../resources/js/days/plantings';
 import { entryOf } from '../../resources/js/days/tick';
@@ -36,7 +37,7 @@ describe('days of the calendar', () => {
 
     it('are spoken of from today', () => {
         const said = ['2027-04-16', '2027-04-17', '2027-04-18', '2027-04-19', '2027-04-22'].map((d) => fromToday(d, '2027-04-18'));
-        expect(said).toEqual(['since 2 days', 'since yesterday', 'today', 'tomorrow', 'in 4 days']);
+        expect(said).toEqual(['2 days late', 'a day late', 'today', 'tomorrow', 'in 4 days']);
         expect(spoken('2027-03-02')).toBe('2 Mar');
         expect(spoken('2027-03-02', '2028-01-01')).toBe('2 Mar 2027');
     });

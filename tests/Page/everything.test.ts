@@ -1,5 +1,6 @@
+import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { parse, parts, type Everything } from '../../resources/js/kit/everything';
+import { isPacked, parse, parts, unpack, type Everything } from '../../resources/js/kit/everything';
 
 const file = (gardens: unknown[], library = {}): Everything => ({
     format: 'kelp-tub.everything',
@@ -34,5 +35,29 @@ describe('everything as one file', () => {
         expect(parts(file([]))).toEqual([
             { body: '{"format":"kelp-tub.everything","version":1,"made":"2026-11-30","gardens":[]}', holds: 0 },
         ]);
+    });
+
+    it('finds gardens and photographs in a packed file, whatever else lies in it', async () => {
+        const [garden, id] = ['01jd0000000000000000000000', '01JD0000000000000000000001'];
+        const packed = zipSync({
+            'kelp-tub.json': strToU8('{"format":"kelp-tub.everything"}'),
+            [`photos/${garden}/${id}.jpg`]: new Uint8Array([1, 2, 3]),
+            [`photos/${garden}/../../${id}.jpg`]: new Uint8Array([4]),
+            'rows.jsonl': strToU8('x'),
+        });
+        const inside = unpack(packed);
+        if (typeof inside === 'string') throw new Error(inside);
+
+        expect(isPacked(packed)).toBe(true);
+        expect(isPacked(strToU8('{}'))).toBe(false);
+        expect(inside.text).toBe('{"format":"kelp-tub.everything"}');
+        expect(inside.photos.map((p) => [p.garden, p.id])).toEqual([[garden, id]]);
+        expect(inside.photos[0]!.picture().type).toBe('image/jpeg');
+        expect(inside.photos[0]!.picture().size).toBe(3);
+    });
+
+    it('says of a packed file that it is damaged, or another', () => {
+        expect(unpack(zipSync({ 'x.txt': strToU8('x') }))).toContain('no kelp-tub.json');
+        expect(unpack(zipSync({ 'kelp-tub.json': strToU8('{}') }).slice(0, 40))).toContain('It is not whole');
     });
 });

@@ -3,10 +3,11 @@
 declare(strict_types=1);
 
 use Tests\Resilience\Fuzz;
+use Tests\Resilience\Logs;
 use Tests\Resilience\Scenes;
 
 require __DIR__.'/../../vendor/autoload.php';
-foreach (['Many', 'Scenes', 'Fuzz'] as $class) {
+foreach (['Many', 'Scenes', 'Logs', 'Fuzz'] as $class) {
     require __DIR__."/$class.php";
 }
 
@@ -17,6 +18,7 @@ $scenes = [
     'disk' => Scenes::disk(...),
     'restores' => Scenes::restores(...),
     'storms' => Scenes::storms(...),
+    'logs' => Logs::run(...),
     'fuzz' => Fuzz::run(...),
 ];
 $asked = array_slice($argv, 1) ?: array_keys($scenes);

@@ -11,6 +11,7 @@ use App\Library\LibraryFiles;
 use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
+use App\Logs\Photos;
 use App\Models\Garden;
 use App\Version;
 use Illuminate\Http\Request;
@@ -38,7 +39,7 @@ final readonly class PageController
     {
     }
 
-    public function gardens(Request $request, GardenList $list): Response
+    public function gardens(Request $request, GardenList $list, Photos $photos): Response
     {
         $page = $list->page(RequestInput::page($request));
 
@@ -47,6 +48,7 @@ final readonly class PageController
             'page' => $page->currentPage(),
             'pages' => $page->lastPage(),
             'deleted' => Garden::onlyTrashed()->count(),
+            'everything' => '/api/everything'.($photos->gardens() === [] ? '' : '.zip'),
             'version' => Version::NUMBER,
         ]);
     }

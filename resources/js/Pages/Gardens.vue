@@ -4,7 +4,7 @@ import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
 import { money } from '../kit/format';
-import { parse, parts } from '../kit/everything';
+import { isPacked, parse, parts, type Pictured, unpack } from '../kit/everything';
 import DueNow from '../days/DueNow.vue';
 import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
 import Pages from '../kit/Pages.vue';
@@ -26,7 +26,15 @@ interface Row {
     updated_at: string;
 }
 
-const props = defineProps<{ gardens: Row[]; page: number; pages: number; deleted: number; version: string }>();
+const props = defineProps<{
+    gardens: Row[];
+    page: number;
+    pages: number;
+    deleted: number;
+    /** Where everything as one file is. */
+    everything: string;
+    version: string;
+}>();
 
 /** What came of a file with everything in it. */
 interface TakenIn {
@@ -36,6 +44,8 @@ interface TakenIn {
     beside: string[];
     refused: { name: string; message: string }[];
     items: number;
+    /** Where each garden of the file is now. */
+    places: Record<string, string>;
 }
 
 const MOST_BYTES = 2_000_000;
@@ -102,8 +112,14 @@ async function bringBack(): Promise<void> {
 async function take(files: FileList | null): Promise<void> {
     const file = files?.[0];
     if (!file) return;
-    const text = await file.text().catch(() => null);
-    if (text === null) return say('It cannot be read any more. Choose it again.', [], file.name);
+    const bytes = await file.arrayBuffer().catch(() => null);
+    if (bytes === null) return say('It cannot be read any more. Choose it again.', [], file.name);
+    const packed = new Uint8Array(bytes);
+    if (isPacked(packed)) {
+        const inside = unpack(packed);
+        return typeof inside === 'string' ? say(inside, [], file.name) : takeEverything(file.name, inside.text, inside.photos);
+    }
+    const text = new TextDecoder().decode(bytes);
     // Which of the two kinds it is, it says at its beginning.
     if (text.slice(0, 200).includes('"kelp-tub.everything"')) return takeEverything(file.name, text);
     if (file.size > MOST_BYTES) return tooLarge(file);
@@ -116,12 +132,12 @@ const progress = ref<{ file: string; done: number; of: number } | null>(null);
 const stopped = ref(false);
 
 /** Part after part, so that neither its size nor the time that it takes matters; what came in stays in, whatever comes of the rest. */
-async function takeEverything(file: string, text: string): Promise<void> {
+async function takeEverything(file: string, text: string, photos: Pictured[] = []): Promise<void> {
     const read = parse(text);
     if (typeof read === 'string') return say(read, [], file);
     const all = parts(read);
-    const sum: TakenIn = { new: [], back: [], same: 0, beside: [], refused: [], items: 0 };
-    const of = all.reduce((count, part) => count + part.holds, 0);
+    const sum: TakenIn = { new: [], back: [], same: 0, beside: [], refused: [], items: 0, places: {} };
+    const of = all.reduce((count, part) => count + part.holds, photos.length);
     stopped.value = false;
     progress.value = { file, done: 0, of };
     for (const part of all) {
@@ -134,9 +150,21 @@ async function takeEverything(file: string, text: string): Promise<void> {
         sum.refused.push(...came.refused);
         sum.same += came.same;
         sum.items += came.items;
+        Object.assign(sum.places, came.places);
         taken.value = sum;
         progress.value = { ...progress.value, done: progress.value.done + part.holds };
         if (stopped.value) break;
+    }
+    for (const photo of photos) {
+        const place = sum.places[photo.garden];
+        if (stopped.value || !place) continue;
+        const answer = await send('Taking photographs in', `gardens/${place}/photos?id=${photo.id}`, { body: photo.picture() });
+        if (answer.kind === 'refused') sum.refused.push({ name: `Photograph ${photo.id}`, message: answer.faults[0]?.message ?? '' });
+        else if (answer.kind !== 'done') {
+            say('message' in answer ? answer.message : 'That did not work.', [], file);
+            break;
+        }
+        progress.value = { ...progress.value, done: progress.value.done + 1 };
     }
     progress.value = null;
     if (taken.value) router.reload();
@@ -269,7 +297,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                     >Read a file<input
                         id="file"
                         type="file"
-                        accept=".json,application/json"
+                        accept=".json,application/json,.zip,application/zip"
                         class="hidden-visually"
                         @change="
                             take(($event.target as HTMLInputElement).files);
@@ -279,7 +307,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             </form>
             <p class="small faint">Files end in .kelp.json. You can also drop one on this page.</p>
             <p class="small below">
-                <a href="/api/everything" download>Everything as one file</a>
+                <a :href="everything" download>Everything as one file</a>
                 <span class="faint">all gardens and your Library, to keep or to move; read it back like any file.</span>
             </p>
             <p v-if="props.deleted" class="small below">

@@ -5,7 +5,8 @@ import BenchDrawing from '../drawing/BenchDrawing.vue';
 import { tint } from '../drawing/plants';
 import { mass, money, volume } from '../kit/format';
 import { usePanel } from '../kit/places';
-import { dateOf, dayNumber, fromToday, useDays, wallClock } from '../days/diary';
+import { dateOf, dayNumber, fromToday, wallClock } from '../kit/dates';
+import { useDays } from '../days/diary';
 import { useGarden } from '../kit/garden';
 import Toggle from '../kit/Toggle.vue';
 

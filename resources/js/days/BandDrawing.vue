@@ -6,7 +6,8 @@
 import { computed, ref } from 'vue';
 import { useBox } from '../drawing/useBox';
 import { type Units, volume } from '../kit/format';
-import { type Band, dateOf, dayNumber, type Days, type PlantingDays, spoken, timeOf } from './diary';
+import { dateOf, dayNumber, spoken, timeOf } from '../kit/dates';
+import type { Band, Days, PlantingDays } from './diary';
 
 const props = defineProps<{
     days: Days;
@@ -44,7 +45,7 @@ function rowsOf(band: Band): PlantingDays[][] {
     }
     return rows;
 }
-const endOf = (p: PlantingDays): string => p.cleared ?? p.died ?? p.last ?? p.harvest ?? p.set_in;
+const endOf = (p: PlantingDays): string => p.cleared ?? p.died ?? p.last ?? p.dry ?? p.harvest ?? p.set_in;
 
 interface Drawn {
     band: Band;
@@ -172,6 +173,7 @@ const says = (band: Band, p: PlantingDays): string =>
         p.sown ? `sown ${spoken(p.sown)}` : '',
         `set in ${spoken(p.set_in)}`,
         p.harvest ? `first harvest ${spoken(p.harvest)}` : 'no harvest',
+        p.dry ? `dry from ${spoken(p.dry)}` : '',
         'move by arrows',
     ]
         .filter(Boolean)

@@ -12,9 +12,11 @@ import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Planting } from '../types/garden';
 import BandDrawing from './BandDrawing.vue';
-import { dateOf, dayNumber, isWorthSaying, type Item, spoken, useDays, wallClock } from './diary';
+import { dateOf, dayNumber, spoken, wallClock } from '../kit/dates';
+import { isWorthSaying, type Item, useDays } from './diary';
 import ItemRow from './ItemRow.vue';
-import { cupsOf, freePlantingId, shifted } from './plantings';
+import SteadySupply from './SteadySupply.vue';
+import { cupsOf, freePlantingId, holdLid, shifted } from './plantings';
 import { tickOff, untick } from './tick';
 import Unsent from './Unsent.vue';
 
@@ -51,6 +53,7 @@ const cupsWrong = computed(() => cups.value.trim() !== '' && cupsOf(cups.value) 
 function plant(): void {
     const [id, of, key] = [tub.value.id, Math.min(copy.value, tub.value.count), cropNow.value];
     if (key === null || cupsWrong.value || !/^\d{4}-\d\d-\d\d$/.test(date.value)) return;
+    const report = tub.value;
     const [begins, how, list] = [date.value, start.value, cups.value.trim() === '' ? null : cupsOf(cups.value)];
     garden.change(`plant ${crops.value.find((c) => c.value === key)?.name.toLowerCase() ?? key}`, (g) => {
         bringCrop(g, garden.library, key);
@@ -63,6 +66,7 @@ function plant(): void {
             stage: how,
             ...(list ? { cups: list } : {}),
         };
+        holdLid(g, report);
         g.plantings = [...(g.plantings ?? []), planting];
     });
     cups.value = '';
@@ -124,6 +128,21 @@ function setWeekday(day: number, comes: boolean): void {
     });
 }
 
+/** The last frost of spring and the first of autumn, as the grower knows them. */
+const FROST = [
+    { key: 'last', name: 'Last frost' },
+    { key: 'first', name: 'First frost' },
+] as const;
+const frost = computed(() => garden.document.value.site?.frost ?? {});
+function setFrost(key: 'last' | 'first', text: string): void {
+    const day = /^(\d{1,2})[-/. ](\d{1,2})\.?$/.exec(text.trim());
+    garden.change('say when frost is usual', (g) => {
+        const { [key]: _, ...rest } = g.site?.frost ?? {};
+        const said = day ? `${day[1]!.padStart(2, '0')}-${day[2]!.padStart(2, '0')}` : text.trim();
+        g.site = { ...g.site, frost: text.trim() === '' ? rest : { ...rest, [key]: said } };
+    });
+}
+
 /** The next ten, what is late first, and what was done today. */
 const all = computed<Item[]>(() => (days.value?.copies ?? []).flatMap((c) => c.items).sort((a, b) => a.date.localeCompare(b.date)));
 const only = ref<'garden' | 'tub'>('garden');
@@ -144,6 +163,11 @@ const open = computed(() => due.value.filter((i) => !ticked.value.has(i.key)));
 const harvest = computed(() => {
     const here = (days.value?.copies ?? []).filter((c) => c.tub === tub.value.id).flatMap((c) => c.plantings);
     return here.filter((p) => p.harvest !== null);
+});
+/** This month and the next, to hang up. */
+const months = [0, 1].map((ahead) => {
+    const first = new Date(new Date().getFullYear(), new Date().getMonth() + ahead, 1);
+    return { month: wallClock(first).slice(0, 7), name: first.toLocaleDateString('en-GB', { month: 'long' }) };
 });
 const clock = computed(() => encodeURIComponent(wallClock()));
 </script>
@@ -210,6 +234,24 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                 </Fold>
             </section>
 
+            <Fold title="A steady supply">
+                <SteadySupply :crop="cropNow" :name="crops.find((c) => c.value === cropNow)?.name ?? ''" />
+            </Fold>
+            <Fold v-if="garden.document.value.site?.setting === 'open'" title="Frost">
+                <div class="folded">
+                    <label v-for="end in FROST" :key="end.key" class="field"
+                        ><span>{{ end.name }}</span
+                        ><input
+                            class="text"
+                            :value="frost[end.key] ?? ''"
+                            placeholder="month-day, as 05-15"
+                            pattern="\d\d-\d\d"
+                            :data-field="`frost-${end.key}`"
+                            @change="setFrost(end.key, ($event.target as HTMLInputElement).value)"
+                    /></label>
+                    <p class="small faint">As you know it of your place. What stands in the open is sown for the weeks between.</p>
+                </div>
+            </Fold>
             <Fold title="When somebody can come">
                 <div class="folded">
                     <div class="week" role="group" aria-label="Days of the week">
@@ -237,6 +279,14 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                     <a class="word" :href="`/api/gardens/${garden.id}/days.ics?now=${clock}`" download>Calendar file</a>
                     <a class="word" :href="`/api/gardens/${garden.id}/days.ics?now=${clock}&alarm=yes`" download>with a reminder at 8</a>
                     <a class="word" :href="`/api/gardens/${garden.id}/days.csv?now=${clock}`" download>CSV</a>
+                    <a
+                        v-for="m in months"
+                        :key="m.month"
+                        class="word"
+                        :href="`/api/gardens/${garden.id}/days.pdf?now=${clock}&month=${m.month}`"
+                        download
+                        >{{ m.name }} on paper</a
+                    >
                     <p class="small faint">Read in again it brings your calendar up to date: what moved moves, what fell away goes.</p>
                 </div>
             </Fold>

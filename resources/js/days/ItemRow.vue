@@ -2,7 +2,8 @@
 /** One thing to do, with its amounts and a tick; what of it is picked may be weighed. */
 import { computed, ref } from 'vue';
 import { type Units, volume } from '../kit/format';
-import { fromToday, type Item, partsOf, spoken } from './diary';
+import { fromToday, spoken } from '../kit/dates';
+import { type Item, partsOf } from './diary';
 
 const props = defineProps<{ item: Item; today: string; units: Units; where?: string }>();
 const emit = defineEmits<{ tick: [grams: number | null]; untick: [] }>();

@@ -2,6 +2,7 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, typ
 import type { OpenGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
 import type { Garden } from '../types/garden';
+import { wallClock } from '../kit/dates';
 import { outbox } from './outbox';
 
 /** Something to do, or to look at, on a day at one copy of a tub. */
@@ -40,6 +41,8 @@ export interface PlantingDays {
     harvest: string | null;
     last: string | null;
     died: string | null;
+    /** The day on which its tub falls dry under it. */
+    dry: string | null;
     cleared: string | null;
     harvest_g: number;
     picked_g: number | null;
@@ -123,7 +126,7 @@ export interface Learned {
     low: number;
     high: number;
     intervals: number;
-    left_out: { from: number; to: number; why: string }[];
+    left_out: { from: string; to: string; why: string }[];
 }
 
 /** Figures that a crop of the grower's own would say otherwise than the crop that grows here. */
@@ -195,46 +198,11 @@ export interface Entry {
     signs?: string[];
     did?: string[];
     note?: string;
+    /** The id of a photograph of this garden. */
+    photo?: string;
     from?: string;
     replaces?: string;
     strikes?: string;
-}
-
-const two = (n: number): string => String(n).padStart(2, '0');
-
-/** The grower's own wall clock, as the format writes it: "2027-04-18T07:40". */
-export function wallClock(at = new Date()): string {
-    return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
-}
-
-const MS_A_DAY = 86_400_000;
-
-/** Days from 1 January 1970 on; dates have no time zone. */
-export const dayNumber = (date: string): number => Math.round(Date.parse(`${date.slice(0, 10)}T00:00:00Z`) / MS_A_DAY);
-
-export const dateOf = (day: number): string => new Date(day * MS_A_DAY).toISOString().slice(0, 10);
-
-/** A moment in days: noon is a half. */
-export const timeOf = (at: string): number => dayNumber(at) + Number(at.slice(11, 13)) / 24 + Number(at.slice(14, 16)) / 1440;
-
-/** "2 Mar", with the year where it is another than a date's beside it. */
-export function spoken(date: string, beside = date): string {
-    const year = date.slice(0, 4) !== beside.slice(0, 4);
-    return new Date(`${date.slice(0, 10)}T00:00:00Z`).toLocaleDateString('en-GB', {
-        day: 'numeric',
-        month: 'short',
-        ...(year ? { year: 'numeric' as const } : {}),
-        timeZone: 'UTC',
-    });
-}
-
-/** "today", "tomorrow", "3 days late", "in 4 days" */
-export function fromToday(date: string, today: string): string {
-    const by = dayNumber(date) - dayNumber(today);
-    if (by === 0) return 'today';
-    if (by === 1) return 'tomorrow';
-    if (by === -1) return 'since yesterday';
-    return by < 0 ? `since ${-by} days` : `in ${by} days`;
 }
 
 /** What other windows and the other side of the day bring is looked for so often, ms. */

@@ -11,6 +11,7 @@ export interface Unread {
     copy: number;
     at: string;
     text: string;
+    photo?: string;
 }
 
 /** What was read or done in a garden and is not kept at the server yet. */
@@ -40,9 +41,17 @@ const KEY = 'kelp-unsent-entries';
 /** So many are sent at a time. */
 const AT_ONCE = 500;
 
+/** A photograph waits beside them, by its id. */
+const photoKey = (id: string): string => `kelp-photo-${id}`;
+
+/** Members that say where an entry belongs, and nothing else. */
+const FRAME = ['id', 'tub', 'copy', 'planting', 'at'];
+
 const AGAIN_MS = 8_000;
 
 const WITHIN_MS = 30_000;
+
+const PHOTO_WITHIN_MS = 120_000;
 
 /** Once for every entry, whichever page makes it. */
 export const newEntryId = (): string => ulid();
@@ -58,6 +67,8 @@ export class Outbox {
     readonly kept = ref(0);
     /** Why they wait; empty while all is well. */
     readonly away = ref('');
+    /** Photographs, where the browser keeps none. */
+    private readonly photos = new Map<string, Blob>();
     private sending = false;
     private timer: ReturnType<typeof setTimeout> | undefined;
     private readonly ready: Promise<void>;
@@ -79,6 +90,30 @@ export class Outbox {
     /** A line that is to be read when somebody is there to read it. */
     addLine(garden: string, line: Unread): Promise<void> {
         return this.put([{ garden, line }]);
+    }
+
+    /**
+     * A photograph is put aside until the entry goes that names it.
+     *
+     * @returns its id
+     */
+    async addPhoto(photo: Blob): Promise<string> {
+        const id = ulid();
+        try {
+            await set(photoKey(id), photo);
+        } catch {
+            this.photos.set(id, photo);
+        }
+        return id;
+    }
+
+    private async photo(id: string): Promise<Blob | undefined> {
+        return this.photos.get(id) ?? (await get<Blob>(photoKey(id)).catch(() => undefined));
+    }
+
+    private async forgetPhoto(id: string): Promise<void> {
+        this.photos.delete(id);
+        await del(photoKey(id)).catch(() => undefined);
     }
 
     private async put(more: Waiting[]): Promise<void> {
@@ -145,10 +180,41 @@ export class Outbox {
                 id: line.id,
                 tub: line.tub,
                 copy: line.copy,
+                ...(line.photo ? { photo: line.photo } : {}),
                 ...(read === null ? { note: line.text } : read.left === '' ? {} : { note: read.left }),
             };
             this.waiting.value = this.waiting.value.map((w) => (w === waiting || w.line === line ? { garden, entry } : w));
             await this.store();
+        }
+        return true;
+    }
+
+    /**
+     * The photographs of some entries go before them. One that is refused is said to be, and its entry goes without it.
+     *
+     * @returns false where nobody answers
+     */
+    private async sendPhotos(garden: string, some: { entry: Entry }[]): Promise<boolean> {
+        for (const waiting of some) {
+            const id = waiting.entry.photo;
+            const photo = id === undefined ? undefined : await this.photo(id);
+            if (id === undefined || photo === undefined) continue;
+            const answer = await call(`gardens/${garden}/photos?id=${id}`, { body: photo, within: PHOTO_WITHIN_MS });
+            if (answer.kind === 'away' || answer.kind === 'full') {
+                this.away.value = answer.message;
+                return false;
+            }
+            if (answer.kind === 'refused' || answer.kind === 'failed') {
+                const why = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : answer.message;
+                this.refused.value = [...this.refused.value, { entry: waiting.entry, message: `the photograph ${why}` }];
+                waiting.entry = { ...waiting.entry };
+                delete waiting.entry.photo;
+                // Where it was all that there is, nothing is left to keep.
+                if (Object.keys(waiting.entry).every((member) => FRAME.includes(member)))
+                    this.waiting.value = this.waiting.value.filter((w) => w.entry?.id !== waiting.entry.id);
+                await this.store();
+            }
+            await this.forgetPhoto(id);
         }
         return true;
     }
@@ -160,6 +226,8 @@ export class Outbox {
             .filter((w): w is { garden: string; entry: Entry } => w.garden === garden && w.entry !== undefined)
             .slice(0, AT_ONCE);
         if (some.length === 0) return true;
+        if (!(await this.sendPhotos(garden, some))) return false;
+        if (some.some((w) => !this.waiting.value.includes(w))) return true;
         const answer = await call<{ entries: { id: string; result: string; message?: string }[] }>(`gardens/${garden}/entries`, {
             body: JSON.stringify({ entries: some.map((w) => w.entry) }),
             within: WITHIN_MS,

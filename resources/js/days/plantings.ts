@@ -1,5 +1,7 @@
 import type { Garden, Planting } from '../types/garden';
-import { dateOf, dayNumber } from './diary';
+import type { TubReport } from '../types/report';
+import { dateOf, dayNumber } from '../kit/dates';
+import { held } from '../lid/layouts';
 
 /** A name for a planting that no other of the garden has. */
 export function freePlantingId(garden: Garden, crop: string): string {
@@ -36,4 +38,12 @@ export function growBy(garden: Garden, tub: string, from: string, to: string): v
     if (of?.crop === from) of.crop = to;
     for (const wish of of?.crops ?? []) if (wish.crop === from) wish.crop = to;
     for (const planting of garden.plantings ?? []) if (planting.tub === tub && planting.crop === from) planting.crop = to;
+}
+
+/** What plants stand in is drilled: with its first planting a lid stays as it is, whatever a newer layout would be. */
+export function holdLid(garden: Garden, report: TubReport): void {
+    const tub = (garden.tubs ?? []).find((t) => t.id === report.id);
+    const isFirst = !(garden.plantings ?? []).some((p) => p.tub === report.id);
+    if (!tub || !isFirst || tub.layout?.pattern === 'manual' || report.shape.in_mouth || report.layout.holes.length === 0) return;
+    tub.layout = { ...tub.layout, pattern: 'manual', holes: held(report) };
 }

@@ -1,4 +1,5 @@
-import { wallClock, type Entry, type Item } from './diary';
+import { wallClock } from '../kit/dates';
+import type { Entry, Item } from './diary';
 import { newEntryId, outbox } from './outbox';
 
 /** What a tick writes down: the item itself, and of water what was put in. */

@@ -12,6 +12,7 @@ interface Answer {
     litres: number;
     take_out_l: number;
     put_in_l: number;
+    level_mm: number;
     ec_ms_cm: number;
     after_ec_ms_cm: number;
     reaches: boolean;
@@ -19,8 +20,24 @@ interface Answer {
     parts: FeedDose[];
 }
 
+/** A correction that was done, as a log has it: what was read, what was left when water was out, and what was put in. */
+export interface Corrected {
+    ec_ms_cm: number;
+    level_mm?: number;
+    top_up_l?: number;
+    dose?: Record<string, { ml?: number; g?: number }>;
+}
+
 /** The day of the season that is looked at, by whose stage feed is mixed, and the EC that the tub should have then. */
-const props = defineProps<{ day: number; usual: number | null }>();
+const props = defineProps<{
+    day: number;
+    usual: number | null;
+    /** What is in the tub now as far as is known, L. */
+    there?: number | null;
+    /** Whether it can be written down as done. */
+    writes?: boolean;
+}>();
+const emit = defineEmits<{ did: [done: Corrected] }>();
 const garden = useGarden();
 const now = ref<number | null>(null);
 const wanted = ref<number | null>(null);
@@ -42,7 +59,7 @@ watch([now, want, litres, () => props.day, garden.document, garden.selected], as
             tub: garden.selected.value,
             now_ms_cm: now.value,
             wanted_ms_cm: want.value,
-            litres: litres.value,
+            litres: litres.value ?? props.there ?? null,
             day: props.day,
         }),
     });
@@ -54,15 +71,34 @@ watch(garden.selected, () => {
     now.value = wanted.value = litres.value = null;
 });
 
+/** Enough to be worth a jug, L; and of a part, g or mL. */
+const SOME = 0.005;
+function writeDown(): void {
+    const a = answer.value;
+    if (!a || now.value === null) return;
+    const dose = Object.fromEntries(
+        a.parts
+            .filter((p) => (p.ml ?? p.g ?? 0) >= SOME)
+            .map((p) => [p.name, p.ml === null || p.ml === undefined ? { g: p.g! } : { ml: p.ml }]),
+    );
+    emit('did', {
+        ec_ms_cm: now.value,
+        ...(a.take_out_l >= SOME ? { level_mm: Math.round(a.level_mm) } : {}),
+        ...(a.put_in_l >= SOME ? { top_up_l: Math.round(a.put_in_l * 100) / 100 } : {}),
+        ...(Object.keys(dose).length ? { dose } : {}),
+    });
+    now.value = wanted.value = litres.value = null;
+}
+
 const named = (dose: FeedDose): string => `${dose.name} ${amount(dose)}`;
 const says = computed(() => {
     const a = answer.value;
     if (!a) return [];
-    if (a.take_out_l < 0.005 && a.put_in_l < 0.005) return ['It is right as it is.'];
+    if (a.take_out_l < SOME && a.put_in_l < SOME) return ['It is right as it is.'];
     const units = garden.units.value;
-    const plainWater = a.parts.every((p) => (p.ml ?? p.g ?? 0) < 0.005);
+    const plainWater = a.parts.every((p) => (p.ml ?? p.g ?? 0) < SOME);
     return [
-        a.take_out_l >= 0.005 ? `Take out ${volume(a.take_out_l, units)}.` : '',
+        a.take_out_l >= SOME ? `Take out ${volume(a.take_out_l, units)}.` : '',
         plainWater
             ? `Put in ${volume(a.put_in_l, units)} of water alone, stir, measure again.`
             : `Put in ${volume(a.put_in_l, units)} of water, then ${a.parts.map(named).join(', then ')}. Stir between, and measure again.`,
@@ -86,10 +122,19 @@ const says = computed(() => {
             wide
             dimension="volume"
             optional
-            hint="Left empty: filled to its line."
+            :hint="there ? `Left empty: ${volume(there, garden.units.value)}, as it is forecast.` : 'Left empty: filled to its line.'"
         />
         <p v-if="refused" class="wrong small">{{ refused }}</p>
         <p v-for="text in says" :key="text" role="status">{{ text }}</p>
+        <button
+            v-if="writes && answer && (answer.put_in_l >= SOME || answer.take_out_l >= SOME)"
+            type="button"
+            class="box strong"
+            data-act="write-correction"
+            @click="writeDown"
+        >
+            Done: write it down
+        </button>
     </section>
 </template>
 

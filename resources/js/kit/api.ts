@@ -41,7 +41,8 @@ export type Answer<T> =
 
 interface Options {
     method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
-    body?: string;
+    /** JSON as text, or a picture as it is. */
+    body?: string | Blob;
     revision?: number;
     /** What this write is called, so that it is done once though it is sent twice. */
     key?: string;
@@ -62,7 +63,8 @@ const AWAY = 'Kelp Tub does not answer. Your edits are kept on this page and sav
 export async function call<T>(path: string, options: Options = {}): Promise<Answer<T>> {
     const { method = 'POST', body, revision, key, follows, leaving, signal, within } = options;
     const limit = within === undefined ? undefined : AbortSignal.timeout(within);
-    const headers: Record<string, string> = { 'Content-Type': 'application/json', Accept: 'application/json' };
+    const type = body instanceof Blob ? body.type : 'application/json';
+    const headers: Record<string, string> = { 'Content-Type': type, Accept: 'application/json' };
     if (revision !== undefined) headers['If-Match'] = `"${revision}"`;
     if (key !== undefined) headers['Idempotency-Key'] = key;
     if (follows?.length) headers['Follows-Writes'] = follows.join(' ');
@@ -73,7 +75,7 @@ export async function call<T>(path: string, options: Options = {}): Promise<Answ
             headers,
             body: body ?? null,
             signal: limit && signal ? AbortSignal.any([signal, limit]) : (signal ?? limit ?? null),
-            keepalive: leaving === true && new TextEncoder().encode(body).length < MOST_OUTLIVING,
+            keepalive: leaving === true && !(body instanceof Blob) && new TextEncoder().encode(body).length < MOST_OUTLIVING,
         });
     } catch {
         return signal?.aborted ? { kind: 'cancelled' } : { kind: 'away', message: AWAY };

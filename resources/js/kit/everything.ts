@@ -1,3 +1,5 @@
+import { strFromU8, unzipSync } from 'fflate';
+
 /**
  * Everything as one file, in parts that can be sent one after another: however large it is, each part is small. Read in twice, what came in
  * the first time is here already.
@@ -10,6 +12,42 @@ export interface Everything {
     gardens?: unknown[];
     library?: Record<string, Record<string, unknown>>;
 }
+
+/** A photograph that came in the same file: of which garden, by the id that it has there, and the picture when it is its turn. */
+export interface Pictured {
+    garden: string;
+    id: string;
+    picture: () => Blob;
+}
+
+const GARDENS = 'kelp-tub.json';
+
+const PHOTO = /^photos\/([0-9a-hjkmnp-tv-z]{26})\/([0-9a-hjkmnp-tv-z]{26})\.jpg$/i;
+
+/** Whether bytes are a packed file, whatever it is called. */
+export const isPacked = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
+/** The gardens and the photographs of a packed file; an explanation where it is none that can be read. */
+export function unpack(bytes: Uint8Array): { text: string; photos: Pictured[] } | string {
+    try {
+        const photos: Pictured[] = [];
+        const files = unzipSync(bytes, {
+            filter: ({ name }) => {
+                const [, garden, id] = PHOTO.exec(name) ?? [];
+                if (garden && id) photos.push({ garden, id, picture: () => picture(bytes, name) });
+                return name === GARDENS;
+            },
+        });
+        return files[GARDENS]
+            ? { text: strFromU8(files[GARDENS]), photos }
+            : `There is no ${GARDENS} in it: it is not everything as one file. Nothing was saved.`;
+    } catch (fault) {
+        return `It is not whole: ${fault instanceof Error ? fault.message : 'it cannot be read'}. Nothing was saved.`;
+    }
+}
+
+const picture = (bytes: Uint8Array, of: string): Blob =>
+    new Blob([unzipSync(bytes, { filter: ({ name }) => name === of })[of] as Uint8Array<ArrayBuffer>], { type: 'image/jpeg' });
 
 export interface Part {
     body: string;

@@ -1,5 +1,6 @@
 import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type ComputedRef, type InjectionKey, type Ref } from 'vue';
-import type { AirSystem, Garden, Tub } from '../types/garden';
+import { spoken, wallClock } from './dates';
+import type { AirSystem, Garden, Planting, Tub } from '../types/garden';
 import type { Finding, Report, TubReport } from '../types/report';
 
 type Remedy = Finding['remedies'][number];
@@ -8,6 +9,7 @@ import { deeds, type Act } from './deeds';
 import type { Units } from './format';
 import { History } from './history';
 import { patched } from './patch';
+import { type Question, questionBefore } from './planted';
 import { send } from './turns';
 import { Since } from './since';
 import type { Library } from './library';
@@ -131,15 +133,51 @@ export class OpenGarden {
         const before = this.document.value;
         const after = clone(before);
         edit(after);
-        this.go(says, after);
+        this.go(says, after, () => this.edit(says, edit));
     }
 
-    private go(says: string, after: Garden): void {
+    /** What is asked before a change is made to what grows, and what makes it. */
+    readonly question = shallowRef<(Question & { go: () => void }) | null>(null);
+    /** What was asked once and answered with yes, and what is answered just now. */
+    private readonly agreed = new Set<string>();
+
+    /** What was asked is to be done. */
+    agree(): void {
+        const asked = this.question.value;
+        this.question.value = null;
+        if (!asked) return;
+        deeds.do(asked.yes, () => {
+            this.agreed.add(asked.key);
+            asked.go();
+            this.agreed.delete('');
+        });
+    }
+
+    /** What was asked is to be left; a drag that showed it is shown no more. */
+    decline(): void {
+        if (this.question.value === null) return;
+        this.question.value = null;
+        void this.previewer.preview(this.document.value);
+    }
+
+    /** @param again what does it once more, when it was asked about and is wanted */
+    private go(says: string, after: Garden, again: () => void): void {
         const before = this.document.value;
         if (JSON.stringify(after) === JSON.stringify(before)) return;
+        const asks = questionBefore(before, after, wallClock().slice(0, 10), (planting) => this.planted(planting));
+        if (asks && !this.agreed.has(asks.key)) {
+            this.question.value = { ...asks, go: again };
+            return;
+        }
         this.history.add(says, before, after);
         this.since.add(says, before, after);
         this.take(after);
+    }
+
+    private planted(planting: Planting): string {
+        const name = this.library.crops.find((c) => c.key === planting.crop)?.name ?? planting.crop ?? 'Plants';
+        const begun = planting.sown ?? planting.transplanted;
+        return `${name}${begun ? `, ${planting.sown ? 'sown' : 'set in'} ${spoken(begun, wallClock())}` : ''}`;
     }
 
     changeTub(says: string, edit: (tub: Tub, garden: Garden) => void, id = this.selected.value): void {
@@ -152,7 +190,7 @@ export class OpenGarden {
     /** Applies a patch that was made for this garden as it was when it was asked for; false where it is not for it any more. */
     private applied(says: string, patch: readonly unknown[]): boolean {
         const after = patched(this.document.value, patch);
-        if (after) this.go(says, after);
+        if (after) this.go(says, after, () => void this.applied(says, patch));
         return after !== null;
     }
 

@@ -26,7 +26,7 @@ import HoleTable from './HoleTable.vue';
 import InRows from './InRows.vue';
 import OwnCup from './OwnCup.vue';
 import Panels from './Panels.vue';
-import { moved } from './layouts';
+import { held, moved } from './layouts';
 import LidItself from './LidItself.vue';
 import type { Cup, Garden, Hole, Tub } from '../types/garden';
 
@@ -52,15 +52,7 @@ function set(says: string, edit: (tub: Tub) => void): void {
 
 /** The holes as they stand become the grower's own. */
 function byHand(tub: Tub, change: (holes: Hole[]) => void): void {
-    const mixed = report.value.crops.length > 1;
-    const list: Hole[] =
-        tub.layout?.pattern === 'manual' && tub.layout.holes
-            ? tub.layout.holes
-            : holes.value.map((h) => ({
-                  x_mm: Math.round(h.x_mm * 10) / 10,
-                  y_mm: Math.round(h.y_mm * 10) / 10,
-                  ...(mixed ? { crop: h.crop, cup: h.cup } : {}),
-              }));
+    const list: Hole[] = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : held(report.value);
     change(list);
     tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
 }

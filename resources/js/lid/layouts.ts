@@ -1,3 +1,6 @@
+import type { Hole as DrilledHole } from '../types/garden';
+import type { TubReport } from '../types/report';
+
 /** A pattern that a lid could have, with what it comes to. */
 export interface Candidate {
     pattern: string;
@@ -20,6 +23,16 @@ export interface CupFit {
 interface Hole {
     x_mm: number;
     y_mm: number;
+}
+
+/** The holes of a lid as they stand now, for a document that says each of them. */
+export function held(report: TubReport): DrilledHole[] {
+    const isMixed = report.crops.length > 1;
+    return report.layout.holes.map((h) => ({
+        x_mm: Math.round(h.x_mm * 10) / 10,
+        y_mm: Math.round(h.y_mm * 10) / 10,
+        ...(isMixed ? { crop: h.crop, cup: h.cup } : {}),
+    }));
 }
 
 /** What became of a layout, in words: how many holes moved and how far at most; nothing where none did. */

@@ -7,8 +7,10 @@ import { read } from '../kit/reader';
 import { forget, keep, recall } from '../kit/storage';
 import Toggle from '../kit/Toggle.vue';
 import { useTurns } from '../kit/turns';
-import { type Entry, wallClock } from '../days/diary';
+import { wallClock } from '../kit/dates';
+import type { Entry } from '../days/diary';
 import { newEntryId, outbox, type ReadLine } from '../days/outbox';
+import PhotoPick from './PhotoPick.vue';
 import SignPicture from './SignPicture.vue';
 import { signName, SIGNS } from './signs';
 
@@ -58,18 +60,33 @@ function entryWith(of: Partial<Entry>): Entry {
         ...of,
     } as Entry;
 }
+/** The photograph that goes with what is kept now; the next entry begins without one. */
+const photo = ref<File | null>(null);
+async function withPhoto(): Promise<{ photo?: string }> {
+    const file = photo.value;
+    photo.value = null;
+    return file ? { photo: await outbox.addPhoto(file) } : {};
+}
 function keepLine(): Promise<void> {
     return deeds.runOnce('Keep a line', async () => {
         const [text, at] = [line.value.trim(), wallClock()];
-        if (text === '') return;
+        if (text === '') return photo.value ? outbox.add(garden.id, entryWith(await withPhoto())) : undefined;
         const got = readText.value === text ? understood.value : await readLine();
         // Where it has to be asked first, it stays in its field.
         if (got && got.asks.length > 0) return;
         if (got === null && !isAway.value) return;
+        const [tub, copy] = [props.tub, props.copy];
         line.value = '';
         understood.value = null;
-        if (got) await outbox.add(garden.id, entryWith({ ...got.entry, ...(got.left === '' ? {} : { note: got.left }) }));
-        else await outbox.addLine(garden.id, { id: newEntryId(), tub: props.tub, copy: props.copy, at, text });
+        const pictured = await withPhoto();
+        if (got)
+            await outbox.add(garden.id, {
+                ...entryWith({ ...got.entry, ...(got.left === '' ? {} : { note: got.left }) }),
+                ...pictured,
+                tub,
+                copy,
+            });
+        else await outbox.addLine(garden.id, { id: newEntryId(), tub, copy, at, text, ...pictured });
     });
 }
 
@@ -137,7 +154,7 @@ async function keepThem(): Promise<void> {
         else {
             const said = { id: newEntryId(), tub: props.tub, copy: props.copy, at: wallClock(), text: asLine() };
             clear();
-            return outbox.addLine(garden.id, said);
+            return outbox.addLine(garden.id, { ...said, ...(await withPhoto()) });
         }
     }
     if (Object.keys(faults.value).length) return;
@@ -145,12 +162,13 @@ async function keepThem(): Promise<void> {
     if (signs.value.length) of.signs = [...signs.value];
     if (note.value.trim()) of.note = note.value.trim();
     if (looked.value && Object.keys(of).length === 0) of.did = ['check'];
-    if (Object.keys(of).length === 0) {
+    if (Object.keys(of).length === 0 && !photo.value) {
         wrong.value = 'Write what you read, or tick that you looked.';
         return;
     }
+    const entry = entryWith(of);
     clear();
-    await outbox.add(garden.id, entryWith(of));
+    await outbox.add(garden.id, { ...entry, ...(await withPhoto()) });
 }
 function clear(): void {
     wrong.value = '';
@@ -163,7 +181,7 @@ function clear(): void {
 function toggleSign(key: string): void {
     signs.value = signs.value.includes(key) ? signs.value.filter((s) => s !== key) : [...signs.value, key];
 }
-const canKeep = computed(() => line.value.trim() !== '');
+const canKeep = computed(() => line.value.trim() !== '' || photo.value !== null);
 
 /** What was typed and not kept yet is found again where it was left. */
 const DRAFT = (): string => `kelp-text-${garden.id}/log/${props.tub}/${props.copy}`;
@@ -241,6 +259,7 @@ watch(
             </div>
             <p v-if="wrong" class="small wrong" role="alert">{{ wrong }}</p>
             <p v-if="isAway && canKeep" class="small ask">Nobody is there to read it now. Kept, it waits on this device.</p>
+            <PhotoPick v-model="photo" />
             <button type="submit" class="box strong" data-act="keep-line" :disabled="!canKeep">Keep it</button>
         </form>
         <form v-else class="fields" @submit.prevent="keepFields">
@@ -276,6 +295,7 @@ watch(
             </fieldset>
             <label class="looked"><input v-model="looked" type="checkbox" /> I looked, and all is well</label>
             <label class="field"><span>Note</span><textarea v-model="note" class="text" rows="2" maxlength="2000"></textarea></label>
+            <PhotoPick v-model="photo" />
             <p v-if="wrong" class="small wrong" role="alert">{{ wrong }}</p>
             <button type="submit" class="box strong" data-act="keep-fields">Keep it</button>
         </form>

@@ -4,7 +4,8 @@ import { computed, ref } from 'vue';
 import { nice } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
 import { dimension, number, type Units, volume } from '../kit/format';
-import { dateOf, dayNumber, type Diary, type LoggedDay, spoken, timeOf } from '../days/diary';
+import { dateOf, dayNumber, spoken, timeOf } from '../kit/dates';
+import type { Diary, LoggedDay } from '../days/diary';
 
 const props = defineProps<{ diary: Diary; units: Units; cup: number; lowest: number; likes: [number, number] | null; day: string }>();
 const emit = defineEmits<{ 'update:day': [day: string] }>();

@@ -9,16 +9,18 @@ import { length, number, volume, weight } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { send, useTurns } from '../kit/turns';
 import DaySection from '../feed/DaySection.vue';
-import ReadsOtherwise from '../feed/ReadsOtherwise.vue';
+import ReadsOtherwise, { type Corrected } from '../feed/ReadsOtherwise.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import type { SeasonDay } from '../types/report';
-import { dayNumber, type Entry, fromToday, type LoggedDay, spoken, useDiary, wallClock } from '../days/diary';
+import { dayNumber, fromToday, spoken, wallClock } from '../kit/dates';
+import { type Entry, type LoggedDay, useDiary } from '../days/diary';
 import ItemRow from '../days/ItemRow.vue';
 import { newEntryId, outbox } from '../days/outbox';
 import { strikeOf, tickOff } from '../days/tick';
 import Unsent from '../days/Unsent.vue';
 import EntryForm from './EntryForm.vue';
 import LogChart from './LogChart.vue';
+import MeterInTub from './MeterInTub.vue';
 import TakeOver from './TakeOver.vue';
 import { signName } from './signs';
 
@@ -55,47 +57,64 @@ const harvestOf = (date: string): string => {
 const planting = computed(() => (diary.value?.plantings.length === 1 ? diary.value.plantings[0]!.id : null));
 const plantings = computed(() => diary.value?.plantings ?? []);
 
-/** What the log holds, the last first; what was put right or taken back is out of it. */
+/** What the log holds, the last first; what was put right or taken back is out of it. So many pages are read, the newest first. */
 const entries = ref<Entry[]>([]);
+const MOST_PAGES = 10;
+const END = 2_000_000_000;
 const turns = useTurns();
 async function list(): Promise<void> {
     const all: Entry[] = [];
     const [id, of] = [tub.value.id, copy.value];
-    for (let after = 0, more = true; more && all.length < 5000;) {
+    for (let before = END, more = true, pages = 0; more && pages < MOST_PAGES; pages++) {
         const answer = await turns.ask<{ entries: Entry[]; last: number; next: boolean }>(
-            `gardens/${garden.id}/entries?tub=${encodeURIComponent(id)}&copy=${of}&after=${after}`,
+            `gardens/${garden.id}/entries?tub=${encodeURIComponent(id)}&copy=${of}&before=${before}`,
             { method: 'GET' },
         );
         if (!answer || answer.kind !== 'done') return;
         all.push(...answer.data.entries);
-        after = answer.data.last;
+        before = answer.data.last;
         more = answer.data.next;
     }
     const gone = new Set(all.flatMap((e) => [e.strikes, e.replaces]).filter((x): x is string => x !== undefined));
     entries.value = all.filter((e) => !gone.has(e.id) && e.strikes === undefined).sort((a, b) => b.at.localeCompare(a.at));
 }
 watch([() => tub.value.id, copy, outbox.kept], () => void list(), { immediate: true });
+/** What a meter shows stands in the chart; the list is of what somebody read and did. */
+const byHand = computed(() => entries.value.filter((e) => e.from !== 'meter'));
+const ofMeter = computed(() => entries.value.find((e) => e.from === 'meter') ?? null);
+const meterStands = computed(() =>
+    (garden.document.value.meters ?? []).some((m) => m.tub === tub.value.id && (m.copy ?? 1) === copy.value),
+);
 const LISTED = 8;
 const allShown = ref(false);
-const listed = computed(() => (allShown.value ? entries.value : entries.value.slice(0, LISTED)));
+const listed = computed(() => (allShown.value ? byHand.value : byHand.value.slice(0, LISTED)));
 function told(e: Entry): string {
-    return [
-        e.level_mm === undefined ? '' : `level ${length(e.level_mm, units.value)}`,
-        e.ph === undefined ? '' : `pH ${number(e.ph, 2)}`,
-        e.ec_ms_cm === undefined ? '' : `EC ${number(e.ec_ms_cm, 2)}`,
-        e.water_c === undefined ? '' : `${number(e.water_c, 1)}\u202f°C`,
-        e.top_up_l ? `topped up ${volume(e.top_up_l, units.value)}` : '',
-        e.change ? 'water changed' : '',
-        ...Object.entries(e.dose ?? {}).map(
-            ([name, d]) => `${number(d.ml ?? d.g ?? 0, 2)}\u202f${d.ml === undefined ? 'g' : 'mL'} ${name}`,
-        ),
-        e.harvest_g ? `picked ${weight(e.harvest_g, units.value)}` : e.picked ? `picked ${e.picked}` : '',
-        ...(e.signs ?? []).map((s) => signName(s).toLowerCase()),
-        ...(e.did ?? []).map((d) => d.split('/').slice(1, 2)[0] ?? d).map((d) => d.replace(/-/g, ' ')),
-        e.note ?? '',
-    ]
-        .filter(Boolean)
-        .join(', ');
+    return (
+        [
+            e.level_mm === undefined ? '' : `level ${length(e.level_mm, units.value)}`,
+            e.ph === undefined ? '' : `pH ${number(e.ph, 2)}`,
+            e.ec_ms_cm === undefined ? '' : `EC ${number(e.ec_ms_cm, 2)}`,
+            e.water_c === undefined ? '' : `${number(e.water_c, 1)}\u202f°C`,
+            e.top_up_l ? `topped up ${volume(e.top_up_l, units.value)}` : '',
+            e.change ? 'water changed' : '',
+            ...Object.entries(e.dose ?? {}).map(
+                ([name, d]) => `${number(d.ml ?? d.g ?? 0, 2)}\u202f${d.ml === undefined ? 'g' : 'mL'} ${name}`,
+            ),
+            e.harvest_g ? `picked ${weight(e.harvest_g, units.value)}` : e.picked ? `picked ${e.picked}` : '',
+            ...(e.signs ?? []).map((s) => signName(s).toLowerCase()),
+            ...(e.did ?? []).map((d) => d.split('/').slice(1, 2)[0] ?? d).map((d) => d.replace(/-/g, ' ')),
+            e.note ?? '',
+        ]
+            .filter(Boolean)
+            .join(', ') || 'a photograph'
+    );
+}
+const photoOf = (id: string): string => `/api/gardens/${garden.id}/photos/${id}.jpg`;
+/** The photograph of the day that is looked at, the last of it. */
+const pictured = computed(() => entries.value.find((e) => e.photo && e.at.slice(0, 10) === day.value)?.photo ?? null);
+/** A correction that was worked out here and done. */
+function corrected(done: Corrected): void {
+    void outbox.add(garden.id, { id: newEntryId(), tub: tub.value.id, copy: copy.value, at: wallClock(), ...done });
 }
 const struck = ref<Entry | null>(null);
 async function strike(entry: Entry): Promise<void> {
@@ -143,7 +162,8 @@ const harvestNote = computed(() => {
     const each = number(h.a_litre_g ?? 0, 1, 'g');
     return `${weight(h.forecast_g, units.value)} were forecast; ${each} to a litre of water`;
 });
-const reads = computed(() => diary.value?.readings.filter((r) => r.ec_ms_cm !== null).at(-1) ?? null);
+/** Who never read an EC is not asked for one. */
+const reads = computed(() => diary.value?.readings.some((r) => r.ec_ms_cm !== null) ?? false);
 const season = computed(() => {
     const first = diary.value?.courses.at(-1)?.start;
     return first ? Math.max(0, dayNumber(wallClock()) - dayNumber(first)) : 0;
@@ -199,14 +219,26 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                     <li v-for="e in listed" :key="e.id" :data-entry="e.id">
                         <span class="faint small">{{ spoken(e.at, wallClock()) }}, {{ e.at.slice(11) }}</span>
                         <span>{{ told(e) }}</span>
+                        <button
+                            v-if="e.photo"
+                            type="button"
+                            class="photo"
+                            :aria-label="`Look at the photograph of ${spoken(e.at, wallClock())}`"
+                            @click="chosen = e.at.slice(0, 10)"
+                        >
+                            <img :src="`${photoOf(e.photo)}?small`" alt="" loading="lazy" />
+                        </button>
                         <button type="button" class="word small" :aria-label="`Take back: ${told(e)}`" @click="strike(e)">Take back</button>
                     </li>
                 </ul>
                 <p v-else class="faint small">Nothing yet. A level on a stick is a full entry.</p>
-                <button v-if="entries.length > LISTED" type="button" class="word" @click="allShown = !allShown">
-                    {{ allShown ? 'Fewer' : `All ${entries.length}` }}
+                <button v-if="byHand.length > LISTED" type="button" class="word" @click="allShown = !allShown">
+                    {{ allShown ? 'Fewer' : `All ${byHand.length}` }}
                 </button>
             </section>
+            <Fold title="A meter" :open="meterStands">
+                <MeterInTub :tub="tub.id" :copy="copy" :last="ofMeter" />
+            </Fold>
             <Fold title="In and out">
                 <div class="files">
                     <a class="word" :href="file('csv')" download>The log as CSV</a>
@@ -236,7 +268,12 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                     :day="day"
                     @update:day="(d) => (chosen = d)"
                 />
-                <DaySection v-if="looked" :tub="tub" :day="looked" :units="units" :title="spoken(day, wallClock())" />
+                <div class="beside">
+                    <DaySection v-if="looked" :tub="tub" :day="looked" :units="units" :title="spoken(day, wallClock())" />
+                    <a v-if="pictured" :href="photoOf(pictured)" target="_blank" rel="noopener" class="photo" data-photo
+                        ><img :src="photoOf(pictured)" :alt="`Photograph of ${spoken(day, wallClock())}`"
+                    /></a>
+                </div>
             </div>
             <div v-else-if="diary" class="none">
                 <h2>Nothing stands in it yet</h2>
@@ -283,7 +320,14 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
             <p v-for="p in plantings" :key="p.id" class="small faint">
                 {{ p.name }}: set in {{ spoken(p.set_in) }}<template v-if="p.harvest">, {{ harvestOf(p.harvest) }}</template>
             </p>
-            <ReadsOtherwise v-if="reads && diary?.today" :day="season" :usual="diary.today.wanted_ec_ms_cm" />
+            <ReadsOtherwise
+                v-if="reads && diary?.today"
+                :day="season"
+                :usual="diary.today.wanted_ec_ms_cm"
+                :there="diary.today.volume_l"
+                writes
+                @did="corrected"
+            />
             <Caution v-if="diary?.findings.length">
                 Acids and bases: gloves and goggles, into water, never water into them. Pump and lamp are unplugged before wet hands go
                 near.
@@ -299,6 +343,33 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
     display: grid;
     grid-template-columns: minmax(0, 1fr) 158px;
     gap: 0.9rem;
+}
+.beside {
+    display: flex;
+    flex-direction: column;
+    gap: 0.6rem;
+    min-height: 0;
+}
+.beside > :first-child {
+    flex: 1;
+    min-height: 0;
+}
+button.photo {
+    padding: 0;
+    border: 0;
+    background: none;
+    cursor: pointer;
+}
+.photo img {
+    display: block;
+    width: 100%;
+    max-height: 150px;
+    object-fit: cover;
+    border: 1px solid var(--rule);
+}
+.entries .photo img {
+    width: 96px;
+    height: 64px;
 }
 .middle {
     flex: 1;

@@ -4,6 +4,7 @@ import { router } from '@inertiajs/vue3';
 import { computed, ref, watch } from 'vue';
 import { deeds } from '../kit/deeds';
 import { useGarden } from '../kit/garden';
+import Asks from './Asks.vue';
 import Conflict from './Conflict.vue';
 
 const garden = useGarden();
@@ -83,6 +84,7 @@ async function bringBack(): Promise<void> {
         <button type="button" class="word" @click="garden.said.value = ''">Good</button>
     </div>
     <div v-if="deeds.slow.value" class="waiting" role="status">{{ deeds.slow.value }} …</div>
+    <Asks />
     <Conflict :visible="choosing" @close="choosing = false" @copy="copy" />
 </template>
 

@@ -22,7 +22,6 @@ import type { Way } from '../kit/reader';
 import { SYSTEMS } from '../kit/systems';
 import StationFields from '../kit/StationFields.vue';
 import Toggle from '../kit/Toggle.vue';
-import { useTurns } from '../kit/turns';
 import MarkPage from '../shell/MarkPage.vue';
 import type { Tub, Vessel } from '../types/garden';
 import { vShown } from '../kit/shown';
@@ -114,24 +113,6 @@ const of = (what: string): string => `edits/${what}?tub=${encodeURIComponent(tub
 const edit = (says: string, what: string, more = ''): void => void garden.ask(says, of(what) + more);
 
 const remove = (): void => void garden.askOnce(`remove ${tub.value.name ?? tub.value.id}`, of('remove'));
-/** What goes with it, where something is planted in it: said first, and asked about. */
-const goesToo = ref('');
-const log = useTurns();
-const counted = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`);
-async function askRemove(): Promise<void> {
-    const [id, plantings] = [tub.value.id, (garden.document.value.plantings ?? []).filter((p) => p.tub === tub.value.id).length];
-    if (plantings === 0) return remove();
-    const answer = await log.ask<{ entries: unknown[]; next: boolean }>(`gardens/${garden.id}/entries?tub=${encodeURIComponent(id)}`, {
-        method: 'GET',
-    });
-    const entries = answer?.kind === 'done' ? answer.data.entries.length : 0;
-    const more = answer?.kind === 'done' && answer.data.next ? ' and more' : '';
-    goesToo.value = [
-        counted(plantings, 'planting', 'plantings'),
-        ...(entries ? [`${counted(entries, 'entry', 'entries')} of its log${more}`] : []),
-    ].join(' and ');
-}
-
 async function copy(): Promise<void> {
     const from = tub.value.id;
     const made = await garden.askOnce('copy the tub', of('copy'));
@@ -712,12 +693,7 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
                     →
                 </button>
                 <button type="button" class="box" @click="copy">Copy tub</button>
-                <button type="button" class="box" data-act="remove-tub" @click="askRemove">Remove tub</button>
-                <div v-if="goesToo" class="small goes" role="alert">
-                    With it go {{ goesToo }}. Undo brings all of it back.
-                    <button type="button" class="box" data-act="remove-all" @click="remove">Remove it all the same</button>
-                    <button type="button" class="word" @click="goesToo = ''">Keep it</button>
-                </div>
+                <button type="button" class="box" data-act="remove-tub" @click="remove">Remove tub</button>
             </div>
         </template>
 

@@ -6,6 +6,8 @@ namespace App\Http\Controllers\Api;
 
 use App\Exports\CalendarFile;
 use App\Exports\DaysCsv;
+use App\Exports\MonthPdf;
+use App\Exports\Paper;
 use App\Http\GrowersClock;
 use App\Http\RequestInput;
 use App\Logs\DueDays;
@@ -19,7 +21,10 @@ use Illuminate\Support\Str;
 use KelpTub\Core\Days\Item;
 use KelpTub\Core\Diary\Diary;
 use KelpTub\Core\Diary\DiaryReport;
+use KelpTub\Core\Diary\Succession;
+use KelpTub\Core\Diary\Supply;
 use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\Library;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
@@ -100,8 +105,40 @@ final readonly class DiaryController
             self::tub($diary, $asked->tub),
             $copy,
             $asked->text,
-            (int) round(($now - floor($now)) * 1440),
+            (int) round(($now - floor($now)) * Dates::MINUTES_A_DAY),
         )->toReport());
+    }
+
+    /**
+     * Sowings for a steady supply of `crop`: `plants` or `grams` a week, picked from one day to another; of the garden as it is kept, or as
+     * `garden` has it.
+     */
+    public function succession(Request $request, Garden $garden, Library $library): Response
+    {
+        $asked = self::asked($request, [
+            'crop' => ['required', 'string', 'max:120'],
+            'plants' => ['required_without:grams', 'nullable', 'numeric', 'min:0.1', 'max:200'],
+            'grams' => ['required_without:plants', 'nullable', 'numeric', 'min:1', 'max:100000'],
+            'from' => ['required', 'date_format:Y-m-d'],
+            'to' => ['required', 'date_format:Y-m-d'],
+        ]);
+        $diary = $this->diary($garden, $asked);
+        $crops = $library->withCrops(get_object_vars($diary->garden()->document->library->crops ?? new stdClass))->crops;
+        if (! $crops->has($asked->crop)) {
+            throw RefusedGarden::one('/crop', "is \"$asked->crop\", which is no crop of the Library, nor one of this garden");
+        }
+        $supply = new Supply(
+            isset($asked->plants) ? (float) $asked->plants : null,
+            isset($asked->grams) ? (float) $asked->grams : null,
+            Dates::number($asked->from),
+            Dates::number($asked->to),
+        );
+        if ($supply->to < $supply->from || $supply->to - $supply->from > Supply::MOST_WEEKS * 7) {
+            $why = sprintf('is %s; it lies after %s, by at most %d weeks', $asked->to, $asked->from, Supply::MOST_WEEKS);
+            throw RefusedGarden::one('/to', $why);
+        }
+
+        return self::json((array) Succession::of($diary, $crops->get($asked->crop), $supply)->toReport());
     }
 
     /** What is due over all gardens, and how their planted tubs stand today. */
@@ -112,12 +149,19 @@ final readonly class DiaryController
         return self::json(['gardens' => $due->all(GrowersClock::time($query['now']))]);
     }
 
-    /** All days of a garden as a calendar file or as CSV. */
+    /** All days of a garden as a calendar file or as CSV; or a `month` of them on paper. */
     public function export(Request $request, Garden $garden, string $form): Response
     {
-        $asked = self::asked($request, ['alarm' => ['in:yes,no']]);
+        $asked = self::asked($request, [
+            'alarm' => ['in:yes,no'],
+            'month' => ['date_format:Y-m'],
+            'paper' => ['in:a4,letter'],
+        ]);
         $diary = $this->diary($garden, $asked);
         $today = $diary->today();
+        if ($form === 'pdf') {
+            return self::month($diary, $asked->month ?? substr(Dates::text($today), 0, 7), $asked->paper ?? null);
+        }
         $items = $diary->days($today - self::BACK_DAYS, $today + 2 * self::AHEAD_DAYS);
         $name = (Str::slug($garden->name) ?: 'garden')."-days.$form";
         if ($form === 'csv') {
@@ -135,6 +179,16 @@ final readonly class DiaryController
         DB::table('calendars')->upsert([['garden_id' => $garden->id, 'document' => $text]], ['garden_id']);
 
         return self::file($text, 'text/calendar; charset=utf-8', $name);
+    }
+
+    private static function month(Diary $diary, string $month, ?string $paper): Response
+    {
+        $first = Dates::number("$month-01");
+        $items = $diary->days($first, $first + 31);
+        $paper = Paper::asked($paper, $diary->garden()->units) ?? Paper::A4;
+        $name = (Str::slug($diary->garden()->name) ?: 'garden')."-$month.pdf";
+
+        return self::file(MonthPdf::of($items, $diary->garden(), $month, $paper), 'application/pdf', $name);
     }
 
     private static function file(string $text, string $type, string $name): Response

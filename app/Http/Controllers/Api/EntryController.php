@@ -9,6 +9,7 @@ use App\Logs\EntryStore;
 use App\Logs\LogTable;
 use App\Models\Garden;
 use App\Models\LogEntry;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,24 +23,34 @@ final readonly class EntryController
     {
     }
 
-    /** `?tub&copy&after`: what came after a number, in pages; the last page says so by having no `next`. */
+    /**
+     * `?tub&copy&after`: what came after a number, in pages; or `?before`: the last that came, and those before a number. Either says by
+     * `next` whether there is more that way.
+     */
     public function index(Request $request, Garden $garden): Response
     {
         $query = RequestInput::query($request, [
             'tub' => ['string', 'max:120'],
             'copy' => ['integer', 'min:1', 'max:50'],
             'after' => ['integer', 'min:0'],
+            'before' => ['integer', 'min:1'],
         ]);
-        $rows = $this->entries->of($garden->id, $query['tub'] ?? null, isset($query['copy']) ? (int) $query['copy'] : null)
-            ->where('id', '>', (int) ($query['after'] ?? 0))
-            ->orderBy('id')
+        $asked = $this->entries->of($garden->id, $query['tub'] ?? null, isset($query['copy']) ? (int) $query['copy'] : null);
+        $isBack = isset($query['before']);
+        $rows = (clone $asked)
+            ->when(
+                $isBack,
+                static fn (Builder $q): Builder => $q->where('id', '<', (int) $query['before'])->orderByDesc('id'),
+                static fn (Builder $q): Builder => $q->where('id', '>', (int) ($query['after'] ?? 0))->orderBy('id'),
+            )
             ->limit(EntryStore::A_PAGE)
             ->get();
         $last = $rows->last();
 
         return self::json([
             'entries' => array_values($rows->map(static fn (LogEntry $row) => GardenFile::decode($row->document))->all()),
-            'last' => $last === null ? (int) ($query['after'] ?? 0) : $last->id,
+            'last' => $last === null ? (int) ($query['after'] ?? $query['before'] ?? 0) : $last->id,
+            'count' => $asked->count(),
             'next' => $rows->count() === EntryStore::A_PAGE,
         ]);
     }
@@ -73,7 +84,7 @@ final readonly class EntryController
     {
         $query = RequestInput::query($request, ['tub' => ['required', 'string', 'max:120'], 'copy' => ['integer', 'min:1', 'max:50']]);
         $copy = (int) ($query['copy'] ?? 1);
-        $entries = $this->entries->entries($garden, $query['tub'], $copy);
+        $entries = $this->entries->all($garden, $query['tub'], $copy);
         $name = (Str::slug("{$garden->name} {$query['tub']} $copy") ?: 'log').'-log';
 
         return new Response($form === 'csv' ? LogTable::csv($entries) : LogTable::json($entries), headers: [

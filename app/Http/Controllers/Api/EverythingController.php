@@ -6,9 +6,13 @@ namespace App\Http\Controllers\Api;
 
 use App\Gardens\Everything;
 use App\Gardens\OneMoment;
+use App\Logs\Photos;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
+use Throwable;
 
 /** Everything as one file: handed out, and taken in. */
 final readonly class EverythingController
@@ -33,6 +37,35 @@ final readonly class EverythingController
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="kelp-tub-'.now()->format('Y-m-d').'.json"',
         ]);
+    }
+
+    /** The same with the photographs, as files in one. */
+    public function zip(Photos $photos): BinaryFileResponse
+    {
+        set_time_limit(110);
+        $file = (string) tempnam(storage_path('framework'), 'zip');
+        $text = (string) tempnam(storage_path('framework'), 'zip');
+        try {
+            OneMoment::of(function () use ($text): void {
+                $into = fopen($text, 'w');
+                foreach ($this->everything->written() as $piece) {
+                    if ($into === false || fwrite($into, $piece) !== strlen($piece)) {
+                        throw new RuntimeException('No space left for everything as one file.');
+                    }
+                }
+            });
+            $photos->pack($file, $text);
+        } catch (Throwable $failed) {
+            // What is not whole would only take room.
+            @unlink($file);
+            throw $failed;
+        } finally {
+            @unlink($text);
+        }
+
+        return (new BinaryFileResponse($file, headers: ['Content-Type' => 'application/zip']))
+            ->setContentDisposition('attachment', 'kelp-tub-'.now()->format('Y-m-d').'.zip')
+            ->deleteFileAfterSend();
     }
 
     public function store(Request $request): JsonResponse
