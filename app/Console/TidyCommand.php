@@ -17,6 +17,12 @@ final class TidyCommand extends Command
 
     public function handle(GardenHistory $history): int
     {
+        // What was being handed out when its worker was killed.
+        foreach (glob(storage_path('framework/zip*')) ?: [] as $file) {
+            if (filemtime($file) < time() - 86_400) {
+                @unlink($file);
+            }
+        }
         KeptWeather::tidy((string) config('cache.stores.weather.path'));
         $done = $history->tidy();
         $this->info($done === null ? 'Nothing is due.' : "Thinned out $done[0] revisions and removed $done[1] gardens.");

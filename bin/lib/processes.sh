@@ -82,11 +82,34 @@ is_ours() {
     return 1
 }
 
-# The process that holds the lock of this installation: bin/start, whatever was written down.
+# The process that holds the lock of this installation: bin/start, whatever was written down. What it is just starting holds the lock with it
+# for a moment, so it is the eldest of those that do.
 lock_holder() {
-    local descriptor
+    local descriptor holders=()
     for descriptor in /proc/[0-9]*/fd/9; do
-        [ ! "$descriptor" -ef "$running/start.lock" ] || { descriptor=${descriptor#/proc/}; echo "${descriptor%%/*}"; return; }
+        [ ! "$descriptor" -ef "$running/start.lock" ] || { descriptor=${descriptor#/proc/}; holders+=("${descriptor%%/*}"); }
+    done
+    eldest "${holders[@]}"
+}
+
+# The first of the processes $@ whose parent is none of them; nothing where they are gone.
+eldest() {
+    local pid stat
+    for pid in "$@"; do
+        { stat=$(<"/proc/$pid/stat"); } 2>/dev/null || continue
+        # shellcheck disable=SC2086
+        stat=(${stat##*) })
+        case " $* " in *" ${stat[1]} "*) ;; *) echo "$pid"; return ;; esac
+    done
+}
+
+# Closes what whoever started this script had open besides: a server that kept it would keep a reader of it waiting.
+close_inherited() {
+    local descriptor
+    for descriptor in "/proc/$$/fd"/*; do
+        descriptor=${descriptor##*/}
+        # 255 is where bash reads this script from.
+        [ "$descriptor" -le 2 ] || [ "$descriptor" = 255 ] || eval "exec $descriptor>&-"
     done
 }
 

@@ -173,7 +173,7 @@ it('hands out everything with its photographs, and takes them in again to the by
 
     $answer = send('GET', '/api/everything.zip', '')->assertOk();
     $zip = tempnam(sys_get_temp_dir(), 'kelp') ?: '';
-    copy($answer->baseResponse->getFile()->getPathname(), $zip);
+    rename($answer->baseResponse->getFile()->getPathname(), $zip);
     $folder = "$zip-out";
     $archive = new ZipArchive;
     $archive->open($zip);

@@ -7,6 +7,7 @@ namespace Tests\Operating;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\Browser\Database;
+use Throwable;
 
 /** Kelp Tub as its operator sees it: a folder for its data, a port, and the commands in bin/. */
 final class Installation
@@ -33,16 +34,26 @@ final class Installation
     {
         if (self::$readyMade === null) {
             $first = new self;
-            $first->run('start --detach');
-            $first->run('stop');
+            $first->runOrRemove('start --detach', 'stop');
             self::$readyMade = $first->data;
             register_shutdown_function(static fn () => (new Process(['rm', '-rf', $first->data]))->run());
         }
         $kelp = new self;
         (new Process(['cp', '-a', self::$readyMade, $kelp->data], timeout: 60))->mustRun();
-        $kelp->run('start --detach');
+        $kelp->runOrRemove('start --detach');
 
         return $kelp;
+    }
+
+    /** Nothing is left running where one of them fails. */
+    private function runOrRemove(string ...$commands): void
+    {
+        try {
+            array_map($this->run(...), $commands);
+        } catch (Throwable $failed) {
+            $this->remove();
+            throw $failed;
+        }
     }
 
     /** Runs a command of bin/ to its end and gives what it said; it fails the test where it fails, unless it is to. */

@@ -33,7 +33,12 @@ it('stops its own servers and no others, whatever their folders are called and w
     mkdir(dirname($other->data), 0755, true);
     $sleep = new Process(['bash', '-c', 'exec -a nginx sleep 600']);
     try {
-        $other->run('start --detach');
+        // What who starts it has open is not kept open: a reader would wait for its end as long as the servers run.
+        touch($opened = "$place/opened");
+        $other->run('start --detach 7>'.$opened);
+        foreach (['start', 'mariadb', 'php-fpm', 'nginx'] as $server) {
+            expect(array_map(readlink(...), glob('/proc/'.$other->pid($server).'/fd/*') ?: ['']))->not->toContain($opened);
+        }
         $one->run('start --detach');
         $one->run('stop');
         expect($other->gardens())->toBe(['Marsh Lantern']);
@@ -58,6 +63,25 @@ it('stops its own servers and no others, whatever their folders are called and w
         $other->remove();
         (new Process(['rm', '-rf', $place]))->run();
     }
+});
+
+it('takes for the one to stop who holds the lock, and not what that one is just starting', function () {
+    $lock = Database::folder('lock');
+    mkdir($lock);
+    // A child of it has the lock too, and a number that is found before its parent's.
+    $script = <<<'BASH'
+        source bin/lib/processes.sh
+        running=$1
+        exec 9>>"$running/start.lock"
+        sleep 60 & child=$!
+        echo "$$ $(lock_holder 9>&-) $(eldest $child $$) $(eldest $$ $child) $(eldest $child) $child"
+        kill $child; wait $child || true
+        echo "$(eldest $child)"
+        BASH;
+    [$said, $gone] = explode("\n", (new Process(['bash', '-uc', $script, 'bash', $lock], dirname(__DIR__, 2)))->mustRun()->getOutput());
+    (new Process(['rm', '-rf', $lock]))->run();
+    [$parent, $holder, $last, $first, $only, $child] = explode(' ', $said);
+    expect([$holder, $last, $first, $only, $gone])->toBe([$parent, $parent, $parent, $child, '']);
 });
 
 it('answers on both loopback addresses, while others hold connections open and say nothing, and while the database hangs', function () {
