@@ -6,6 +6,7 @@ namespace App\Gardens;
 
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
+use App\Logs\Photos;
 use App\Models\Garden;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -44,9 +45,9 @@ final readonly class Everything
     private GardenStore $store;
 
     /** @param  Planner  $quick  what comes in is listed with what is known at once, and worked out to its end when the list is looked at */
-    public function __construct(GardenReader $reader, Planner $quick, private OwnLibrary $own)
+    public function __construct(GardenReader $reader, Planner $quick, private OwnLibrary $own, Photos $photos)
     {
-        $this->store = new GardenStore($reader, $quick, $own);
+        $this->store = new GardenStore($reader, $quick, $own, $photos);
     }
 
     /**

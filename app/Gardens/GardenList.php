@@ -27,6 +27,7 @@ final readonly class GardenList
         return Garden::query()
             ->latest('updated_at')->latest('id')
             ->select(['id', 'name', 'revision', 'tubs', 'plants', 'worst', 'outlay', 'currency', 'settled', 'sketch', 'updated_at'])
+            ->withExists('entries')
             ->paginate(self::A_PAGE, page: $page)
             ->through(static fn (Garden $garden): array => [
                 'id' => $garden->id,
@@ -40,6 +41,7 @@ final readonly class GardenList
                 'settled' => $garden->settled,
                 'sketch' => $garden->sketch ?? [],
                 'updated_at' => $garden->updated_at->toIso8601String(),
+                'logged' => (bool) $garden->getAttribute('entries_exists'),
             ]);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Gardens;
 
 use App\Library\OwnLibrary;
 use App\Logs\EntryStore;
+use App\Logs\Photos;
 use App\Models\Garden;
 use App\Version;
 use Illuminate\Container\Attributes\Give;
@@ -34,6 +35,7 @@ final readonly class GardenStore
         private GardenReader $reader,
         #[Give('planner.final')] private Planner $planner,
         private OwnLibrary $own,
+        private Photos $photos,
         private EntryStore $entries = new EntryStore,
     ) {
     }
@@ -184,17 +186,28 @@ final readonly class GardenStore
         Garden::withoutTimestamps(fn (): bool => $garden->update($this->columns($garden->document)));
     }
 
-    public function copy(Garden $garden, ?string $key = null): Garden
+    /**
+     * A design of its own: what was sown and read in the garden it is of stays there, unless it is to come along. A meter stands in one tub
+     * only, and stays.
+     */
+    public function copy(Garden $garden, ?string $key = null, bool $withLog = false): Garden
     {
         $document = GardenFile::decode($garden->document);
-        // A copy is a design of its own: what was sown and read in the garden it is of stays there.
-        if (($document->plantings ?? []) !== []) {
+        if (($document->plantings ?? []) !== [] && ! $withLog) {
             $document->plantings = [];
         }
         unset($document->meters);
         $document->name = mb_substr($garden->name, 0, self::NAME_LENGTH - 5).' copy';
 
-        return $this->create(GardenFile::encode($document), $key);
+        return DB::transaction(function () use ($garden, $document, $key, $withLog): Garden {
+            $copy = $this->create(GardenFile::encode($document), $key);
+            if ($withLog) {
+                $this->entries->copy($garden->id, $copy->id);
+                $this->photos->copy($garden->id, $copy->id);
+            }
+
+            return $copy;
+        }, self::ATTEMPTS);
     }
 
     /** An empty garden of a name, with the saws that its grower has, and the units and the currency of the garden last worked on. */

@@ -154,6 +154,16 @@ final class EntryStore
         }
     }
 
+    /** Gives a garden the log of another, which it is a copy of. */
+    public function copy(string $from, string $to): void
+    {
+        $columns = ['entry', 'tub', 'copy', 'planting', 'at', 'minor', 'document', 'created_at'];
+        DB::table('entries')->insertOrIgnoreUsing(
+            ['garden_id', ...$columns],
+            DB::table('entries')->where('garden_id', $from)->orderBy('id')->selectRaw('?', [$to])->addSelect($columns),
+        );
+    }
+
     /** @return array<string, mixed> */
     private static function row(string $garden, Entry $entry): array
     {

@@ -114,6 +114,18 @@ final readonly class Photos
         return [$came, $refused];
     }
 
+    /** Gives a garden the photographs of another, which it is a copy of. */
+    public function copy(string $from, string $to): void
+    {
+        foreach ($this->of($from) as $id) {
+            foreach ([$id.self::SMALL => $this->file($from, $id, true), $id => $this->file($from, $id)] as $name => $file) {
+                if ($file !== null && $this->file($to, $id, $name !== $id) === null) {
+                    $this->write($to, $name, (string) file_get_contents($file));
+                }
+            }
+        }
+    }
+
     /** Packs all of them, with a file of the gardens, into one. */
     public function pack(string $zip, string $gardens): void
     {

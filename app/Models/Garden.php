@@ -47,4 +47,10 @@ final class Garden extends Model
     {
         return $this->hasMany(Revision::class);
     }
+
+    /** @return HasMany<LogEntry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(LogEntry::class);
+    }
 }

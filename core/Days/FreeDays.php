@@ -21,6 +21,12 @@ final readonly class FreeDays
     {
     }
 
+    /** The days on which all tubs are looked at. */
+    public function rounds(bool $twice = true): Rounds
+    {
+        return new Rounds($this->weekdays === [] ? null : $this->weekdays, $twice);
+    }
+
     public function isFree(int $day): bool
     {
         foreach ($this->away as [$from, $to]) {
@@ -57,11 +63,11 @@ final readonly class FreeDays
      *
      * @param  array<int, true>  $visits
      */
-    public static function together(int $day, array $visits, int $earliest): int
+    public static function together(int $day, array $visits, int $earliest, int $latest = PHP_INT_MAX): int
     {
         for ($by = 0; $by <= self::TOGETHER_DAYS; $by++) {
             foreach ([$day - $by, $day + $by] as $on) {
-                if (isset($visits[$on]) && $on >= $earliest) {
+                if (isset($visits[$on]) && $on >= $earliest && $on <= $latest) {
                     return $on;
                 }
             }

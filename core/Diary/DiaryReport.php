@@ -51,17 +51,23 @@ final readonly class DiaryReport
         ];
     }
 
-    /** Its plantings with their stages, and how its water goes by date: for a band over the weeks. */
-    public static function band(CopyDiary $diary): stdClass
+    /**
+     * Its plantings with their stages, and how its water goes by date: for a band over the weeks.
+     *
+     * @param  bool  $withRange  with the least and the most that there may be of it, which are two forecasts more
+     */
+    public static function band(CopyDiary $diary, bool $withRange = true): stdClass
     {
         $report = new self($diary);
         $state = $diary->state();
+        $ends = $withRange ? $diary->band() : [];
 
         return (object) [
             'plantings' => $report->plantings(),
             'courses' => array_map(static fn (Course $course): stdClass => (object) [
                 'start' => Dates::text($course->start),
-                'volume_l' => array_map(static fn (CourseDay $day): float => round($day->after->volume, 3), $course->days),
+                'volume_l' => self::litres($course->days),
+                ...($ends === [] ? [] : $report->range($course, ...$ends)),
             ], $diary->forecast()),
             'readings' => array_values(array_map(
                 static fn (Compared $c): stdClass => (object) ['at' => Dates::moment($c->entry->time()), 'litres' => $c->found->litres],
@@ -71,6 +77,33 @@ final readonly class DiaryReport
             'dry_l' => $diary->copy->feed->tub->water->working() - $diary->copy->feed->tub->water->usable(),
             'today' => $state === null ? null : $report->today($state),
         ];
+    }
+
+    /**
+     * @param  list<Course>  $thirsty
+     * @param  list<Course>  $sparing
+     * @return array{low_l: list<float>, high_l: list<float>} of each of its days
+     */
+    private function range(Course $course, array $thirsty, array $sparing): array
+    {
+        $low = $high = [];
+        foreach ($course->days as $day) {
+            $ends = [$this->diary->dayOf($thirsty, $day->date), $this->diary->dayOf($sparing, $day->date)];
+            $litres = [...self::litres([$day]), ...self::litres(array_values(array_filter($ends)))];
+            $low[] = min($litres);
+            $high[] = max($litres);
+        }
+
+        return ['low_l' => $low, 'high_l' => $high];
+    }
+
+    /**
+     * @param  list<CourseDay>  $days
+     * @return ($days is non-empty-list ? non-empty-list<float> : list<float>)
+     */
+    private static function litres(array $days): array
+    {
+        return array_map(static fn (CourseDay $day): float => round($day->after->volume, 3), $days);
     }
 
     /** How a tub stands today, by itself. */

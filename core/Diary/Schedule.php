@@ -46,10 +46,8 @@ final class Schedule
     /** † Days from one picking to the next. */
     private const PICK_DAYS = ['leaf' => 7, 'herb' => 7, 'fruit' => 4, 'flower' => 4];
 
-    /** Days from one look to the next: twice a week, once where water stands still. */
-    private const CHECKS = [3, 4];
-
-    private const CHECKS_STILL = [7];
+    /** A look so soon after something that was written down tells nothing new, days. */
+    private const SEEN_DAYS = 1;
 
     /** An entry so near to what was planned tells of it, days. */
     private const WINDOW_DAYS = 4;
@@ -75,6 +73,9 @@ final class Schedule
 
     /** @var array<int, list<Entry>> what was put in before noon, by day */
     private readonly array $mornings;
+
+    /** @var array<string, int> the first day on which a look tells something new, by its key */
+    private array $unseen = [];
 
     /** @var array<string, true> entries of a morning that stand for themselves */
     private array $early = [];
@@ -107,11 +108,29 @@ final class Schedule
             $this->dry($course);
         }
         $this->checks($courses, $to);
-        $items = $this->freed($this->grouped(array_values(array_filter($this->items, fn (Item $i): bool => $i->date <= $to))));
+        $items = self::looksOnce($this->freed($this->grouped(array_values(array_filter($this->items, fn (Item $i): bool => $i->date <= $to)))));
         $items = array_values(array_filter($items, fn (Item $i): bool => $i->date >= $from && $i->date <= $to && $this->isWorthSaying($i)));
         usort($items, static fn (Item $a, Item $b): int => [$a->date, $a->key] <=> [$b->date, $b->key]);
 
         return $items;
+    }
+
+    /**
+     * Two looks at a tub on one day are one.
+     *
+     * @param  list<Item>  $items
+     * @return list<Item>
+     */
+    private static function looksOnce(array $items): array
+    {
+        $seen = [];
+
+        return array_values(array_filter($items, static function (Item $i) use (&$seen): bool {
+            $again = $i->kind === 'check' && isset($seen[$i->date]);
+            $seen += $i->kind === 'check' ? [$i->date => true] : [];
+
+            return ! $again;
+        }));
     }
 
     /** What is past and was never written down is late for two weeks, then it is taken as done. */
@@ -543,7 +562,7 @@ final class Schedule
     private function checks(array $courses, int $to): void
     {
         $today = $this->diary->today();
-        $every = $this->diary->copy->tub->system === GrowingSystem::Passive ? self::CHECKS_STILL : self::CHECKS;
+        $rounds = $this->free->rounds($this->diary->copy->tub->system !== GrowingSystem::Passive);
         $looks = $this->diary->copy->pump() === ''
             ? 'Level, gap, roots white, no green.'
             : 'Level, bubbles at every stone, roots white, no smell.';
@@ -553,14 +572,16 @@ final class Schedule
             foreach ($this->diary->entries->all as $entry) {
                 $from = $entry->day <= $end ? max($from, $entry->day) : $from;
             }
-            // What was not looked at for long is due today, and once.
-            for ($n = 0, $day = $from + $every[0]; $day <= $end; $n++, $day += $every[$n % count($every)]) {
-                if ($day >= $today || $day + $every[($n + 1) % count($every)] > $today) {
+            $unseen = $from + self::SEEN_DAYS + 1;
+            $days = $rounds->between($unseen, $end);
+            foreach ($days as $n => $day) {
+                // What was not looked at for long is due today, and once.
+                if ($day >= $today || ($days[$n + 1] ?? PHP_INT_MAX) > $today) {
+                    $key = $this->waterKey('check', $rounds->number($day) - $rounds->number($course->start));
+                    $this->unseen[$key] = $unseen;
                     $this->add(new Item(
-                        $this->waterKey(
-                            'check',
-                            (int) round(($day - $course->start) * count($every) / array_sum($every)),
-                        ), max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
+                        $key,
+                        max($day, min($today, $end)), 'check', $this->tub(), $this->diary->copy->copy,
                         $this->ids($course->on($day)), 'Look at it', $looks, isForecast: true,
                     ));
                 }
@@ -584,7 +605,7 @@ final class Schedule
     }
 
     /**
-     * What can wait goes with what has a day of its own, or with another such within two days.
+     * What can wait goes with what has a day of its own, or with another such within two days; else with the round of all tubs.
      *
      * @param  list<Item>  $items
      * @return list<Item>
@@ -598,18 +619,21 @@ final class Schedule
             }
         }
         usort($items, static fn (Item $a, Item $b): int => $a->date <=> $b->date);
-        $grouped = $taken = [];
+        $today = $this->diary->today();
+        $last = max([$today, ...array_column($items, 'date')]);
+        $rounds = array_fill_keys($this->free->rounds()->between($today, $last + self::WINDOW_DAYS), true);
+        $grouped = [];
         foreach ($items as $item) {
-            if ($item->done === null && ! in_array($item->kind, self::FIXED, true) && $item->date >= $this->diary->today()) {
-                $item = $item->on(
-                    FreeDays::together($item->date, $visits, max($this->diary->today(), $item->kind === 'pick' ? $item->date : 0))
-                );
+            if ($item->done === null && ! in_array($item->kind, self::FIXED, true) && $item->date >= $today) {
+                $earliest = max($today, match ($item->kind) {
+                    'pick' => $item->date,
+                    'check' => $this->unseen[$item->key],
+                    default => 0,
+                });
+                $latest = $item->kind === 'harden' ? $item->date : PHP_INT_MAX;
+                $on = FreeDays::together($item->date, $visits, $earliest, $latest);
+                $item = $item->on(isset($visits[$on]) ? $on : FreeDays::together($on, $rounds, $earliest, $latest));
                 $visits[$item->date] = true;
-                // Two looks on one day are one.
-                if ($item->kind === 'check' && isset($taken[$item->date])) {
-                    continue;
-                }
-                $taken[$item->date] = $item->kind === 'check' ? true : $taken[$item->date] ?? null;
             }
             $grouped[] = $item;
         }

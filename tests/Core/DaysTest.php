@@ -194,7 +194,7 @@ it('lays out the days from sowing to clearing, in their order', function () {
     $told = Grown::told(Grown::diary($garden, now: -20.0)->days(Grown::day(-30), Grown::day(120)));
     $harvest = (int) ceil(Grown::copy($garden)->forecast()[0]->fates[0]->firstHarvest) - Grown::day(0);
 
-    expect($told)->toContain('-14 sow')->toContain((-14 + $lettuce->daysGerminate).' sprout')->toContain('-7 harden')
+    expect($told)->toContain('-14 sow')->toContain((-14 + $lettuce->daysGerminate).' sprout')->toContain('-8 harden')
         ->toContain('0 set-in')->toContain('0 fill')->toContain('13 change')->toContain("$harvest pick")
         ->and($told)->toContain(($harvest + ($lettuce->repeats ? 7 : 0)).' pick')
         ->and(count(preg_grep('/ check$/', $told)))->toBeGreaterThan(6);

@@ -71,7 +71,9 @@ it('cares for what is sown in plugs by the crop’s own days', function () {
 
     expect(saidOn($garden, 'sow'))->toBe([[$sown, 'Sow basil in 2 plugs']])
         ->and(saidOn($garden, 'sprout'))->toBe([[$up, 'Basil: up by now']])
-        ->and(saidOn($garden, 'thin'))->toBe($crop->sowing->isThinned() ? [[$up + 5, 'Thin basil']] : [])
+        ->and(array_column(saidOn($garden, 'thin'), 1))->toBe($crop->sowing->isThinned() ? ['Thin basil'] : [])
+        // On the round of all tubs that is nearest.
+        ->and(abs((saidOn($garden, 'thin')[0][0] ?? $up + 5) - $up - 5))->toBeLessThanOrEqual(2)
         ->and(saidOn($garden, 'set-in'))->toBe([[$sown + $crop->daysSowToTransplant, 'Set in basil, 2 cups']])
         ->and(saidOn($garden, 'pinch'))->toHaveCount(1)->and(saidOn($garden, 'support'))->toBe([])
         ->and($seeds)->toBeGreaterThan(1);
@@ -131,16 +133,50 @@ it('picks from the first harvest to the last, and clears then', function (string
     expect(saidOn($garden, 'clear')[0][0])->toBe($last);
 })->with([['lettuce-leaf', 7], ['basil', 7], ['chilli', 4]]);
 
-it('looks after three and four days in turn, and every seventh where water stands still', function (array $tub, array $due) {
-    $days = array_column(saidOn(Grown::garden(['reservoir_change' => 'never'] + $tub), 'check', now: 0.0), 0);
-    foreach ($due as $n => $day) {
-        // A look goes with another visit within two days.
-        expect(abs($days[$n] - $day))->toBeLessThanOrEqual(2);
+it('looks at every tub on the same two days of a week, on one where water stands still, and in time', function (
+    array $tub,
+    array $weekdays,
+    ?array $free,
+    int $most,
+) {
+    $site = $free === null ? [] : ['visit_weekdays' => $free];
+    foreach (range(0, 6) as $shift) {
+        $set = Dates::text(Grown::day($shift));
+        $garden = Grown::garden(
+            ['reservoir_change' => 'never', 'top_ups' => 'none'] + $tub,
+            ['transplanted' => $set, 'stage' => 'plug'],
+            ['site' => (object) $site],
+        );
+        // Before anything else that it could go with has a day of its own.
+        $days = array_column(saidOn($garden, 'check', now: (float) $shift), 0);
+        $days = array_values(array_filter($days, static fn (int $day): bool => $day >= $shift + 2 && $day <= $shift + 21));
+        expect(array_values(array_unique(array_map(static fn (int $day): int => (Grown::day($day) - 4) % 7, $days))))
+            ->toEqualCanonicalizing($weekdays);
+        foreach ($days as $n => $day) {
+            expect($day - ($days[$n - 1] ?? $shift))->toBeLessThanOrEqual($most);
+        }
     }
 })->with([
-    'with bubbles' => [[], [3, 7, 10, 14, 17, 21, 24]],
-    'still' => [Grown::kinds()['passive, topped up'], [7, 14, 21, 28]],
+    'with bubbles' => [[], [2, 6], null, 5],
+    'still' => [Grown::kinds()['passive, topped up'], [6], null, 8],
+    'on Saturdays alone' => [[], [5], [5], 8],
+    'on Mondays and Fridays' => [[], [0, 4], [0, 4], 5],
+    'at weekends' => [[], [6], [5, 6], 8],
+    'any but Wednesdays and Sundays' => [[], [0, 3], [0, 1, 3, 4, 5], 5],
 ]);
+
+it('does not look a day after something was written down, and looks once on a day after an absence', function () {
+    // The start is a Monday: after an entry of the Tuesday the round of the Wednesday is left out.
+    $garden = Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'none'], ['transplanted' => '2027-02-20', 'stage' => 'plug']);
+    $first = static fn (int $day): int => saidOn($garden, 'check', [Grown::entry($day, '08:00', ['level_mm' => 200])], $day + 0.5)[0][0];
+    expect($first(0))->toBe(2)->and($first(1))->toBe(6);
+
+    $away = Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'none'], [], [
+        'site' => ['away' => [['from' => '2027-03-09', 'to' => '2027-03-22']]],
+    ]);
+    $days = array_column(saidOn($away, 'check', now: 0.0), 0);
+    expect(count(array_unique($days)))->toBe(count($days));
+});
 
 it('says by when a top-up still does: before the day on which the thirstiest of the band has drunk all that is of use', function () {
     $garden = Grown::garden(['reservoir_change' => 'never']);
@@ -295,6 +331,21 @@ it('goes by what was learned from the last reading on, and not before', function
     }
     expect($learned->days[9]->day->use)->toBeGreaterThan(1.1 * $base->days[9]->day->use);
 });
+
+it('draws the least and the most that there may be of the water, the same as in the log of that tub', function (array $tub) {
+    $copy = Grown::copy(Grown::garden($tub), [Grown::entry(5, '18:00', ['level_mm' => 200])]);
+    [$course] = DiaryReport::band($copy)->courses;
+    [$logged] = [DiaryReport::of($copy, [])];
+    $reservoir = $copy->forecast()[0]->days[0]->tub()->reservoir;
+    foreach ($course->volume_l as $n => $litres) {
+        expect($course->low_l[$n])->toBeLessThanOrEqual($litres)->and($course->high_l[$n])->toBeGreaterThanOrEqual($litres)
+            // Litres to the millilitre there, the level that they stand at here.
+            ->and($reservoir->levelFor($course->low_l[$n]))->toEqualWithDelta($logged->band[$n]->level_mm[0], 0.2)
+            ->and($reservoir->levelFor($course->high_l[$n]))->toEqualWithDelta($logged->band[$n]->level_mm[1], 0.2);
+    }
+    expect($course->low_l)->toHaveCount(count($course->volume_l))->and($course->low_l)->not->toBe($course->high_l)
+        ->and(DiaryReport::band($copy, false)->courses[0])->not->toHaveKey('low_l');
+})->with([[[]], [Grown::kinds()['passive jar']], [['reservoir_change' => 'never', 'top_ups' => 'none']]]);
 
 it('knows on which days somebody came before noon', function () {
     $entries = [Grown::entry(3, '08:00', ['level_mm' => 230]), Grown::entry(5, '19:00', ['level_mm' => 220])];

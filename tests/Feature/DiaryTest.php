@@ -7,6 +7,7 @@ use App\Logs\EntryStore;
 use App\Models\Garden;
 use App\Models\LogEntry;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use KelpTub\Core\File\SchemaCheck;
 use KelpTub\Core\Log\MeterThinning;
@@ -205,6 +206,34 @@ it('leaves what was sown and read behind when a garden is copied', function () {
         ->and(LogEntry::where('garden_id', $copy->json('id'))->count())->toBe(0);
 });
 
+it('copies a garden with its log where that is asked for, once and to the letter', function () {
+    $id = grownGarden();
+    $garden = json_decode((string) json_encode(json_decode(Garden::findOrFail($id)->document)));
+    $entries = [
+        rawEntry(['ph' => 6.3, 'photo' => (string) Str::ulid()]),
+        rawEntry(['level_mm' => 200, 'from' => 'meter', 'at' => '2027-03-05T08:00']),
+        rawEntry(['level_mm' => 199, 'from' => 'meter', 'at' => '2027-03-05T12:00']),
+    ];
+    expect(ask("/api/gardens/$id/entries", ['entries' => $entries])->json('entries.*.result'))->toBe(['kept', 'kept', 'kept']);
+    $folder = config('kelp.photos').'/'.strtolower($id);
+    File::ensureDirectoryExists($folder);
+    file_put_contents("$folder/{$entries[0]['photo']}.jpg", 'large');
+    file_put_contents("$folder/{$entries[0]['photo']}.small.jpg", 'small');
+
+    $asked = fn () => send('POST', "/api/gardens/$id/copy", '{"log": true}', ['Idempotency-Key' => 'copy-with-log'])->assertCreated();
+    $copy = $asked()->json('id');
+    expect($asked()->json('id'))->toBe($copy)->not->toBe($id);
+    $rows = static fn (string $of): array => LogEntry::where('garden_id', $of)->orderBy('id')
+        ->get(['entry', 'tub', 'copy', 'planting', 'at', 'minor', 'document'])->toArray();
+    $there = config('kelp.photos').'/'.strtolower($copy);
+    expect($rows($copy))->toBe($rows($id))->toHaveCount(3)->and(array_column($rows($copy), 'minor'))->toEqual([0, 0, 1])
+        ->and(json_decode(Garden::findOrFail($copy)->document)->plantings)->toEqual($garden->plantings)
+        ->and(file_get_contents("$there/{$entries[0]['photo']}.jpg"))->toBe('large')
+        ->and(file_get_contents("$there/{$entries[0]['photo']}.small.jpg"))->toBe('small')
+        ->and(send('GET', '/', '')->viewData('page')['props']['gardens'][0]['logged'])->toBeTrue();
+    send('POST', "/api/gardens/$id/copy", '{"log": "yes"}')->assertUnprocessable();
+});
+
 it('takes a table of a log, all or nothing, and hands out what it takes', function () {
     $id = grownGarden();
     $import = static fn (string $text) => ask("/api/gardens/$id/entries/import", ['tub' => 'tub', 'text' => $text]);
@@ -388,9 +417,17 @@ it('lists as due what the days have, though it runs no further than it must', fu
         $check = new SchemaCheck(app(LibraryFiles::class)->schema('days'));
         expect(array_map(strval(...), $check->faults(json_decode((string) $answer->getContent()))))->toBe([]);
         $days = $answer->json('copies');
+        // While a planting is held it comes without, and is the same else.
+        $held = send('GET', "/api/gardens/$id/days?now={$day}T09:00&from=$from&to=$to&range=no", '')->json('copies');
+        $bare = static fn (array $copy): array => [
+            ...$copy,
+            'courses' => array_map(static fn (array $c): array => array_diff_key($c, ['low_l' => 1, 'high_l' => 1]), $copy['courses']),
+        ];
+        expect($held)->toBe(array_map($bare, $days))->not->toBe($days);
         foreach ($days as $i => $copy) {
             $open = array_values(array_filter($copy['items'], static fn (array $item): bool => $item['done'] === null));
-            expect($due[$i]['items'])->toBe($open)->and($due[$i]['today'])->toBe($copy['today']);
+            expect($due[$i]['items'])->toBe($open)->and($due[$i]['today'])->toBe($copy['today'])
+                ->and($copy['courses'][0])->toHaveKeys(['low_l', 'high_l']);
         }
     }
 });

@@ -24,6 +24,8 @@ interface Row {
     settled: boolean;
     currency: string;
     updated_at: string;
+    /** Whether anything was read or done in it. */
+    logged: boolean;
 }
 
 const props = defineProps<{
@@ -91,8 +93,8 @@ async function make(): Promise<void> {
     if (made) router.visit(`/gardens/${made.id}`);
 }
 
-async function copy(row: Row): Promise<void> {
-    if (await post(`gardens/${row.id}/copy`, '{}')) router.reload();
+async function copy(row: Row, log = false): Promise<void> {
+    if (await post(`gardens/${row.id}/copy`, JSON.stringify({ log }))) router.reload();
 }
 
 async function remove(row: Row): Promise<void> {
@@ -274,6 +276,9 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                     <span class="acts">
                         <button type="button" class="word" @click="copy(g)">
                             Copy<span class="hidden-visually"> {{ g.name }}</span>
+                        </button>
+                        <button v-if="g.logged" type="button" class="word" data-with-log @click="copy(g, true)">
+                            Copy with its log<span class="hidden-visually">: {{ g.name }}</span>
                         </button>
                         <Link class="word" :href="`/gardens/${g.id}/history`"
                             >History<span class="hidden-visually"> of {{ g.name }}</span></Link

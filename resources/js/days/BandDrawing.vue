@@ -89,9 +89,28 @@ const weeks = computed(() => {
     return list;
 });
 
+/** Where so many litres stand in a band. */
+function depthOf(drawn: Drawn): (litres: number) => number {
+    const most = Math.max(drawn.band.fill_l, ...drawn.band.courses.flatMap((c) => c.high_l ?? c.volume_l)) || 1;
+    return (litres) => drawn.water + deep.value - 4 - (Math.max(0, litres) / most) * (deep.value - 8);
+}
+/** Between the least and the most that there may be. */
+function range(drawn: Drawn): string {
+    const y = depthOf(drawn);
+    return drawn.band.courses
+        .map(({ start, low_l: low, high_l: high }) => {
+            if (!low || !high) return '';
+            const days = high.map((_, i) => i).filter((i) => dayNumber(start) + i + 1 >= props.from && dayNumber(start) + i <= props.to);
+            if (days.length === 0) return '';
+            const at = (i: number): string => inside(X(dayNumber(start) + i + 1)).toFixed(1);
+            const top = days.map((i) => `${at(i)} ${y(high[i]!).toFixed(1)}`);
+            const foot = days.map((i) => `${at(i)} ${y(low[i]!).toFixed(1)}`).reverse();
+            return `M${[...top, ...foot].join('L')}Z`;
+        })
+        .join('');
+}
 function water(drawn: Drawn): string {
-    const most = Math.max(drawn.band.fill_l, ...drawn.band.courses.flatMap((c) => c.volume_l)) || 1;
-    const y = (litres: number): number => drawn.water + deep.value - 4 - (Math.max(0, litres) / most) * (deep.value - 8);
+    const y = depthOf(drawn);
     return drawn.band.courses
         .map((course) => {
             const start = dayNumber(course.start);
@@ -107,16 +126,15 @@ function water(drawn: Drawn): string {
         .join('');
 }
 function dry(drawn: Drawn): number {
-    const most = Math.max(drawn.band.fill_l, ...drawn.band.courses.flatMap((c) => c.volume_l)) || 1;
-    return drawn.water + deep.value - 4 - (drawn.band.dry_l / most) * (deep.value - 8);
+    return depthOf(drawn)(drawn.band.dry_l);
 }
 function dots(drawn: Drawn): { x: number; y: number; text: string }[] {
-    const most = Math.max(drawn.band.fill_l, ...drawn.band.courses.flatMap((c) => c.volume_l)) || 1;
+    const y = depthOf(drawn);
     return drawn.band.readings
         .map((r) => ({
             day: timeOf(r.at),
             x: X(timeOf(r.at)),
-            y: drawn.water + deep.value - 4 - (Math.max(0, r.litres) / most) * (deep.value - 8),
+            y: y(r.litres),
             text: `${volume(r.litres, props.units)} read on ${spoken(r.at)}`,
         }))
         .filter((d) => d.day >= props.from && d.day <= props.to);
@@ -219,6 +237,7 @@ const nameOf = (band: Band): string => (band.count > 1 ? `${props.letters[band.t
                 </g>
                 <rect :x="LEFT" :y="d.water" :width="Math.max(0, size.width - LEFT - RIGHT)" :height="deep - 4" class="glass" />
                 <path :d="water(d)" class="water" />
+                <path :d="range(d)" class="range"><title>From the least to the most that there may be</title></path>
                 <line :x1="LEFT" :x2="size.width - RIGHT" :y1="dry(d)" :y2="dry(d)" class="dry" />
                 <g v-for="(t, i) in ticks(d)" :key="i" :class="['tick', t.kind, { done: t.done }]">
                     <title>{{ t.says }}</title>
@@ -328,6 +347,10 @@ text {
     fill: var(--water-wash);
     stroke: var(--water);
     stroke-width: 1.2;
+}
+.range {
+    fill: var(--water);
+    fill-opacity: 0.26;
 }
 .dry {
     stroke: var(--stop);

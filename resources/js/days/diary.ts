@@ -72,7 +72,8 @@ export interface Band {
     name: string;
     count: number;
     plantings: PlantingDays[];
-    courses: { start: string; volume_l: number[] }[];
+    /** The least and the most of the range are absent while a planting is held. */
+    courses: { start: string; volume_l: number[]; low_l?: number[]; high_l?: number[] }[];
     readings: { at: string; litres: number }[];
     fill_l: number;
     dry_l: number;
@@ -230,21 +231,21 @@ export function useDays(
     const days = shallowRef<Days | null>(null);
     const wrong = ref('');
     const turns = useTurns();
-    async function asked(document: unknown): Promise<void> {
+    async function asked(document: unknown, held = false): Promise<void> {
         if (!(document as Garden).plantings?.length) {
             turns.stop();
             days.value = { today: wallClock().slice(0, 10), ...range.value, copies: [] };
             return;
         }
         const answer = await turns.ask<Days>(`gardens/${garden.id}/days`, {
-            body: JSON.stringify({ garden: document, now: wallClock(), ...range.value }),
+            body: JSON.stringify({ garden: document, now: wallClock(), ...range.value, range: held ? 'no' : 'yes' }),
         });
         if (!answer) return;
         if (answer.kind === 'done') days.value = answer.data;
         wrong.value = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : 'message' in answer ? answer.message : '';
     }
     useFresh(garden, () => asked(garden.document.value), range);
-    return { days, wrong, look: (document) => void asked(document) };
+    return { days, wrong, look: (document) => void asked(document, true) };
 }
 
 /** The diary of one copy of the chosen tub. */

@@ -49,11 +49,15 @@ final readonly class DiaryController
 
     /**
      * What is to be done from one day to another, and each planted copy with its plantings and its course. Of the garden as it is kept,
-     * or as `garden` in a body has it.
+     * or as `garden` in a body has it. Without its range, `range=no`, it is there in half the time.
      */
     public function days(Request $request, Garden $garden): Response
     {
-        $asked = self::asked($request, ['from' => ['date_format:Y-m-d'], 'to' => ['date_format:Y-m-d']]);
+        $asked = self::asked($request, [
+            'from' => ['date_format:Y-m-d'],
+            'to' => ['date_format:Y-m-d'],
+            'range' => ['in:yes,no'],
+        ]);
         $diary = $this->diary($garden, $asked);
         $today = $diary->today();
         $from = isset($asked->from) ? Dates::number($asked->from) : $today - self::BACK_DAYS;
@@ -65,7 +69,7 @@ final readonly class DiaryController
                 'copy' => $copy,
                 'name' => $tub->name,
                 'count' => $tub->count,
-                ...(array) DiaryReport::band($diary->copy($tub, $copy)),
+                ...(array) DiaryReport::band($diary->copy($tub, $copy), ($asked->range ?? 'yes') === 'yes'),
                 'items' => array_map(static fn (Item $i): stdClass => $i->toReport($today), $diary->daysOf($tub, $copy, $from, $to)),
             ];
         }

@@ -81,9 +81,12 @@ final readonly class GardenController
         return self::answer($garden);
     }
 
+    /** Its design; with `{"log": true}` what grows and was read in it too. */
     public function copy(Request $request, Garden $garden): JsonResponse
     {
-        return self::answer($this->store->copy($garden, WriteHeaders::key($request)), 201);
+        $body = RequestInput::body($request, ['log' => ['boolean']]);
+
+        return self::answer($this->store->copy($garden, WriteHeaders::key($request), ($body->log ?? false) === true), 201);
     }
 
     /** A garden as it was at one of its revisions. */
