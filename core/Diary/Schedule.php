@@ -415,7 +415,7 @@ final class Schedule
                 $this->care($p, $kind, $day, $says, $why);
             }
         }
-        $this->picking($p, $fate);
+        $this->picking($p, $fate, $course->end());
     }
 
     private function frostAt(int $day): string
@@ -459,7 +459,8 @@ final class Schedule
         return null;
     }
 
-    private function picking(Planting $p, Fate $fate): void
+    /** @param  int  $until  the last day that is forecast */
+    private function picking(Planting $p, Fate $fate, int $until): void
     {
         $crop = $p->crop;
         $system = $this->diary->copy->tub->system;
@@ -472,17 +473,23 @@ final class Schedule
             return;
         }
         $first = (int) ceil($fate->firstHarvest);
-        $last = (int) ceil($fate->lastHarvest ?? $fate->firstHarvest);
+        // Where the forecast ends before, it bears on.
+        $last = $fate->lastHarvest === null ? $fate->died : (int) ceil($fate->lastHarvest);
         $this->care($p, 'pick', $first, $system === GrowingSystem::Cloner ? "$crop->name: rooted" : "First harvest of $name",
             $crop->repeats ? 'Outer leaves or ripe fruit first; leave the heart.' : 'The whole plant.', 1, true);
         $every = self::PICK_DAYS[$crop->group->value] ?? null;
-        for ($number = 2, $day = $first + (int) $every; $every !== null && $crop->repeats && $day < $last; $day += $every, $number++) {
+        $end = $last ?? $until + 1;
+        for ($number = 2, $day = $first + (int) $every; $every !== null && $crop->repeats && $day < $end; $day += $every, $number++) {
             $this->care($p, 'pick', $day, "Pick $name", 'What is picked often bears on.', $number, true);
+        }
+        $ends = $p->cleared ?? $last;
+        if ($ends === null) {
+            return;
         }
         $this->care(
             $p,
             'clear',
-            $p->cleared ?? $last,
+            $ends,
             "Clear $name out",
             'Old roots out, cups and stone scrubbed, pebbles boiled or soaked: they serve again.',
             forecast: $p->cleared === null,

@@ -347,6 +347,24 @@ it('draws the least and the most that there may be of the water, the same as in 
         ->and(DiaryReport::band($copy, false)->courses[0])->not->toHaveKey('low_l');
 })->with([[[]], [Grown::kinds()['passive jar']], [['reservoir_change' => 'never', 'top_ups' => 'none']]]);
 
+it('says of the next week the same whether it looks to the end of the season or no further than it must', function (array $tub) {
+    $garden = Grown::garden($tub, ['sown' => '2027-02-10', 'transplanted' => '2027-03-01']);
+    $seen = 0;
+    foreach (range(-25, 130, 5) as $now) {
+        $items = static fn (?int $until): array => array_map(
+            static fn (Item $i): string => (string) json_encode($i->toReport(Grown::day($now))),
+            (new Diary(Gardens::planner(), $garden, Entries::of([]), Grown::day($now) + 0.5, $until))
+                ->days(Grown::day($now - 14), Grown::day($now + 7)),
+        );
+        expect($items(Grown::day($now + 14)))->toBe($items(null));
+        $seen += count($items(null));
+    }
+    expect($seen)->toBeGreaterThan(20);
+})->with([
+    [['crop' => 'mizuna']], [['crop' => 'basil']], [['crop' => 'chilli', 'reservoir_change' => 'by-volume']], [['crop' => 'kohlrabi']],
+    [Grown::kinds()['passive jar']],
+]);
+
 it('knows on which days somebody came before noon', function () {
     $entries = [Grown::entry(3, '08:00', ['level_mm' => 230]), Grown::entry(5, '19:00', ['level_mm' => 220])];
     $early = array_keys(array_filter(
