@@ -149,12 +149,17 @@ final class Browser
     {
         $this->acts++;
         $this->until(function () use ($what): bool {
+            $element = $this->see($what);
             try {
-                $this->see($what)->click();
+                $element->click();
 
                 return true;
-            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
-                // It is being drawn anew, or something that is still moving lies over it: it is pressed when it holds still.
+            } catch (StaleElementReferenceException) {
+                return false;
+            } catch (ElementClickInterceptedException) {
+                // Something that is still moving lies over it, or a bar that stays at the foot: whoever sees that scrolls it free.
+                $this->script('arguments[0].scrollIntoView({ block: "center" })', $element);
+
                 return false;
             }
         }, 'to press');
@@ -197,7 +202,7 @@ final class Browser
     public function drag(string $selector, int $x, int $y): self
     {
         $element = $this->see($selector);
-        $rect = $this->script('const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
+        $rect = $this->script('arguments[0].scrollIntoView({ block: "nearest" }); const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
         $moves = [];
         for ($i = 1; $i <= 6; $i++) {
             $moves[] = [

@@ -21,13 +21,15 @@ function daysAgo(int $days): string
     return date('Y-m-d', strtotime("-$days days"));
 }
 
+dataset('sizes', ['at the desk' => [[1280, 800]], 'at the tub' => [[390, 844, true]]]);
+
 /** A bucket of lettuce that was set in so many days ago, opened at a mark. @return array{Browser, Server, string} */
-function growing(string $mark, int $days = 20): array
+function growing(string $mark, int $days = 20, array $size = [1280, 800]): array
 {
     return bench(bucket20(['crop' => 'lettuce-leaf', 'feed' => 'f'], [
         'feeds' => [['id' => 'f', 'product' => 'two-part-dry']],
         'plantings' => [['id' => 'p', 'tub' => 'a', 'crop' => 'lettuce-leaf', 'transplanted' => daysAgo($days)]],
-    ]), "/a/$mark");
+    ]), "/a/$mark", $size);
 }
 
 /** Waits until the open garden is kept so. */
@@ -50,8 +52,8 @@ function logLine(Browser $browser, string $text): Browser
     return $browser;
 }
 
-it('plants, follows what comes of it by date, and moves it by keys', function () {
-    [$browser, $server, $id] = bench(bucket20(['crop' => 'lettuce-leaf']), '/a/days');
+it('plants, follows what comes of it by date, and moves it by keys', function (array $size) {
+    [$browser, $server, $id] = bench(bucket20(['crop' => 'lettuce-leaf']), '/a/days', $size);
     $browser->waitForText('Nothing is planted yet');
     $browser->script(
         "const d = document.querySelector('input[type=date]'); d.value = arguments[0]; d.dispatchEvent(new Event('input'))",
@@ -74,10 +76,10 @@ it('plants, follows what comes of it by date, and moves it by keys', function ()
     gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown === daysAgo(20));
     $browser->drag('[data-planting] rect', 60, 0);
     gardenKept($browser, $server, $id, fn (object $d): bool => $d->plantings[0]->sown > daysAgo(20));
-});
+})->with('sizes');
 
-it('ticks off what is due, with its litres, and takes it back at a press', function () {
-    [$browser, $server, $id] = growing('days', 14);
+it('ticks off what is due, with its litres, and takes it back at a press', function (array $size) {
+    [$browser, $server, $id] = growing('days', 14, $size);
     $browser->see('[data-item="a.1/change/1"]');
     $browser->press('[data-item="a.1/change/1"] input');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
@@ -91,10 +93,10 @@ it('ticks off what is due, with its litres, and takes it back at a press', funct
         fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item="a.1/change/1"]:not(.done)')) !== [],
         'to be due',
     );
-});
+})->with('sizes');
 
-it('logs a line without a meter, shows what was understood, and takes it back', function () {
-    [$browser, $server, $id] = growing('log');
+it('logs a line without a meter, shows what was understood, and takes it back', function (array $size) {
+    [$browser, $server, $id] = growing('log', size: $size);
     logLine($browser, 'level 18 cm, topped up 1 L, roots white')->waitForText('Understood: level 180');
     $browser->waitForText('As a note: roots white')->press('[data-act=keep-line]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
@@ -106,7 +108,7 @@ it('logs a line without a meter, shows what was understood, and takes it back', 
     $browser->press('[data-act=put-back]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 3, 'for it to be back');
     expect(entriesOf($server, $id)[2]->level_mm)->toEqual(180);
-});
+})->with('sizes');
 
 it('asks what it must, once, and guesses nothing', function () {
     [$browser, $server, $id] = growing('log');
@@ -170,17 +172,17 @@ it('says on the first page what is due, ticks it there, and draws the bench as i
     $browser->open("$server->url/gardens/$id")->press(Browser::text('Today', 'button'))->waitForText('as it stands today');
 });
 
-it('picks, and holds what came against what was forecast', function () {
-    [$browser, $server, $id] = growing('log', 33);
+it('picks, and holds what came against what was forecast', function (array $size) {
+    [$browser, $server, $id] = growing('log', 33, $size);
     logLine($browser, 'picked 180 g')->waitForText('picked 180')->press('[data-act=keep-line]');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for it to be kept');
     $browser->waitForText('were forecast');
 
     expect(figure($browser, 'Picked'))->toContain('180');
-});
+})->with('sizes');
 
-it('takes over what a harvest taught into the Library, and plants it again by that', function () {
-    [$browser, $server, $id] = growing('log', 60);
+it('takes over what a harvest taught into the Library, and plants it again by that', function (array $size) {
+    [$browser, $server, $id] = growing('log', 60, $size);
     logLine($browser, 'picked 300 g')->waitForText('picked 300')->press('[data-act=keep-line]');
     $browser->see('[data-act=take-over]')->getText();
     expect($browser->see('.take')->getText())->toContain('Leaf lettuce here')->toContain('bears')->toContain('one weighing');
@@ -202,10 +204,11 @@ it('takes over what a harvest taught into the Library, and plants it again by th
         'for nothing to be left',
     );
 
-    mark($browser, 'days');
+    // By the staff at the desk, by the bar at the foot on a phone.
+    $browser->press($size[0] < 500 ? WebDriverBy::xpath('//nav//button[contains(., "Days")]') : '[data-mark=days]')->see('.bands');
     $browser->press(WebDriverBy::cssSelector('.planted summary'))->press('[data-act="again-p"]');
     gardenKept($browser, $server, $id, static fn (object $g): bool => count($g->plantings) === 2 && $g->plantings[1]->crop === $own);
-});
+})->with('sizes');
 
 it('keeps a photograph with a line, shows it beside its day, and says of what is none that it is none', function () {
     [$browser, $server, $id] = growing('log');
@@ -307,8 +310,8 @@ it('works out a head a week, says where it fails, and puts it on the calendar at
     gardenKept($browser, $server, $id, static fn (object $d): bool => ($d->plantings ?? []) === []);
 });
 
-it('warns of climbing salt, and puts it right in litres that are written down at a press', function () {
-    [$browser, $server, $id] = growing('log', 20);
+it('warns of climbing salt, and puts it right in litres that are written down at a press', function (array $size) {
+    [$browser, $server, $id] = growing('log', 20, $size);
     $entry = static fn (int $n, int $day, array $says): array => [
         'id' => sprintf('01KGRW%020d', $n), 'tub' => 'a', 'at' => daysAgo($day).'T06:00', ...$says,
     ];
@@ -328,4 +331,14 @@ it('warns of climbing salt, and puts it right in litres that are written down at
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 4, 'for what was done to be kept');
     $done = entriesOf($server, $id)[3];
     expect($done->ec_ms_cm)->toEqual(1.9)->and($done->top_up_l)->toBeGreaterThan(1.0)->and($done->tub)->toBe('a');
-});
+})->with('sizes');
+
+it('warns of a leak while plants are small, by a stick alone', function (array $size) {
+    [$browser, $server, $id] = growing('log', 5, $size);
+    logLine($browser, 'yesterday 8:00 level 24 cm')->waitForText('level 240')->press('[data-act=keep-line]');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for the first to be kept');
+    expect($browser->driver->findElements(WebDriverBy::cssSelector('[data-finding="log.leak"]')))->toBe([]);
+    logLine($browser, 'level 19 cm')->waitForText('Understood: level 190')->press('[data-act=keep-line]');
+    $browser->see('[data-finding="log.leak"]');
+    $browser->waitForText('stand the tub on newspaper overnight');
+})->with('sizes');

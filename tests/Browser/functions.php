@@ -10,12 +10,13 @@ use Tests\Browser\Server;
 use Tests\Core\Gardens;
 
 /** @param  array<string, mixed>|string  $garden */
-function bench(array|string $garden = [], string $path = ''): array
+function bench(array|string $garden = [], string $path = '', array $size = [1280, 800]): array
 {
     $server = Server::shared();
     $id = $server->garden($garden);
-    $browser = Browser::shared()->size(1280, 800)->open("$server->url/gardens/$id$path");
-    $browser->see('.staff');
+    $browser = Browser::shared()->size(...$size)->open("$server->url/gardens/$id$path");
+    // A phone has a bar at the foot in place of the staff.
+    $browser->see($size[0] < 500 ? '.mark' : '.staff');
 
     return [$browser, $server, $id];
 }

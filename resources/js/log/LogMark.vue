@@ -269,7 +269,7 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                     @update:day="(d) => (chosen = d)"
                 />
                 <div class="beside">
-                    <DaySection v-if="looked" :tub="tub" :day="looked" :units="units" :title="spoken(day, wallClock())" />
+                    <DaySection v-if="looked" :tub="tub" :day="looked" :units="units" :title="`${spoken(day, wallClock())}, evening`" />
                     <a v-if="pictured" :href="photoOf(pictured)" target="_blank" rel="noopener" class="photo" data-photo
                         ><img :src="photoOf(pictured)" :alt="`Photograph of ${spoken(day, wallClock())}`"
                     /></a>
@@ -421,9 +421,13 @@ button.photo {
     color: var(--stop-text);
 }
 @media (max-width: 760px) {
+    .beside > :first-child {
+        height: 330px;
+        flex: none;
+    }
     .log {
         grid-template-columns: 1fr;
-        grid-template-rows: 420px 220px;
+        grid-template-rows: 420px auto;
     }
 }
 </style>
