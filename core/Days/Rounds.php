@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\Days;
 
 /**
- * The days on which a grower goes round all tubs: twice a week, the same for every tub of a garden, so that what can wait is done in one visit.
- * Where only some weekdays are free, the nearest of them. Source: handbook, log (grouped visits).
+ * The days on which a grower goes round all tubs: twice a week, the same for every tub of a garden, so that what can wait is done in one
+ * visit. Where only some weekdays are free, the nearest of them. Source: handbook, log (grouped visits).
  */
 final readonly class Rounds
 {

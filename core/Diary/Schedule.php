@@ -52,9 +52,6 @@ final class Schedule
     /** An entry so near to what was planned tells of it, days. */
     private const WINDOW_DAYS = 4;
 
-    /** Kinds that other things are put together with: they have days of their own. */
-    private const FIXED = ['sow', 'set-in', 'fill', 'top-up', 'change', 'strengthen', 'hand-over', 'clear', 'sprout', 'frost'];
-
     private readonly QuantityWriter $write;
 
     /** @var list<Growing> */
@@ -102,35 +99,18 @@ final class Schedule
         $this->count = ['fill' => 0, 'top-up' => 0, 'change' => 0, 'strengthen' => 0];
         $courses = $this->diary->forecast();
         foreach ($courses as $course) {
-            $this->water($course, $to);
+            $this->water($course, min($from, $this->diary->today()) - self::WINDOW_DAYS, $to);
             $this->plantings($course);
             $this->frosts($course);
             $this->dry($course);
         }
         $this->checks($courses, $to);
-        $items = self::looksOnce($this->freed($this->grouped(array_values(array_filter($this->items, fn (Item $i): bool => $i->date <= $to)))));
+        $wanted = array_values(array_filter($this->items, static fn (Item $i): bool => $i->date <= $to));
+        $items = (new VisitDays($this->diary, $this->free, $this->unseen))->of($wanted);
         $items = array_values(array_filter($items, fn (Item $i): bool => $i->date >= $from && $i->date <= $to && $this->isWorthSaying($i)));
         usort($items, static fn (Item $a, Item $b): int => [$a->date, $a->key] <=> [$b->date, $b->key]);
 
         return $items;
-    }
-
-    /**
-     * Two looks at a tub on one day are one.
-     *
-     * @param  list<Item>  $items
-     * @return list<Item>
-     */
-    private static function looksOnce(array $items): array
-    {
-        $seen = [];
-
-        return array_values(array_filter($items, static function (Item $i) use (&$seen): bool {
-            $again = $i->kind === 'check' && isset($seen[$i->date]);
-            $seen += $i->kind === 'check' ? [$i->date => true] : [];
-
-            return ! $again;
-        }));
     }
 
     /** What is past and was never written down is late for two weeks, then it is taken as done. */
@@ -149,7 +129,8 @@ final class Schedule
         return sprintf('%s.%d/%s/%d', $this->tub(), $this->diary->copy->copy, $kind, $number);
     }
 
-    private function water(Course $course, int $to): void
+    /** What is long past before the first day that is wanted is counted, for the numbers of what follows, and not worked out. */
+    private function water(Course $course, int $from, int $to): void
     {
         $first = $course->days[0] ?? null;
         if ($first === null) {
@@ -186,7 +167,7 @@ final class Schedule
             if ($told !== null) {
                 $this->told[$told->id] = true;
                 $this->items[] = $this->watering($kind, $number, $day, $course)->doneBy($told->id, $told->day);
-            } elseif ($day->date >= $this->diary->today() || $this->diary->entries->isEmpty()) {
+            } elseif ($day->date >= $from && ($day->date >= $this->diary->today() || $this->diary->entries->isEmpty())) {
                 $this->add($this->watering($kind, $number, $day, $course));
             }
         }
@@ -609,91 +590,6 @@ final class Schedule
     private function add(Item $item): void
     {
         $this->items[] = $item;
-    }
-
-    /**
-     * What can wait goes with what has a day of its own, or with another such within two days; else with the round of all tubs.
-     *
-     * @param  list<Item>  $items
-     * @return list<Item>
-     */
-    private function grouped(array $items): array
-    {
-        $visits = [];
-        foreach ($items as $item) {
-            if ($item->done === null && in_array($item->kind, self::FIXED, true)) {
-                $visits[$item->date] = true;
-            }
-        }
-        usort($items, static fn (Item $a, Item $b): int => $a->date <=> $b->date);
-        $today = $this->diary->today();
-        $last = max([$today, ...array_column($items, 'date')]);
-        $rounds = array_fill_keys($this->free->rounds()->between($today, $last + self::WINDOW_DAYS), true);
-        $grouped = [];
-        foreach ($items as $item) {
-            if ($item->done === null && ! in_array($item->kind, self::FIXED, true) && $item->date >= $today) {
-                $earliest = max($today, match ($item->kind) {
-                    'pick' => $item->date,
-                    'check' => $this->unseen[$item->key],
-                    default => 0,
-                });
-                $latest = $item->kind === 'harden' ? $item->date : PHP_INT_MAX;
-                $on = FreeDays::together($item->date, $visits, $earliest, $latest);
-                $item = $item->on(isset($visits[$on]) ? $on : FreeDays::together($on, $rounds, $earliest, $latest));
-                $visits[$item->date] = true;
-            }
-            $grouped[] = $item;
-        }
-
-        return $grouped;
-    }
-
-    /**
-     * Days on which nobody can come are kept free where it is in time otherwise; where it is not, that is said.
-     *
-     * @param  list<Item>  $items
-     * @return list<Item>
-     */
-    private function freed(array $items): array
-    {
-        $today = $this->diary->today();
-        $freed = [];
-        foreach ($items as $item) {
-            if ($item->done !== null || $item->date < $today || $this->free->isFree($item->date)) {
-                $freed[] = $item;
-
-                continue;
-            }
-            $last = $item->by ?? $item->date + (in_array($item->kind, self::FIXED, true) && $item->kind !== 'change' ? 3 : 7);
-            $on = $this->free->near($item->date, $last, $today);
-            $freed[] = match (true) {
-                $on === null => $item->on(
-                    $item->date,
-                    'Nobody can come then, nor before: ask somebody, or give it more water before you go.',
-                ),
-                $on < $item->date && $item->kind === 'top-up' => $this->before($item, $on),
-                default => $item->on($on, $on < $item->date ? 'Before you go.' : ''),
-            };
-        }
-
-        return $freed;
-    }
-
-    /** A top-up that is done before its day takes less: back to the line from where the water stands then. */
-    private function before(Item $item, int $on): Item
-    {
-        $day = $this->diary->dayOf($this->diary->forecast(), $on);
-        $litres = $day === null ? 0.0 : min((float) $item->litres, max(0.0, $day->tub()->fill - $day->after->volume));
-        $share = $item->litres > 0.0 ? $litres / $item->litres : 0.0;
-
-        return new Item(...[
-            ...get_object_vars($item),
-            'date' => $on,
-            'litres' => $litres,
-            'says' => 'Top up '.$this->write->volume($litres),
-            'parts' => array_map(static fn (array $p): array => [...$p, 'amount' => $p['amount'] * $share, 'tsp' => null], $item->parts),
-            'note' => 'Before you go: it would be due on '.Dates::dayAndMonth($item->date).'.',
-        ]);
     }
 
     /** @return list<string> of the plantings that stand in the tub on a day */

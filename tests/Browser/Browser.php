@@ -202,7 +202,8 @@ final class Browser
     public function drag(string $selector, int $x, int $y): self
     {
         $element = $this->see($selector);
-        $rect = $this->script('arguments[0].scrollIntoView({ block: "nearest" }); const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
+        $this->script('arguments[0].scrollIntoView({ block: "nearest" })', $element);
+        $rect = $this->script('const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2];', $element);
         $moves = [];
         for ($i = 1; $i <= 6; $i++) {
             $moves[] = [
