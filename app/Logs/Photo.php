@@ -52,10 +52,11 @@ final readonly class Photo
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
             throw self::refused(sprintf(
-                'has %d × %d, %.0f million pixels; the most is %d million',
+                'has %d × %d, %s million pixels; the most is %d million',
                 $size[0],
                 $size[1],
-                $size[0] * $size[1] / 1e6,
+                // Rounded up: one that is a little over is not said to be as many as may be.
+                ceil($size[0] * $size[1] / 1e5) / 10,
                 self::MOST_PIXELS / 1e6,
             ));
         }

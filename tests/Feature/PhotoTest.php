@@ -125,6 +125,7 @@ it('refuses what is none, is damaged, or says that it is huge before any of its 
     'nothing' => [fn () => '', 'none that can be read'],
     'a drawing' => [fn () => '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', 'none that can be read'],
     'a GIF' => [fn () => base64_decode('R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7'), 'none that can be read'],
+    'a little too many' => [fn () => bomb(7100, 7043), '7100 × 7043, 50.1 million pixels; the most is 50 million'],
     '200 megapixels' => [fn () => bomb(20_000, 10_000), '20000 × 10000, 200 million pixels; the most is 50 million'],
     'no pixels' => [fn () => bomb(100, 100), 'damaged'],
     'too many bytes' => [fn () => picture(10, 10).str_repeat("\0", Photo::MOST_BYTES), 'the most is 12'],

@@ -225,6 +225,10 @@ it('goes on answering whatever a client sends, and says what is wrong as JSON', 
         expect($kelp->ask('POST', '/api/gardens', str_repeat('x', 9_000_000)))->toBe(
             [413, '{"message":"That is too large: a garden file has at most 2 MB. Nothing was saved."}'],
         );
+        // A photograph may be larger than a garden.
+        expect($kelp->ask('POST', '/api/gardens/x/photos', str_repeat('x', 9_000_000))[0])->toBe(404)
+            ->and($kelp->ask('POST', '/api/gardens/x/photos', str_repeat('x', 14_000_000)))
+            ->toBe([413, '{"message":"That is too large: a photograph has at most 12 MB. It was not kept."}']);
         // Small to send and large to hold: bounded all the same.
         foreach ([
             '/api/preview' => '['.str_repeat('{},', 660_000).'{}]',

@@ -12,7 +12,7 @@ import type { Entry } from '../days/diary';
 import { newEntryId, outbox, type ReadLine } from '../days/outbox';
 import PhotoPick from './PhotoPick.vue';
 import SignPicture from './SignPicture.vue';
-import { signName, SIGNS } from './signs';
+import { type SignKey, signName, SIGNS } from './signs';
 
 const props = defineProps<{ tub: string; copy: number; planting: string | null }>();
 const garden = useGarden();
@@ -121,7 +121,7 @@ const texts = ref<Record<Key, string>>({ level_mm: '', top_up_l: '', ph: '', ec_
 const faults = ref<Partial<Record<Key, string>>>({});
 const change = ref<'no' | 'yes'>('no');
 const note = ref('');
-const signs = ref<string[]>([]);
+const signs = ref<SignKey[]>([]);
 const looked = ref(false);
 /** As one line, for when nobody is there to read the fields. */
 const asLine = (): string =>
@@ -178,7 +178,7 @@ function clear(): void {
     signs.value = [];
     looked.value = false;
 }
-function toggleSign(key: string): void {
+function toggleSign(key: SignKey): void {
     signs.value = signs.value.includes(key) ? signs.value.filter((s) => s !== key) : [...signs.value, key];
 }
 const canKeep = computed(() => line.value.trim() !== '' || photo.value !== null);
@@ -189,7 +189,7 @@ interface Draft {
     line: string;
     texts: Record<Key, string>;
     note: string;
-    signs: string[];
+    signs: SignKey[];
 }
 function findAgain(): void {
     const left = recall(DRAFT());

@@ -118,7 +118,7 @@ function corrected(done: Corrected): void {
 }
 const struck = ref<Entry | null>(null);
 async function strike(entry: Entry): Promise<void> {
-    await outbox.add(garden.id, strikeOf(entry.id, entry.tub, entry.copy));
+    await outbox.add(garden.id, strikeOf(entry.id, entry.tub ?? tub.value.id, entry.copy ?? copy.value));
     struck.value = entry;
 }
 /** It comes back as an entry of its own that says the same. */

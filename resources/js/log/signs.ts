@@ -1,6 +1,10 @@
+import type { Entry } from '../types/entry';
+
+export type SignKey = NonNullable<Entry['signs']>[number];
+
 /** What may be seen at a tub: the key that is kept, in words, and what of it is drawn. */
 export interface Sign {
-    key: string;
+    key: SignKey;
     name: string;
     part: 'roots' | 'water' | 'air' | 'cup' | 'leaves';
 }
