@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { nice } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
+import { dayByKey } from '../kit/arrows';
 import { dimension, number, temperature, type Units, volume } from '../kit/format';
 import type { SeasonDay, TubReport } from '../types/report';
 import type { Run } from './season';
@@ -208,11 +209,8 @@ function down(event: PointerEvent): void {
     scrub(event);
 }
 function key(event: KeyboardEvent): void {
-    const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: 7, PageDown: -7, Home: -1e6, End: 1e6 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    emit('update:day', Math.max(0, Math.min(days.value.length - 1, at.value + by * (event.shiftKey ? 7 : 1))));
+    const to = dayByKey(event, at.value, 0, days.value.length - 1);
+    if (to !== null) emit('update:day', to);
 }
 </script>
 

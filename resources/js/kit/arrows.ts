@@ -23,3 +23,14 @@ export function arrows(event: KeyboardEvent): void {
     to?.focus();
     to?.click();
 }
+
+const DAYS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: 7, PageDown: -7, Home: -Infinity, End: Infinity };
+
+/** The day that a key leads to on a chart that is a slider: a day, a week, or to either end; null where it leads to none. */
+export function dayByKey(event: KeyboardEvent, day: number, first: number, last: number): number | null {
+    const by = DAYS[event.key];
+    if (by === undefined) return null;
+    event.preventDefault();
+    event.stopPropagation();
+    return Math.max(first, Math.min(last, day + by * (event.shiftKey ? 7 : 1)));
+}

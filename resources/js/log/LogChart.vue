@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue';
 import { nice } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
+import { dayByKey } from '../kit/arrows';
 import { dimension, number, type Units, volume } from '../kit/format';
 import { dateOf, dayNumber, spoken, timeOf } from '../kit/dates';
 import type { Diary, LoggedDay } from '../days/diary';
@@ -169,10 +170,8 @@ function drag(event: PointerEvent): void {
     if (event.buttons & 1) at(event);
 }
 function byKey(event: KeyboardEvent): void {
-    const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    emit('update:day', dateOf(Math.max(span.value.from, Math.min(span.value.to - 1, dayNumber(props.day) + by))));
+    const to = dayByKey(event, dayNumber(props.day), span.value.from, span.value.to - 1);
+    if (to !== null) emit('update:day', dateOf(to));
 }
 </script>
 
