@@ -276,6 +276,31 @@ it('leaves out what lies far off from five intervals on, and keeps a factor with
         ->and(Learning::of(array_fill(0, 4, new Interval(0, 1, 0.1, 1.0)))->factor)->toBe(0.3);
 });
 
+it('leaves out those that lie over 3 × 1.4826 times the median residual off, of odd and of even many, and no others', function () {
+    $chance = new Randomizer(new Mt19937(11));
+    $odd = $even = 0;
+    for ($round = 0; $round < 200; $round++) {
+        $many = $chance->getInt(4, 12);
+        $intervals = array_map(static fn (int $n): Interval => new Interval(
+            $n,
+            $n + 1,
+            ($chance->getInt(0, 3) === 0 ? $chance->getInt(100, 400) : $chance->getInt(190, 210)) / 100,
+            $chance->getInt(90, 110) / 100,
+        ), range(0, $many - 1));
+        $k = array_sum(array_map(static fn (Interval $i): float => $i->observed * $i->forecast, $intervals))
+            / array_sum(array_map(static fn (Interval $i): float => $i->forecast ** 2, $intervals));
+        $off = array_map(static fn (Interval $i): float => abs($i->observed - $k * $i->forecast), $intervals);
+        $sorted = $off;
+        sort($sorted);
+        // The mean of the two in the middle, which are one where there is an odd number of them.
+        $median = ($sorted[intdiv($many - 1, 2)] + $sorted[intdiv($many, 2)]) / 2;
+        $far = $many < 5 ? [] : array_keys(array_filter($off, static fn (float $o): bool => $o > 3 * 1.4826 * $median));
+        expect(array_map(intval(...), array_column(Learning::of($intervals)->leftOut ?? [], 'from')))->toBe($far);
+        [$odd, $even] = [$odd + ($far !== [] && $many % 2 === 1 ? 1 : 0), $even + ($far !== [] && $many % 2 === 0 ? 1 : 0)];
+    }
+    expect(min($odd, $even))->toBeGreaterThan(10);
+});
+
 it('holds the thirst of the plants in its range in at least 92 of 100 logs from five intervals on', function () {
     $chance = new Randomizer(new Mt19937(20270301));
     $kinds = [
