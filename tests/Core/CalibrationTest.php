@@ -55,6 +55,11 @@ it('refuses fluids that tell nothing', function (string $what, float $low, float
     'stands still' => ['ec', 0.5, 1.1, 1.4, 1.1, 'stands still'],
 ]);
 
+it('takes fluids that lie just far enough apart', function () {
+    expect(calibrated('ph', 5.5, 5.5, 7.0, 7.0))->toBeInstanceOf(Calibration::class)
+        ->and(calibrated('ec', 1.0, 1.0, 1.3, 1.3))->toBeInstanceOf(Calibration::class);
+});
+
 it('takes one meter for each copy of a tub that is there', function () {
     $document = static fn (array $meters): stdClass => json_decode((string) json_encode([
         'tubs' => [['id' => 'a', 'count' => 2]], 'meters' => $meters,

@@ -163,6 +163,37 @@ it('says when nothing was read for a week, and when the water is overdue', funct
         ->and(Grown::says($garden, [...$read, Grown::entry(14, '19:00', ['change' => true])], 16.5))->not->toContain('log.overdue-change');
 });
 
+it('takes for a leak what goes in a night over three times as fast as was forecast, and not what goes a little slower', function () {
+    $garden = grownChilli(['top_ups' => 'none']);
+    $reservoir = Grown::copy($garden)->forecast()[0]->days[0]->tub()->reservoir;
+    $log = static fn (float $lost): array => [
+        ...array_map(static fn (int $day): Entry => Grown::entry($day, '19:00', ['level_mm' => 200, 'top_up_l' => 3]), [20, 35, 45, 52, 57]),
+        Grown::entry(60, '20:00', ['level_mm' => 240]),
+        Grown::entry(61, '07:00', ['level_mm' => $reservoir->levelFor($reservoir->litresAt(240) - $lost)]),
+    ];
+    $uses = Grown::copy($garden, $log(0.1))->intervals()->uses();
+    $forecast = end($uses)->forecast;
+    // Far more than a stick may be wrong by.
+    expect(2 * $forecast)->toBeGreaterThan(0.3)
+        ->and(Grown::says($garden, $log(2.95 * $forecast)))->not->toContain('log.leak')
+        ->and(Grown::says($garden, $log(3.05 * $forecast)))->toContain('log.leak');
+});
+
+it('holds a reading by hand against what the meter read within half a day of it', function () {
+    $garden = Grown::garden();
+    $says = static function (string $time) use ($garden): array {
+        $entries = [];
+        foreach ([2, 6, 10, 14, 18] as $n => $day) {
+            $entries[] = Grown::entry($day, '00:00', ['ph' => 6.0 + $n * 0.1, 'from' => 'meter']);
+            $entries[] = Grown::entry($day, $time, ['ph' => 6.0]);
+        }
+
+        return Grown::copy($garden, $entries, 18.51)->suspicions();
+    };
+    $drifts = static fn (array $said): bool => array_filter($said, static fn ($s): bool => str_contains($s->says, 'drifts')) !== [];
+    expect($drifts($says('12:00')))->toBeTrue()->and($drifts($says('12:30')))->toBeFalse();
+});
+
 it('tells a probe that stands still, one that jumps, one that drifts and one that is silent', function () {
     $garden = grownChilli();
     $meter = static fn (array $phs, float $every = 1.0): array => array_map(
@@ -258,4 +289,13 @@ it('forgets a sign after a week', function () {
 
     expect(Grown::says($garden, $log, 27.3))->toContain('log.light-leak')
         ->and(Grown::says($garden, $log, 27.4))->not->toContain('log.light-leak');
+});
+
+it('takes water under 15 °C for the cause of purple stems, and warmer water for a possible one', function () {
+    $sure = static fn (float $celsius): float => suspicionOf(
+        Grown::garden(),
+        [Grown::entry(10, '18:00', ['signs' => ['purple-stems'], 'water_c' => $celsius])],
+        'log.cold',
+    )->sure;
+    expect([$sure(14.9), $sure(15.0), $sure(16.0)])->toBe([0.8, 0.4, 0.4]);
 });
