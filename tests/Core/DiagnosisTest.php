@@ -167,7 +167,10 @@ it('takes for a leak what goes in a night over three times as fast as was foreca
     $garden = grownChilli(['top_ups' => 'none']);
     $reservoir = Grown::copy($garden)->forecast()[0]->days[0]->tub()->reservoir;
     $log = static fn (float $lost): array => [
-        ...array_map(static fn (int $day): Entry => Grown::entry($day, '19:00', ['level_mm' => 200, 'top_up_l' => 3]), [20, 35, 45, 52, 57]),
+        ...array_map(
+            static fn (int $day): Entry => Grown::entry($day, '19:00', ['level_mm' => 200, 'top_up_l' => 3]),
+            [20, 35, 45, 52, 57],
+        ),
         Grown::entry(60, '20:00', ['level_mm' => 240]),
         Grown::entry(61, '07:00', ['level_mm' => $reservoir->levelFor($reservoir->litresAt(240) - $lost)]),
     ];

@@ -51,6 +51,8 @@ final class House
             'Numbers', 'Units', 'Cup', 'Crop', 'Feed', 'Season', 'Days', 'Log', 'Garden', 'Marks/Air', 'Marks/Feed', 'Marks/Days',
         ],
 
+        'DryRun' => ['Units', 'Cup', 'Feed', 'Season', 'Marks/Feed'],
+
         'WhatIf' => [
             'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',

@@ -83,3 +83,30 @@ it('says which version it is', function () {
         ->and(json_decode(kelp(['schema', 'garden'])->getOutput(), flags: JSON_THROW_ON_ERROR)->properties->tubs->type)->toBe('array')
         ->and(json_decode(kelp(['schema', 'report'])->getOutput(), flags: JSON_THROW_ON_ERROR)->properties->tubs->type)->toBe('array');
 });
+
+it('lives through a season by a seed and decisions, and counts many', function () {
+    $file = tempnam(sys_get_temp_dir(), 'kelp') ?: '';
+    file_put_contents($file, '[{"day": 5, "do": "top-up", "litres": 2}, {"day": 12, "do": "look", "at": "roots"}]');
+    $run = static fn (string ...$more): Process => kelp(['dry-run', '-', '--tub', 'a', ...$more], GOOD);
+    $told = json_decode($run('--seed', '9', '--decisions', $file, '--json')->getOutput(), flags: JSON_THROW_ON_ERROR);
+    expect(array_keys((array) $told))->toBe([
+        'seed', 'days', 'mishaps', 'decisions', 'harvest_g', 'best_g', 'killed_day', 'water_l', 'feed', 'money', 'minutes', 'otherwise',
+    ])->and($told->decisions[0]->litres)->toEqual(2)->and($told->days[5]->top_up_l)->toBeGreaterThan(0)->and($told->minutes)->toBe(6);
+    expect($run('--seed', '9')->getOutput())->toContain('Seed 9, ')->toContain('picked of the');
+
+    $odds = json_decode($run('--seeds', '20', '--json')->getOutput(), flags: JSON_THROW_ON_ERROR);
+    expect($odds->runs)->toBe(20)->and($odds->came_through + array_sum((array) $odds->killed_by))->toBe(20)
+        ->and($run('--seeds', '20')->getOutput())->toContain('of 20 seasons');
+
+    // A plan that nothing grows in, a seed that is none, a file that is none, decisions out of order.
+    file_put_contents($file, '[{"day": 5, "do": "look"}, {"day": 4, "do": "look"}]');
+    foreach ([
+        [['--seed', 'x'], '--seed is "x"; it is a whole number from 0 to 4294967295'], [['--seeds', '0'], '--seeds is "0"'],
+        [['--decisions', '/nowhere'], 'which is no file that can be read'], [['--decisions', $file], 'decisions/1: day is 4'],
+    ] as [$more, $why]) {
+        expect($run(...$more)->getExitCode())->toBe(2)->and($run(...$more)->getErrorOutput())->toContain($why);
+    }
+    $bare = kelp(['dry-run', '-', '--tub', 'a'], str_replace('"crop":"basil",', '', GOOD));
+    expect($bare->getExitCode())->toBe(2)->and($bare->getErrorOutput())->toContain('nothing grows in a');
+    unlink($file);
+});

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\DryRun;
+
+/** Something that goes wrong on a day of a season. */
+final readonly class Mishap
+{
+    /**
+     * @param  int  $days  how long it lasts by itself; of what goes on until it is put right, 0
+     * @param  float  $amount  °C warmer, hours without power, share of the air that still comes, or mS/cm too strong; 0 where it has none
+     */
+    public function __construct(public MishapKind $kind, public int $day, public int $days = 0, public float $amount = 0.0)
+    {
+    }
+
+    /** The day on which eyes tell it first; null where they do not. */
+    public function shownOn(): ?int
+    {
+        $after = $this->kind->shownAfter();
+
+        return $after === null ? null : $this->day + $after;
+    }
+}
