@@ -14,8 +14,11 @@ use KelpTub\Core\DryRun\Odds;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
+use KelpTub\Core\Marks\Cost\CostFigures;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\WhatIf\SeasonOdds;
 use stdClass;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
@@ -46,7 +49,8 @@ final class DryRunCommand extends GardenCommand
             }
         }
         assert($tub instanceof Tub);
-        $plan = $planner->plan($garden)->get(FeedPlans::class)->of($tub->id);
+        $whole = $planner->plan($garden);
+        $plan = $whole->get(FeedPlans::class)->of($tub->id);
         $season = $plan->season;
         $planned = $plan->run();
         if ($season === null || $planned === null) {
@@ -54,7 +58,7 @@ final class DryRunCommand extends GardenCommand
         }
         $write = new QuantityWriter($garden->units);
         if ($seeds !== null) {
-            $odds = (new Odds($season, $plan->weather))->over((int) $seeds, (int) $seed);
+            $odds = (new SeasonOdds($planner, $planner->aids->library))->of($garden, $tub, (int) $seeds, (int) $seed);
             $input->getOption('json') === true
                 ? $output->writeln(Json::pretty($odds), OutputInterface::OUTPUT_RAW)
                 : self::odds($odds, $write, $output);
@@ -73,7 +77,9 @@ final class DryRunCommand extends GardenCommand
         $dry = new DryRun($season, $plan->weather, Luck::of((int) $seed, $season, (float) count($planned->days)));
         $meters = array_column((array) ($garden->document->meters ?? []), 'tub');
         /** @var list<Decision>|null $decisions */
-        $told = DryRunReport::of($dry, $decisions, in_array($tub->id, $meters, true), $write);
+        /** @param  list<Dose>  $doses */
+        $price = static fn (array $doses, float $litres): float => (new CostFigures($whole))->season($plan, $doses, $litres);
+        $told = DryRunReport::of($dry, $decisions, in_array($tub->id, $meters, true), $write, $price);
         $input->getOption('json') === true
             ? $output->writeln(Json::pretty($told), OutputInterface::OUTPUT_RAW)
             : self::told($told, $write, $output);
@@ -115,14 +121,14 @@ final class DryRunCommand extends GardenCommand
             $say("  day $m->day: ".MishapKind::from($m->kind)->inWords()."$shows.");
         }
         foreach ($told->decisions as $d) {
-            $worth = $w->mass(abs($d->worth_g) / 1000);
+            $worth = self::grams($w, abs($d->worth_g));
             $say("  day $d->day: $d->do, ".(abs($d->worth_g) < 0.5 ? 'worth nothing' : ($d->worth_g > 0 ? "worth $worth" : "cost $worth"))
                 .($d->advised === null ? '' : "; its habit: $d->advised").'.');
         }
         $say(($told->killed_day === null ? '' : "It died on day $told->killed_day. ").sprintf(
             '%s picked of the %s that there could have been, with %s of water%s.',
-            $w->mass($told->harvest_g / 1000),
-            $w->mass($told->best_g / 1000),
+            self::grams($w, $told->harvest_g),
+            self::grams($w, $told->best_g),
             $w->volume($told->water_l),
             $told->minutes > 0 ? " and {$told->minutes} min of work" : '',
         ));
@@ -135,14 +141,22 @@ final class DryRunCommand extends GardenCommand
     {
         $say = static fn (string $line) => $output->writeln($line, OutputInterface::OUTPUT_RAW);
         $say(sprintf(
-            'In %d of %d seasons it brings at least half of the planned %s; %s, %s, %s in one of ten, the middle, nine of ten.',
+            'In %d of %d seasons it brings %s; %s, %s, %s in one of ten, the middle, nine of ten.',
             $odds->came_through,
             $odds->runs,
-            $w->mass($odds->planned_g / 1000),
-            ...array_map(static fn (float $g): string => $w->mass($g / 1000), $odds->harvest_g),
+            $odds->planned_g > 0.0 ? 'at least half of the planned '.self::grams($w, $odds->planned_g) : 'anything, and none is planned',
+            ...array_map(static fn (float $g): string => self::grams($w, $g), $odds->harvest_g),
         ));
         foreach ((array) $odds->killed_by as $kind => $many) {
             $say("  lost by $kind: $many");
         }
+        if ($odds->helps_most !== null) {
+            $say("  {$odds->helps_most->says}: {$odds->helps_most->came_through} of $odds->runs come through.");
+        }
+    }
+
+    private static function grams(QuantityWriter $w, float $grams): string
+    {
+        return $grams < 1000 && $w->system === UnitSystem::Metric ? $w->number($grams, 0, 'g') : $w->mass($grams / 1000);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\DryRun;
 
+use Closure;
 use KelpTub\Core\Feed\Dose;
 use KelpTub\Core\Marks\Feed\FeedReport;
 use KelpTub\Core\Marks\Feed\SeasonReport;
@@ -23,8 +24,9 @@ final readonly class DryRunReport
     /**
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
      * @param  bool  $meter  whether the grower owns one
+     * @param  (Closure(list<Dose>, float): float)|null  $price  of feed and of litres of water, in the garden's currency
      */
-    public static function of(DryRun $dry, ?array $decisions, bool $meter, QuantityWriter $write): stdClass
+    public static function of(DryRun $dry, ?array $decisions, bool $meter, QuantityWriter $write, ?Closure $price = null): stdClass
     {
         $played = $decisions === null ? $dry->byHabit() : $dry->decided($decisions);
         $senses = new Senses($dry->luck, $meter);
@@ -36,6 +38,7 @@ final readonly class DryRunReport
             $days[] = $day;
         }
         $care = $dry->byCare();
+        $feed = self::feed($played);
 
         return (object) [
             'seed' => $dry->luck->seed,
@@ -50,8 +53,8 @@ final readonly class DryRunReport
             'best_g' => max($played->harvested(), $care->harvested()),
             'killed_day' => $played->killedOn(),
             'water_l' => $played->poured(),
-            'feed' => array_map(FeedReport::dose(...), self::feed($played)),
-            'money' => null,
+            'feed' => array_map(FeedReport::dose(...), $feed),
+            'money' => $price === null ? null : $price($feed, $played->poured()),
             'minutes' => array_sum(array_map(static fn (Decision $d): int => $d->act->minutes(), $decisions ?? [])),
             'otherwise' => self::otherwise($dry, $played, $decisions, $write),
         ];
@@ -165,7 +168,7 @@ final readonly class DryRunReport
         foreach ($ways as [$says, $run]) {
             $more = $run->harvested() - $played->harvested();
             if ($more >= self::LEAST_WORTH_G) {
-                $told[] = [$more, (object) ['says' => "$says brings {$write->mass($more / 1000)} more.", 'patch' => null]];
+                $told[] = [$more, (object) ['says' => "$says brings {$write->number($more, 0, 'g')} more.", 'patch' => null]];
             }
         }
         usort($told, static fn (array $a, array $b): int => $b[0] <=> $a[0]);

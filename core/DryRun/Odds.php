@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\DryRun;
 
+use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\SeasonTub;
 use KelpTub\Core\Season\Weather;
 use stdClass;
@@ -16,7 +17,7 @@ final readonly class Odds
 {
     public const MOST = 10_000;
 
-    /** It comes through where it brings so much of what is planned. */
+    /** It comes through where it brings something, and so much of what is planned. */
     private const THROUGH = 0.5;
 
     private const PARTS = [0.1, 0.5, 0.9];
@@ -25,22 +26,55 @@ final readonly class Odds
     {
     }
 
+    /**
+     * How often it comes through, and no more.
+     *
+     * @param  float  $planned  g that it is held against
+     */
+    public function through(int $runs, int $first, float $planned): int
+    {
+        $days = count($this->planned()->days);
+        $through = 0;
+        for ($seed = $first; $seed < $first + $runs; $seed++) {
+            $dry = new DryRun($this->tub, $this->weather, $this->luck($seed, $days));
+            $through += self::comesThrough($dry->byHabit()->harvested(), $planned) ? 1 : 0;
+        }
+
+        return $through;
+    }
+
+    private static function comesThrough(float $grams, float $planned): bool
+    {
+        return $grams > 0.0 && $grams >= self::THROUGH * $planned;
+    }
+
+    /** With nothing hidden and nothing going wrong. */
+    private function planned(): SeasonRun
+    {
+        return (new DryRun($this->tub, $this->weather, new Luck))->byHabit();
+    }
+
+    private function luck(int $seed, int $days): Luck
+    {
+        return Luck::of($seed % (Luck::MOST_SEED + 1), $this->tub, (float) $days);
+    }
+
     /** @param  int  $first  the first seed */
     public function over(int $runs, int $first = 1): stdClass
     {
-        $planned = (new DryRun($this->tub, $this->weather, new Luck))->byHabit();
-        $lastDay = (float) count($planned->days);
+        $planned = $this->planned();
         $harvests = $killers = [];
         $through = 0;
         for ($seed = $first; $seed < $first + $runs; $seed++) {
-            $dry = new DryRun($this->tub, $this->weather, Luck::of($seed % (Luck::MOST_SEED + 1), $this->tub, $lastDay));
+            $dry = new DryRun($this->tub, $this->weather, $this->luck($seed, count($planned->days)));
             $harvests[] = $grams = $dry->byHabit()->harvested();
-            if ($grams >= self::THROUGH * $planned->harvested()) {
+            if (self::comesThrough($grams, $planned->harvested())) {
                 $through++;
 
                 continue;
             }
-            $killer = $this->killer($dry, $grams);
+            // What brings nothing though all goes well is lost by how it is planned.
+            $killer = $planned->harvested() <= 0.0 ? 'the-design' : $this->killer($dry, $grams);
             $killers[$killer] = ($killers[$killer] ?? 0) + 1;
         }
         sort($harvests);

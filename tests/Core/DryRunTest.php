@@ -12,9 +12,12 @@ use KelpTub\Core\DryRun\Luck;
 use KelpTub\Core\DryRun\Mishap;
 use KelpTub\Core\DryRun\MishapKind;
 use KelpTub\Core\DryRun\Odds;
+use KelpTub\Core\Feed\Dose;
+use KelpTub\Core\Marks\Cost\CostFigures;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\WhatIf\SeasonOdds;
 use Tests\Core\Gardens;
 use Tests\Core\Grown;
 
@@ -267,3 +270,41 @@ it('counts how a design comes through many seasons, what it brings and what lose
         ->and($odds->planned_g)->toBe($plan->run()->harvested())
         ->and(serialize((new Odds($plan->season, $plan->weather))->over(120)))->toBe(serialize($odds));
 });
+
+it('says of a design that brings nothing that it is lost by itself, and which habit would bring it through', function () {
+    $garden = Grown::garden([...Grown::kinds()['passive jar'], 'top_ups' => 'none', 'reservoir_change' => 'never', 'crop' => 'mint']);
+    $planner = Gardens::planner();
+    $odds = (new SeasonOdds($planner, $planner->aids->library))->of($garden, $garden->tubs[0], 40);
+    expect($odds->planned_g)->toBe(0.0)->and((array) $odds->killed_by)->toBe(['the-design' => 40])
+        ->and($odds->helps_most->came_through)->toBeGreaterThan(20);
+
+    // What it offers does what it says.
+    $mended = Gardens::fed(Gardens::applied($garden, $odds->helps_most->patch));
+    expect((new Odds($mended->season, $mended->weather))->through(40, 1, 0.0))->toBe($odds->helps_most->came_through);
+
+    // Where every season is brought through there is nothing to do otherwise.
+    $sound = Grown::garden();
+    $all = (new SeasonOdds($planner, $planner->aids->library))->of($sound, $sound->tubs[0], 1, 2);
+    expect($all->came_through)->toBe(1)->and($all->helps_most)->toBeNull();
+});
+
+it('counts the feed that was really put in, as the season does where all goes as planned, and what it costs', function (array $tub) {
+    $garden = Grown::garden($tub);
+    $whole = Gardens::plan($garden);
+    $plan = Gardens::fed($garden);
+    $dry = new DryRun($plan->season, $plan->weather, new Luck);
+    $money = static fn (array $doses, float $litres): float => (new CostFigures($whole))->season($plan, $doses, $litres);
+    $told = DryRunReport::of($dry, null, false, new QuantityWriter(UnitSystem::Metric), $money);
+    foreach ($plan->run()->doses() as $n => $dose) {
+        expect($told->feed[$n]->g ?? $told->feed[$n]->ml)->toEqualWithDelta($dose->amount, 1e-6);
+    }
+    expect($told->water_l)->toBe($plan->run()->poured());
+
+    $twice = array_map(static fn (Dose $d): Dose => new Dose($d->part, 2 * $d->amount), $plan->run()->doses());
+    expect($money($plan->run()->doses(), 0.0))->toEqualWithDelta($money($twice, 0.0) / 2, 1e-9)->toBeGreaterThan(0.0)
+        ->and($told->money)->toEqualWithDelta($money($plan->run()->doses(), $plan->run()->poured()), 1e-6)
+        ->and($money([], 1000.0))->toEqualWithDelta(1000 * $money([], 1.0), 1e-9);
+})->with([
+    [[]], [Grown::kinds()['fruit by volume']], [['reservoir_change' => 'never', 'top_ups' => 'quarter']],
+    [Grown::kinds()['passive, topped up']],
+]);

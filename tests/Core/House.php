@@ -40,7 +40,7 @@ final class House
         'Marks/Days' => [
             'Numbers', 'Cup', 'Crop', 'Feed', 'Cost', 'Days', 'Log', 'File', 'Garden', 'Marks/Tub', 'Marks/Crop', 'Marks/Feed',
         ],
-        'Marks/Cost' => ['Air', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
+        'Marks/Cost' => ['Air', 'Feed', 'Cost', 'File', 'Garden', 'Marks/Tub', 'Marks/Air', 'Marks/Feed'],
         'Marks/Build' => [
             'Units', 'Geometry', 'Vessel', 'Cup', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Build', 'File', 'Garden',
             'Marks/Tub', 'Marks/Crop', 'Marks/Air', 'Marks/Feed',
@@ -55,7 +55,7 @@ final class House
 
         'WhatIf' => [
             'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
-            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost',
+            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost', 'DryRun',
         ],
     ];
 

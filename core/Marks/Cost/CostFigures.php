@@ -9,10 +9,12 @@ use KelpTub\Core\Cost\Need;
 use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Cost\Offer;
 use KelpTub\Core\Cost\UnitPrice;
+use KelpTub\Core\Feed\Dose;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Feed\FeedParts;
 use KelpTub\Core\Marks\Feed\FeedPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 
@@ -118,6 +120,25 @@ final readonly class CostFigures
         }
 
         return $month;
+    }
+
+    /**
+     * What feed and water of one tub's season cost, as much of them as was really used.
+     *
+     * @param  array<Dose>  $doses
+     */
+    public function season(FeedPlan $feed, array $doses, float $litres): float
+    {
+        $money = $litres * $this->wish->waterPerLitre;
+        $wish = $feed->feed;
+        if ($wish === null) {
+            return $money;
+        }
+        foreach ($doses as $dose) {
+            $money += $dose->amount * (UnitPrice::ofOne($this->offers(FeedParts::key($wish, $dose))) ?? 0.0);
+        }
+
+        return $money;
     }
 
     /** What the lamps draw in a month, kWh: that of the site once, those of tubs over each. */
