@@ -84,7 +84,9 @@ final readonly class VisitDays
                 });
                 $latest = $item->kind === 'harden' ? $item->date : PHP_INT_MAX;
                 $on = FreeDays::together($item->date, $visits, $earliest, $latest);
-                $item = $item->on(isset($visits[$on]) ? $on : FreeDays::together($on, $rounds, $earliest, $latest));
+                // A look is on a round already, or is overdue and waits for none.
+                $isSettled = isset($visits[$on]) || $item->kind === 'check';
+                $item = $item->on($isSettled ? $on : FreeDays::together($on, $rounds, $earliest, $latest));
                 $visits[$item->date] = true;
             }
             $grouped[] = $item;

@@ -342,3 +342,26 @@ it('warns of a leak while plants are small, by a stick alone', function (array $
     $browser->see('[data-finding="log.leak"]');
     $browser->waitForText('stand the tub on newspaper overnight');
 })->with('sizes');
+
+it('puts the looks at several tubs together, ticked at one press or one by one', function () {
+    $planted = array_map(static fn (int $copy): array => [
+        'id' => "p$copy", 'tub' => 'a', 'copy' => $copy, 'crop' => 'lettuce-leaf', 'transplanted' => daysAgo(10),
+    ], [1, 2, 3]);
+    // Nothing else that the looks could go with has a day of its own.
+    $tub = ['crop' => 'lettuce-leaf', 'feed' => 'f', 'count' => 3, 'top_ups' => 'none', 'reservoir_change' => 'never'];
+    [$browser, $server, $id] = bench(bucket20($tub, [
+        'feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'plantings' => $planted,
+    ]), '/a/days');
+    expect($browser->see('[data-item=looks]')->getText())->toContain('Look at 3 tubs');
+    $browser->press('[data-item=looks] > div > details > summary')->press("[data-item^='a.2/check/'] input");
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 1, 'for one to be kept');
+    $browser->waitForText('Look at 2 tubs')->press('[data-item=looks] > .tick input');
+    $browser->until(fn (): bool => count(entriesOf($server, $id)) === 3, 'for all to be kept');
+
+    expect(array_column(entriesOf($server, $id), 'copy'))->toEqualCanonicalizing([1, 2, 3])
+        ->and(preg_grep('#^a\.\d/check/\d+$#', array_map(static fn (object $e): string => $e->did[0], entriesOf($server, $id))))->toHaveCount(3);
+    $browser->until(
+        fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item=looks]')) === [],
+        'nothing to look at',
+    );
+});

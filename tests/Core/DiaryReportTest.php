@@ -170,6 +170,9 @@ it('does not look a day after something was written down, and looks once on a da
     $garden = Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'none'], ['transplanted' => '2027-02-20', 'stage' => 'plug']);
     $first = static fn (int $day): int => saidOn($garden, 'check', [Grown::entry($day, '08:00', ['level_mm' => 200])], $day + 0.5)[0][0];
     expect($first(0))->toBe(2)->and($first(1))->toBe(6);
+    // Not looked at since the Monday before last it is due today, a Tuesday, though the round is tomorrow: that one goes with it.
+    $late = array_column(saidOn($garden, 'check', [Grown::entry(-7, '08:00', ['level_mm' => 200])], 1.5), 0);
+    expect(array_slice($late, 0, 4))->toBe([1, 6, 9, 13]);
 
     $away = Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'none'], [], [
         'site' => ['away' => [['from' => '2027-03-09', 'to' => '2027-03-22']]],

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { dateOf, dayNumber, fromToday, spoken, timeOf, wallClock } from '../../resources/js/kit/dates';
-import { partsOf, type Entry, type Item } from '../../resources/js/days/diary';
+import { partsOf, type Entry, type Item, withLooksTogether } from '../../resources/js/days/diary';
 import { Outbox } from '../../resources/js/days/outbox';
 import { cupsOf, freePlantingId, growBy, shifted } from '../../resources/js/days/plantings';
 import { entryOf } from '../../resources/js/days/tick';
@@ -165,4 +165,17 @@ it('grows by another crop what is planned and planted of one in one tub, and not
         { id: 'c', crops: [{ crop: 'mizuna', plants: 2 }, { crop: 'mine' }] },
     ]);
     expect(garden.plantings?.map((p) => p.crop)).toEqual(['mine', 'mizuna', 'rocket']);
+});
+
+it('puts the looks at several tubs together where the first stands, and leaves one look as it is', () => {
+    const [top, one, change, two] = [
+        item({ key: 'top' }),
+        item({ key: 'one', kind: 'check' }),
+        item({ key: 'change', kind: 'change' }),
+        item({ key: 'two', kind: 'check' }),
+    ];
+    const of = (rows: Item[]) => withLooksTogether(rows, (row) => row);
+    expect(of([top, one, change, two])).toEqual([top, [one, two], change]);
+    expect(of([top, one, change])).toEqual([top, one, change]);
+    expect(of([])).toEqual([]);
 });

@@ -13,8 +13,9 @@ import MarkPage from '../shell/MarkPage.vue';
 import type { Planting } from '../types/garden';
 import BandDrawing from './BandDrawing.vue';
 import { dateOf, dayNumber, spoken, wallClock } from '../kit/dates';
-import { isWorthSaying, type Item, useDays } from './diary';
+import { isWorthSaying, type Item, useDays, withLooksTogether } from './diary';
 import ItemRow from './ItemRow.vue';
+import LookRow from './LookRow.vue';
 import SteadySupply from './SteadySupply.vue';
 import { cupsOf, freePlantingId, holdLid, shifted } from './plantings';
 import { tickOff, untick } from './tick';
@@ -143,23 +144,28 @@ function setFrost(key: 'last' | 'first', text: string): void {
     });
 }
 
-/** The next ten, what is late first, and what was done today. */
+/** So much of what is next is listed, what is late first. */
+const MOST_DUE = 10;
 const all = computed<Item[]>(() => (days.value?.copies ?? []).flatMap((c) => c.items).sort((a, b) => a.date.localeCompare(b.date)));
 const only = ref<'garden' | 'tub'>('garden');
 const shown = computed(() => all.value.filter((i) => only.value === 'garden' || i.tub === tub.value.id));
-const due = computed(() => shown.value.filter((i) => i.done === null && isWorthSaying(i, now)).slice(0, 10));
+/** Ticked and not answered yet: it goes from the list at once. */
+const ticked = ref(new Set<string>());
+const due = computed(() => shown.value.filter((i) => i.done === null && isWorthSaying(i, now) && !ticked.value.has(i.key)));
 const doneToday = computed(() => shown.value.filter((i) => i.done !== null && i.date === now));
 const where = (i: Item): string => {
     const of = days.value?.copies.find((c) => c.tub === i.tub && c.copy === i.copy);
     return of ? `${of.name}${of.count > 1 ? ` ${of.copy}` : ''}` : '';
 };
-/** Ticked and not answered yet: it goes from the list at once. */
-const ticked = ref(new Set<string>());
 async function tick(item: Item, grams: number | null): Promise<void> {
     ticked.value = new Set([...ticked.value, item.key]);
     await tickOff(garden.id, item, grams);
 }
-const open = computed(() => due.value.filter((i) => !ticked.value.has(i.key)));
+const open = computed(() => withLooksTogether(due.value, (i) => i).slice(0, MOST_DUE));
+const looksOf = (looks: Item[]) => looks.map((item) => ({ key: item.key, item, where: where(item) }));
+function tickLooks(looks: Item[], keys: string[]): void {
+    for (const item of looks) if (keys.includes(item.key)) void tick(item, null);
+}
 const harvest = computed(() => {
     const here = (days.value?.copies ?? []).filter((c) => c.tub === tub.value.id).flatMap((c) => c.plantings);
     return here.filter((p) => p.harvest !== null);
@@ -330,15 +336,23 @@ const clock = computed(() => encodeURIComponent(wallClock()));
                 </span>
             </div>
             <ul v-if="open.length" class="items">
-                <ItemRow
-                    v-for="i in open"
-                    :key="i.key"
-                    :item="i"
-                    :today="days?.today ?? now"
-                    :units="garden.units.value"
-                    :where="where(i)"
-                    @tick="(grams) => tick(i, grams)"
-                />
+                <template v-for="i in open" :key="Array.isArray(i) ? 'looks' : i.key">
+                    <LookRow
+                        v-if="Array.isArray(i)"
+                        :looks="looksOf(i)"
+                        :today="days?.today ?? now"
+                        :units="garden.units.value"
+                        @tick="(keys) => tickLooks(i, keys)"
+                    />
+                    <ItemRow
+                        v-else
+                        :item="i"
+                        :today="days?.today ?? now"
+                        :units="garden.units.value"
+                        :where="where(i)"
+                        @tick="(grams) => tick(i, grams)"
+                    />
+                </template>
             </ul>
             <p v-else-if="days" class="faint small">
                 {{ days.copies.length ? 'Nothing is due in these months.' : 'Plant something, and what it needs stands here.' }}

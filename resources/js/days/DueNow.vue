@@ -5,8 +5,9 @@ import { computed, onMounted, onScopeDispose, ref, watch } from 'vue';
 import { type Units, volume } from '../kit/format';
 import { useTurns } from '../kit/turns';
 import { spoken, wallClock } from '../kit/dates';
-import { isWorthSaying, type Item, type Today } from './diary';
+import { isWorthSaying, type Item, type Today, withLooksTogether } from './diary';
 import ItemRow from './ItemRow.vue';
+import LookRow from './LookRow.vue';
 import { outbox } from './outbox';
 import { tickOff } from './tick';
 
@@ -56,7 +57,13 @@ const rows = computed<Row[]>(() =>
         .filter((row) => isWorthSaying(row.item, now) && !ticked.value.has(`${row.garden.id} ${row.item.key}`))
         .sort((a, b) => a.item.date.localeCompare(b.item.date)),
 );
-const shown = computed(() => (more.value ? rows.value : rows.value.slice(0, MOST)));
+const together = computed(() => withLooksTogether(rows.value, (row) => row.item));
+const shown = computed(() => (more.value ? together.value : together.value.slice(0, MOST)));
+const keyOf = (row: Row): string => `${row.garden.id} ${row.item.key}`;
+const looksOf = (looks: Row[]) => looks.map((row) => ({ key: keyOf(row), item: row.item, where: where(row) }));
+function tickLooks(looks: Row[], keys: string[]): void {
+    for (const row of looks) if (keys.includes(keyOf(row))) void tick(row, null);
+}
 const late = computed(() => rows.value.filter((row) => row.item.late).length);
 async function tick(row: Row, grams: number | null): Promise<void> {
     ticked.value = new Set([...ticked.value, `${row.garden.id} ${row.item.key}`]);
@@ -76,20 +83,28 @@ const LOOKS = { well: '', pale: 'poorly', wilting: 'wilts', dead: 'dead' };
                 Due <span v-if="late" class="alarm">{{ late }} late</span>
             </h2>
             <ul v-if="shown.length" class="plain">
-                <ItemRow
-                    v-for="row in shown"
-                    :key="`${row.garden.id} ${row.item.key}`"
-                    :data-of="row.garden.id"
-                    :item="row.item"
-                    :today="now"
-                    :units="row.garden.units"
-                    :where="where(row)"
-                    @tick="(grams) => tick(row, grams)"
-                />
+                <template v-for="row in shown" :key="Array.isArray(row) ? 'looks' : keyOf(row)">
+                    <LookRow
+                        v-if="Array.isArray(row)"
+                        :looks="looksOf(row)"
+                        :today="now"
+                        :units="row[0]!.garden.units"
+                        @tick="(keys) => tickLooks(row, keys)"
+                    />
+                    <ItemRow
+                        v-else
+                        :data-of="row.garden.id"
+                        :item="row.item"
+                        :today="now"
+                        :units="row.garden.units"
+                        :where="where(row)"
+                        @tick="(grams) => tick(row, grams)"
+                    />
+                </template>
             </ul>
             <p v-else class="faint">Nothing for a week.</p>
-            <button v-if="rows.length > MOST" type="button" class="word" data-act="all-due" @click="more = !more">
-                {{ more ? 'Fewer' : `All ${rows.length} of these days` }}
+            <button v-if="together.length > MOST" type="button" class="word" data-act="all-due" @click="more = !more">
+                {{ more ? 'Fewer' : `All ${together.length} of these days` }}
             </button>
         </div>
         <div class="stand">

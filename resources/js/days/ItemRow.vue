@@ -46,6 +46,7 @@ function set(event: Event): void {
                 <summary>{{ item.how ? 'How' : 'Why' }}</summary>
                 {{ item.why }} {{ item.how }}
             </details>
+            <slot />
             <label v-if="item.kind === 'pick' && !item.done" class="small grams">
                 It weighed, g <input v-model="grams" class="text" inputmode="decimal" />
             </label>

@@ -83,6 +83,18 @@ export function useDiary(
 }
 
 /** Whether it is to be shown among what is to be done: a look that is not due yet can wait unsaid. */
+/** In their order, with the looks at several tubs put together where the first of them stands. */
+export function withLooksTogether<T>(rows: T[], itemOf: (row: T) => Item): (T | T[])[] {
+    const looks = rows.filter((row) => itemOf(row).kind === 'check');
+    if (looks.length < 2) return rows;
+    const together: (T | T[])[] = [];
+    for (const row of rows) {
+        if (row === looks[0]) together.push(looks);
+        else if (!looks.includes(row)) together.push(row);
+    }
+    return together;
+}
+
 export const isWorthSaying = (item: Item, today: string): boolean => item.kind !== 'check' || item.date <= today;
 
 /** The amounts of an item: "A 24 g, B 16 g". */
