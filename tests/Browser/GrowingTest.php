@@ -358,8 +358,9 @@ it('puts the looks at several tubs together, ticked at one press or one by one',
     $browser->waitForText('Look at 2 tubs')->press('[data-item=looks] > .tick input');
     $browser->until(fn (): bool => count(entriesOf($server, $id)) === 3, 'for all to be kept');
 
+    $did = array_map(static fn (object $entry): string => $entry->did[0], entriesOf($server, $id));
     expect(array_column(entriesOf($server, $id), 'copy'))->toEqualCanonicalizing([1, 2, 3])
-        ->and(preg_grep('#^a\.\d/check/\d+$#', array_map(static fn (object $e): string => $e->did[0], entriesOf($server, $id))))->toHaveCount(3);
+        ->and(preg_grep('#^a\.\d/check/\d+$#', $did))->toHaveCount(3);
     $browser->until(
         fn (): bool => $browser->driver->findElements(WebDriverBy::cssSelector('[data-item=looks]')) === [],
         'nothing to look at',
