@@ -30,6 +30,12 @@ final class PreloadCommand extends Command
 
             return self::FAILURE;
         }
+        // What the first page asks for besides, which a preview has nothing of.
+        foreach (['Days', 'Log', 'Diary'] as $room) {
+            foreach (glob(base_path("core/$room/*.php")) ?: [] as $class) {
+                class_exists("KelpTub\\Core\\$room\\".basename($class, '.php'));
+            }
+        }
         $file = $this->argument('file');
         assert(is_string($file));
         $php = '<?php foreach ('.var_export(self::files(), true).' as $file) { opcache_compile_file($file); }'."\n";
