@@ -308,3 +308,36 @@ it('counts the feed that was really put in, as the season does where all goes as
     [[]], [Grown::kinds()['fruit by volume']], [['reservoir_change' => 'never', 'top_ups' => 'quarter']],
     [Grown::kinds()['passive, topped up']],
 ]);
+
+it('draws from a seed what it has drawn from it ever since: a run that was kept is the same run', function () {
+    $told = static fn (int $seed, array $tub): string => (string) json_encode(Luck::of($seed, dryRun($tub)->tub, 60.4));
+    $all = '';
+    foreach ([[], Grown::kinds()['passive jar']] as $tub) {
+        foreach (range(0, 199) as $seed) {
+            $all .= $told($seed, $tub);
+        }
+    }
+    expect(md5($all))->toBe('5fea944a917c7b1b92ee6591411ea49e');
+});
+
+it('counts the minutes of what is done, and reads litres and words to their bounds', function () {
+    expect(array_map(static fn (Act $act): int => $act->minutes(), Act::cases()))->toBe([5, 25, 5, 4, 1, 15, 15, 5, 4, 2, 5, 5, 1, 0]);
+    $faults = static fn (array $one): array => array_filter(
+        (new DecisionReader(20.0))->read(json_decode((string) json_encode([['day' => 1, ...$one]]))),
+        is_string(...),
+    );
+    expect($faults(['do' => 'top-up', 'litres' => 0.01]))->toBe([])->and($faults(['do' => 'top-up', 'litres' => 0.009]))->toHaveCount(1)
+        ->and($faults(['do' => 'look', 'at' => str_repeat('x', 120)]))->toBe([])
+        ->and($faults(['do' => 'look', 'at' => str_repeat('x', 121)]))->toHaveCount(1)
+        ->and($faults(['do' => 'look', 'at' => 3]))->toHaveCount(1);
+});
+
+it('mends on the very day, and hears of a visitor’s feed by a meter, or by leaves where it is far too much', function () {
+    $dry = dryRun([], new Luck(mishaps: [new Mishap(MishapKind::ValveShut, 5)]));
+    expect($dry->mended([new Decision(5, Act::Valve)]))->toBe(['valve-shut' => 5])
+        ->and(serialize($dry->decided([new Decision(5, Act::Valve)])->days))->toBe(serialize(dryRun()->decided([])->days));
+
+    // A little too much shows on a meter alone; far too much on the leaves too.
+    $seen = static fn (float $by, bool $meter): ?int => toldOf(dryRun([], new Luck(mishaps: [new Mishap(MishapKind::Visitor, 8, 1, $by)])), null, $meter)->mishaps[0]->seen_on;
+    expect([$seen(0.1, true), $seen(0.1, false), $seen(1.5, false)])->toBe([8, null, 8]);
+});
