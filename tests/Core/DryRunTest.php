@@ -338,6 +338,7 @@ it('mends on the very day, and hears of a visitor’s feed by a meter, or by lea
         ->and(serialize($dry->decided([new Decision(5, Act::Valve)])->days))->toBe(serialize(dryRun()->decided([])->days));
 
     // A little too much shows on a meter alone; far too much on the leaves too.
-    $seen = static fn (float $by, bool $meter): ?int => toldOf(dryRun([], new Luck(mishaps: [new Mishap(MishapKind::Visitor, 8, 1, $by)])), null, $meter)->mishaps[0]->seen_on;
+    $fed = static fn (float $by): DryRun => dryRun([], new Luck(mishaps: [new Mishap(MishapKind::Visitor, 8, 1, $by)]));
+    $seen = static fn (float $by, bool $meter): ?int => toldOf($fed($by), null, $meter)->mishaps[0]->seen_on;
     expect([$seen(0.1, true), $seen(0.1, false), $seen(1.5, false)])->toBe([8, null, 8]);
 });
