@@ -77,7 +77,6 @@ final class DryRunCommand extends GardenCommand
         $dry = new DryRun($season, $plan->weather, Luck::of((int) $seed, $season, (float) count($planned->days)));
         $meters = array_column((array) ($garden->document->meters ?? []), 'tub');
         /** @var list<Decision>|null $decisions */
-        /** @param  list<Dose>  $doses */
         $price = static fn (array $doses, float $litres): float => (new CostFigures($whole))->season($plan, $doses, $litres);
         $told = DryRunReport::of($dry, $decisions, in_array($tub->id, $meters, true), $write, $price);
         $input->getOption('json') === true

@@ -109,7 +109,7 @@ close_inherited() {
     for descriptor in "/proc/$$/fd"/*; do
         descriptor=${descriptor##*/}
         # 255 is where bash reads this script from.
-        [ "$descriptor" -le 2 ] || [ "$descriptor" = 255 ] || eval "exec $descriptor>&-"
+        [ "$descriptor" -le 2 ] || [ "$descriptor" = 255 ] || exec {descriptor}>&-
     done
 }
 

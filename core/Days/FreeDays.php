@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Days;
 
+use KelpTub\Core\Numbers\Dates;
+
 /** On which days the grower can come: not while they are away, and on the weekdays that they have, where they said which. */
 final readonly class FreeDays
 {
@@ -15,9 +17,8 @@ final readonly class FreeDays
     /**
      * @param  list<array{int, int}>  $away  from and to, as `Dates` counts, both away
      * @param  list<int>|null  $weekdays  0 is Monday; null for any
-     * @param  int  $epoch  a Monday
      */
-    public function __construct(private array $away = [], private ?array $weekdays = null, private int $epoch = 4)
+    public function __construct(private array $away = [], private ?array $weekdays = null)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class FreeDays
             }
         }
 
-        return $this->weekdays === null || in_array((($day - $this->epoch) % 7 + 7) % 7, $this->weekdays, true);
+        return $this->weekdays === null || in_array(Dates::weekday($day), $this->weekdays, true);
     }
 
     /**

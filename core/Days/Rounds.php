@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Days;
 
+use KelpTub\Core\Numbers\Dates;
+
 /**
  * The days on which a grower goes round all tubs: twice a week, the same for every tub of a garden, so that what can wait is done in one
  * visit. Where only some weekdays are free, the nearest of them. Source: handbook, log (grouped visits).
@@ -15,9 +17,6 @@ final readonly class Rounds
 
     /** Two looks nearer than this are one, days. */
     private const APART = 2;
-
-    /** A Monday, as `Dates` counts. */
-    private const MONDAY = 4;
 
     /** @var list<int> 0 is Monday */
     private array $weekdays;
@@ -52,7 +51,7 @@ final readonly class Rounds
 
     public function isOn(int $day): bool
     {
-        return in_array(self::weekday($day), $this->weekdays, true);
+        return in_array(Dates::weekday($day), $this->weekdays, true);
     }
 
     /** @return list<int> the days from one to another, both with */
@@ -64,13 +63,9 @@ final readonly class Rounds
     /** Which it is, counted from long ago: the next has the next number. */
     public function number(int $day): int
     {
-        $week = intdiv($day - self::MONDAY - self::weekday($day), 7);
+        $weekday = Dates::weekday($day);
+        $week = intdiv($day - $weekday, 7);
 
-        return $week * count($this->weekdays) + count(array_filter($this->weekdays, static fn (int $w): bool => $w <= self::weekday($day)));
-    }
-
-    private static function weekday(int $day): int
-    {
-        return (($day - self::MONDAY) % 7 + 7) % 7;
+        return $week * count($this->weekdays) + count(array_filter($this->weekdays, static fn (int $w): bool => $w <= $weekday));
     }
 }

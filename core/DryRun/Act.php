@@ -35,6 +35,18 @@ enum Act: string
         };
     }
 
+    /** What to do, said to somebody. */
+    public function asAdvice(): string
+    {
+        return match ($this) {
+            self::Valve => 'open the valve',
+            self::CleanStone => 'clean the stone',
+            self::RestartPump => 'see to the pump',
+            self::Cover => 'cover it against light',
+            default => $this->value,
+        };
+    }
+
     /**
      * Which figures a decision of it has, with the least and the most of each; those with `?` may be absent.
      *

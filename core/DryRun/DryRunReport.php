@@ -157,7 +157,7 @@ final readonly class DryRunReport
                 continue;
             }
             $ways[] = [
-                "On day $shown you could see {$mishap->kind->inWords()}: {$remedy->value} on that day",
+                "On day $shown you could see {$mishap->kind->inWords()}: to {$remedy->asAdvice()} then",
                 $dry->mending($decisions, $mishap, $shown),
             ];
         }

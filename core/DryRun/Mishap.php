@@ -15,6 +15,14 @@ final readonly class Mishap
     {
     }
 
+    /** @param  array<string, int>  $until  the day on which each kind of mishap was put right */
+    public function goesOn(int $day, array $until): bool
+    {
+        $end = $this->kind->lasts() ? $until[$this->kind->value] ?? PHP_INT_MAX : $this->day + $this->days;
+
+        return $day >= $this->day && $day < $end;
+    }
+
     /** The day on which eyes tell it first; null where they do not. */
     public function shownOn(): ?int
     {

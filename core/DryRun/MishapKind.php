@@ -42,7 +42,7 @@ enum MishapKind: string
         };
     }
 
-    /** Days from its first on which it goes on until it is put right, or for good. */
+    /** Whether it goes on until it is put right, and does not pass by itself. */
     public function lasts(): bool
     {
         return $this->remedy() !== null;

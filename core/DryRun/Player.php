@@ -78,7 +78,7 @@ final class Player implements Keeper
         [$ec, $ph] = [$evening->ec(), $evening->ph];
         $is = [$ec, $ph];
         foreach ($this->mishaps as $mishap) {
-            if (! $this->goesOn($mishap, $day)) {
+            if (! $mishap->goesOn($day, $this->until)) {
                 continue;
             }
             [$ec, $ph] = match ($mishap->kind) {
@@ -100,19 +100,12 @@ final class Player implements Keeper
     private function isOn(MishapKind $kind, int $day): bool
     {
         foreach ($this->mishaps as $mishap) {
-            if ($mishap->kind === $kind && $this->goesOn($mishap, $day)) {
+            if ($mishap->kind === $kind && $mishap->goesOn($day, $this->until)) {
                 return true;
             }
         }
 
         return false;
-    }
-
-    private function goesOn(Mishap $mishap, int $day): bool
-    {
-        $until = $mishap->kind->lasts() ? $this->until[$mishap->kind->value] ?? PHP_INT_MAX : $mishap->day + $mishap->days;
-
-        return $day >= $mishap->day && $day < $until;
     }
 
     /** @param  list<Decision>  $decisions  of one evening */

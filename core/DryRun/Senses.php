@@ -23,8 +23,10 @@ final readonly class Senses
     /** Drops show half a unit of pH, and are read to within. */
     private const DROPS = 0.5;
 
-    /** † A meter's errors, in hundredths of mS/cm and of pH. */
+    /** † A meter is off by so many hundredths of mS/cm, and of pH; drops by so many of pH. */
     private const METER_HUNDREDTHS = 5;
+
+    private const DROPS_HUNDREDTHS = 25;
 
     /** Air under this share of what was designed shows as few bubbles. */
     private const FEW_BUBBLES = 0.8;
@@ -45,7 +47,8 @@ final readonly class Senses
         $day = $run->days[$index];
         $chance = new Randomizer(new Mt19937(($this->luck->seed + self::A_DAY_ON * ($day->day + 1)) % self::SEEDS));
         $stick = $chance->getInt(-self::STICK_MM, self::STICK_MM);
-        [$ec, $ph] = [$chance->getInt(-self::METER_HUNDREDTHS, self::METER_HUNDREDTHS) / 100, $chance->getInt(-25, 25) / 100];
+        $ec = $chance->getInt(-self::METER_HUNDREDTHS, self::METER_HUNDREDTHS) / 100;
+        $ph = $chance->getInt(-self::DROPS_HUNDREDTHS, self::DROPS_HUNDREDTHS) / 100;
         $is = $day->after->ph;
 
         return (object) [
@@ -55,7 +58,7 @@ final readonly class Senses
             'green' => $this->isGreen($day->day, $until),
             'ph' => match (true) {
                 $is === null => null,
-                $this->meter => round($is + $ph / 5, 2),
+                $this->meter => round($is + $ph * self::METER_HUNDREDTHS / self::DROPS_HUNDREDTHS, 2),
                 default => round(($is + $ph) / self::DROPS) * self::DROPS,
             },
             'ec_ms_cm' => $this->meter && $day->ec() !== null ? max(0.0, round($day->ec() + $ec, 2)) : null,
@@ -72,11 +75,9 @@ final readonly class Senses
         }
         $air = 1.0;
         foreach ($this->luck->mishaps as $mishap) {
-            $isOn = $day->day >= $mishap->day && $day->day < ($until[$mishap->kind->value] ?? PHP_INT_MAX);
             $air *= match (true) {
-                $mishap->kind === MishapKind::PowerCut => $day->day === $mishap->day ? 0.0 : 1.0,
-                ! $isOn => 1.0,
-                $mishap->kind === MishapKind::ValveShut => 0.0,
+                ! $mishap->goesOn($day->day, $until) => 1.0,
+                in_array($mishap->kind, [MishapKind::PowerCut, MishapKind::ValveShut], true) => 0.0,
                 in_array($mishap->kind, [MishapKind::Diaphragm, MishapKind::CloggedStone], true) => $mishap->amount,
                 default => 1.0,
             };
@@ -93,8 +94,7 @@ final readonly class Senses
     private function isGreen(int $day, array $until): bool
     {
         foreach ($this->luck->mishaps as $mishap) {
-            $isOn = $day >= (int) $mishap->shownOn() && $day < ($until[$mishap->kind->value] ?? PHP_INT_MAX);
-            if ($mishap->kind === MishapKind::LightLeak && $isOn) {
+            if ($mishap->kind === MishapKind::LightLeak && $day >= (int) $mishap->shownOn() && $mishap->goesOn($day, $until)) {
                 return true;
             }
         }

@@ -14,6 +14,11 @@ final class Dates
 
     private const SECONDS_A_DAY = 86_400;
 
+    private const DAYS_A_WEEK = 7;
+
+    /** The number of a Monday: 5 January 1970. */
+    private const MONDAY = 4;
+
     /** The earliest and the latest date that is read. */
     private const YEARS = [1900, 2200];
 
@@ -47,7 +52,7 @@ final class Dates
     /** 0 on Monday, 6 on Sunday. */
     public static function weekday(int $number): int
     {
-        return (int) self::at($number)->format('N') - 1;
+        return (($number - self::MONDAY) % self::DAYS_A_WEEK + self::DAYS_A_WEEK) % self::DAYS_A_WEEK;
     }
 
     /** "10 April 2027" */

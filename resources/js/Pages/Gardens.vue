@@ -3,7 +3,7 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
-import { money } from '../kit/format';
+import { counted, money } from '../kit/format';
 import { isPacked, parse, parts, type Pictured, unpack } from '../kit/everything';
 import DueNow from '../days/DueNow.vue';
 import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
@@ -175,8 +175,6 @@ async function takeEverything(file: string, text: string, photos: Pictured[] = [
 function tooLarge(file: File): void {
     say(`It is ${(file.size / 1e6).toFixed(1)} MB, and a garden file has at most 2 MB. Nothing was saved.`, [], file.name);
 }
-
-const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 const when = (iso: string): string =>
     new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });

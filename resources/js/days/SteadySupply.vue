@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue';
 import { dateOf, dayNumber, spoken, wallClock } from '../kit/dates';
 import { bringCrop } from '../kit/edits';
-import { weight } from '../kit/format';
+import { counted, weight } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
 import Toggle from '../kit/Toggle.vue';
@@ -97,7 +97,6 @@ const gaps = computed(() => {
     return all;
 });
 const nameOf = (id: string): string => garden.report.value.tubs.find((t) => t.id === id)?.name ?? id;
-const counted = (n: number, one: string, more: string): string => (n === 1 ? `1 ${one}` : `${n} ${more}`);
 </script>
 
 <template>

@@ -115,3 +115,6 @@ export function span(minutes: number): string {
     }
     return number(minutes / 1440, 1, 'days');
 }
+
+/** A count with its word: "1 cup", "3 cups". */
+export const counted = (count: number, one: string, more: string): string => `${count} ${count === 1 ? one : more}`;
