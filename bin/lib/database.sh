@@ -24,6 +24,12 @@ lacking() {
     for thing in mysql ibdata1 aria_log_control; do [ -e "$1/$thing" ] || { echo "$thing"; return; }; done
 }
 
+# Where the server keeps its passing tables: a folder of its own. One that starts clears away what others have in the same folder.
+passing_tables() {
+    private_folder "$running/tables"
+    tables=$(plain "$running/tables")
+}
+
 # Makes a database where there is none: aside, so that what is there under its name is always whole.
 make_database() {
     local folder=$1 missing
@@ -33,8 +39,9 @@ make_database() {
         return
     fi
     rm -rf "$folder.new"
+    passing_tables
     step "making a database in $folder" "${as[@]}" mariadb-install-db --no-defaults --datadir="$(plain "$(dirname "$folder")")/$(basename "$folder").new" --auth-root-authentication-method=socket \
-        --auth-root-socket-user="$owner" --skip-test-db --skip-name-resolve
+        --auth-root-socket-user="$owner" --skip-test-db --skip-name-resolve --tmpdir="$tables"
     sync -f "$folder.new"
     mv "$folder.new" "$folder"
 }
@@ -47,13 +54,14 @@ database() {
     [ -z "${test_rights:-}" ] || { rights='ALL PRIVILEGES'; on='`kelp\_%`.*'; }
     make_database "$folder"
     private_folder "$running/files"
+    passing_tables
     DB_USERNAME=kelp DB_PASSWORD=$(database_password)
     accounts "$on" "$DB_PASSWORD" "$rights" | private_file "$running/accounts.sql"
     for try in 1 2 3 4 5; do
         DB_PORT=${DB_PORT_WANTED:-$(free_port)}
         launch mariadb "$log" "$(command -v mariadbd || echo /usr/sbin/mariadbd)" --no-defaults --datadir="$folder" --socket="$socket" --pid-file="$running/mariadbd.pid" \
             --log-error="$log" --init-file="$running/accounts.sql" --port="$DB_PORT" --bind-address=127.0.0.1 --skip-name-resolve \
-            --secure-file-priv="$running/files" --local-infile=OFF --symbolic-links=0 --performance-schema=OFF \
+            --secure-file-priv="$running/files" --tmpdir="$tables" --local-infile=OFF --symbolic-links=0 --performance-schema=OFF \
             --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --default-time-zone=+00:00 "$@"
         db_pid=$launched waited=0
         while is_alive "$db_pid" && [ $waited -lt 1800 ]; do

@@ -10,6 +10,8 @@ use Tests\Browser\Server;
 // From sowing to harvest: planted, ticked off, logged without a meter and with one, warned, put right; at the desk and at the tub.
 
 afterEach(function () {
+    // Whatever became of a test, the next one finds the server there.
+    Browser::shared()->devTools('Network.setBlockedURLs', ['urls' => []]);
     // What is refused, and what does not come, is said on the page; the browser notes it besides.
     $complaints = preg_grep('#status of 422|ERR_(BLOCKED|CONNECTION|FAILED)#', Browser::shared()->complaints(), PREG_GREP_INVERT);
     expect($complaints)->toBe([]);

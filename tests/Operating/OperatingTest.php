@@ -30,11 +30,13 @@ function oldData(): string
     $folder = Database::folder('before');
     $path = ['PATH' => getenv('PATH').':/usr/sbin'];
     $root = posix_getuid() === 0 ? ['--user=root'] : [];
+    mkdir("$folder.tables", 0700, true);
     $make = [
         'mariadb-install-db',
         '--no-defaults',
         ...$root,
         "--datadir=$folder",
+        "--tmpdir=$folder.tables",
         '--auth-root-authentication-method=normal',
         '--skip-test-db',
     ];
@@ -42,7 +44,7 @@ function oldData(): string
     $zip = new ZipArchive;
     $zip->open(BEFORE);
     $server = new Process(
-        ['mariadbd', '--no-defaults', ...$root, "--datadir=$folder", "--socket=$folder.sock", '--skip-networking', '--skip-name-resolve'],
+        ['mariadbd', '--no-defaults', ...$root, "--datadir=$folder", "--tmpdir=$folder.tables", "--socket=$folder.sock", '--skip-networking'],
         env: $path,
     );
     $server->start();
@@ -55,6 +57,7 @@ function oldData(): string
         usleep(100_000);
     }
     $server->stop(30);
+    (new Process(['rm', '-rf', "$folder.tables"]))->run();
 
     return $folder;
 }

@@ -1,10 +1,26 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import * as browserStore from 'idb-keyval';
 import { dateOf, dayNumber, fromToday, spoken, timeOf, wallClock } from '../../resources/js/kit/dates';
 import { partsOf, type Entry, type Item, withLooksTogether } from '../../resources/js/days/diary';
 import { Outbox } from '../../resources/js/days/outbox';
 import { cupsOf, freePlantingId, growBy, shifted } from '../../resources/js/days/plantings';
 import { entryOf } from '../../resources/js/days/tick';
 import type { Garden } from '../../resources/js/types/garden';
+
+// The browser's own database: rows by key, each written when it lets go of what it is asked to write.
+const disk = vi.hoisted(() => ({ rows: new Map<string, unknown>(), writes: Promise.resolve() }));
+vi.mock('idb-keyval', () => ({
+    keys: async () => [...disk.rows.keys()],
+    get: async (key: string) => disk.rows.get(key),
+    getMany: async (some: string[]) => some.map((key) => disk.rows.get(key)),
+    set: async (key: string, value: unknown) => void (await disk.writes, disk.rows.set(key, value)),
+    setMany: vi.fn(async (some: [string, unknown][]) => {
+        await disk.writes;
+        some.forEach(([key, value]) => disk.rows.set(key, value));
+    }),
+    del: async (key: string) => void disk.rows.delete(key),
+    delMany: async (some: string[]) => some.forEach((key) => disk.rows.delete(key)),
+}));
 
 const item = (of: Partial<Item>): Item => ({
     key: 'deck.1/top-up/2',
@@ -75,6 +91,8 @@ describe('entries on their way', () => {
     beforeEach(() => {
         vi.useFakeTimers();
         sent = [];
+        disk.rows.clear();
+        disk.writes = Promise.resolve();
         vi.stubGlobal('fetch', async (url: string, init: RequestInit) => {
             const body = JSON.parse(String(init.body)) as Record<string, unknown>;
             sent.push({ path: url, body });
@@ -106,6 +124,7 @@ describe('entries on their way', () => {
         const box = new Outbox();
         await box.add('g', entry('a'));
         await box.add('g', entry('b'));
+        await vi.advanceTimersByTimeAsync(0);
         expect([box.count('g').value, box.count('other').value]).toEqual([2, 0]);
         expect(box.away.value).not.toBe('');
 
@@ -122,6 +141,7 @@ describe('entries on their way', () => {
             });
         const box = new Outbox();
         await box.add('g', entry('a'), entry('b'));
+        await vi.advanceTimersByTimeAsync(0);
 
         expect(box.count('g').value).toBe(0);
         expect(box.refused.value).toMatchObject([{ entry: { id: 'a' }, message: 'ph is 63' }]);
@@ -140,6 +160,52 @@ describe('entries on their way', () => {
         expect(sent.at(-2)!.body).toMatchObject({ text: 'pH 6.3, looks good', now: '2027-03-05T08:00' });
         expect(sent.at(-1)!.body).toEqual({ entries: [{ ...entry('a'), note: 'looks good' }] });
         expect(box.count('g').value).toBe(0);
+    });
+
+    it('are said to wait on this device when it has them, and not before', async () => {
+        answer = () => null;
+        let written = (): void => {};
+        disk.writes = new Promise((resolve) => (written = resolve));
+        const box = new Outbox();
+        const kept = vi.fn();
+        void box.add('g', entry('a')).then(kept);
+        await vi.advanceTimersByTimeAsync(5_000);
+        expect([box.count('g').value, kept.mock.calls.length]).toEqual([0, 0]);
+
+        written();
+        await vi.advanceTimersByTimeAsync(0);
+        expect([box.count('g').value, kept.mock.calls.length]).toEqual([1, 1]);
+        // The page is loaded anew.
+        const again = new Outbox();
+        await vi.advanceTimersByTimeAsync(0);
+        expect(again.count('g').value).toBe(1);
+    });
+
+    it('are kept by each window for itself: what one writes down or sends takes nothing from another', async () => {
+        answer = () => null;
+        const [one, two] = [new Outbox(), new Outbox()];
+        await one.add('g', entry('b'));
+        await two.add('g', entry('a'));
+        answer = all('kept');
+        const third = new Outbox();
+        await vi.advanceTimersByTimeAsync(0);
+        expect(sent.at(-1)!.body).toEqual({ entries: [entry('a'), entry('b')] });
+        expect(third.count('g').value).toBe(0);
+
+        // The two send theirs again, which the server knows by its name.
+        await vi.advanceTimersByTimeAsync(60_000);
+        expect(new Set(sent.slice(-2).flatMap((s) => (s.body.entries as Entry[]).map((e) => e.id)))).toEqual(new Set(['a', 'b']));
+        expect(disk.rows.size).toBe(0);
+    });
+
+    it('wait on the open page where the browser keeps nothing', async () => {
+        vi.mocked(browserStore.setMany).mockRejectedValueOnce(new Error('no room'));
+        answer = () => null;
+        const box = new Outbox();
+        await box.add('g', entry('a'));
+        answer = all('kept');
+        await vi.advanceTimersByTimeAsync(10_000);
+        expect([sent.at(-1)!.body, box.count('g').value]).toEqual([{ entries: [entry('a')] }, 0]);
     });
 });
 

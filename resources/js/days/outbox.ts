@@ -1,4 +1,4 @@
-import { del, get, set } from 'idb-keyval';
+import { del, delMany, get, getMany, keys, set, setMany } from 'idb-keyval';
 import { computed, ref, type ComputedRef, type Ref } from 'vue';
 import { ulid } from 'ulid';
 import { call } from '../kit/api';
@@ -35,8 +35,10 @@ export interface Refused {
     message: string;
 }
 
-/** Where they wait: the browser's own database, through reload and restart. */
-const KEY = 'kelp-unsent-entries';
+/** Where each waits: the browser's own database, through reload and restart. By itself, so that no window writes over what another keeps. */
+const UNSENT = 'kelp-unsent/';
+const idOf = (w: Waiting): string => (w.entry ?? w.line!).id;
+const keyOf = (w: Waiting): string => UNSENT + idOf(w);
 
 /** So many are sent at a time. */
 const AT_ONCE = 500;
@@ -116,11 +118,12 @@ export class Outbox {
         await del(photoKey(id)).catch(() => undefined);
     }
 
+    /** Done as soon as this device has them; that they are on their way is said by {@see count}. */
     private async put(more: Waiting[]): Promise<void> {
         await this.ready;
+        await this.store(more);
         this.waiting.value = [...this.waiting.value, ...more];
-        await this.store();
-        await this.send();
+        void this.send();
     }
 
     dismiss(refused: Refused): void {
@@ -129,21 +132,27 @@ export class Outbox {
 
     private async recall(): Promise<void> {
         try {
-            this.waiting.value = (await get<Waiting[]>(KEY)) ?? [];
+            const unsent = (await keys()).filter((key) => String(key).startsWith(UNSENT)).sort();
+            this.waiting.value = (await getMany<Waiting | undefined>(unsent)).filter((w) => w !== undefined);
         } catch {
             // A browser that keeps nothing for us keeps them as long as the page is open.
         }
         if (this.waiting.value.length > 0) void this.send();
     }
 
-    private async store(): Promise<void> {
+    private async store(some: Waiting[]): Promise<void> {
         try {
-            const all = JSON.parse(JSON.stringify(this.waiting.value)) as Waiting[];
-            if (all.length > 0) await set(KEY, all);
-            else await del(KEY);
+            await setMany(some.map((w) => [keyOf(w), JSON.parse(JSON.stringify(w)) as Waiting]));
         } catch {
             // As above.
         }
+    }
+
+    /** They wait no longer: the server has them, or said why it takes them not. */
+    private async letGo(some: Waiting[]): Promise<void> {
+        const gone = new Set(some.map(idOf));
+        this.waiting.value = this.waiting.value.filter((w) => !gone.has(idOf(w)));
+        await delMany(some.map(keyOf)).catch(() => undefined);
     }
 
     private async send(): Promise<void> {
@@ -183,8 +192,8 @@ export class Outbox {
                 ...(line.photo ? { photo: line.photo } : {}),
                 ...(read === null ? { note: line.text } : read.left === '' ? {} : { note: read.left }),
             };
-            this.waiting.value = this.waiting.value.map((w) => (w === waiting || w.line === line ? { garden, entry } : w));
-            await this.store();
+            await this.store([{ garden, entry }]);
+            this.waiting.value = this.waiting.value.map((w) => (idOf(w) === line.id ? { garden, entry } : w));
         }
         return true;
     }
@@ -194,7 +203,7 @@ export class Outbox {
      *
      * @returns false where nobody answers
      */
-    private async sendPhotos(garden: string, some: { entry: Entry }[]): Promise<boolean> {
+    private async sendPhotos(garden: string, some: { garden: string; entry: Entry }[]): Promise<boolean> {
         for (const waiting of some) {
             const id = waiting.entry.photo;
             const photo = id === undefined ? undefined : await this.photo(id);
@@ -210,9 +219,8 @@ export class Outbox {
                 waiting.entry = { ...waiting.entry };
                 delete waiting.entry.photo;
                 // Where it was all that there is, nothing is left to keep.
-                if (Object.keys(waiting.entry).every((member) => FRAME.includes(member)))
-                    this.waiting.value = this.waiting.value.filter((w) => w.entry?.id !== waiting.entry.id);
-                await this.store();
+                if (Object.keys(waiting.entry).every((member) => FRAME.includes(member))) await this.letGo([waiting]);
+                else await this.store([waiting]);
             }
             await this.forgetPhoto(id);
         }
@@ -243,9 +251,7 @@ export class Outbox {
             if (result === undefined || result.result === 'refused')
                 this.refused.value = [...this.refused.value, { entry: w.entry, message: result?.message ?? why }];
         }
-        const gone = new Set(some.map((w) => w.entry.id));
-        this.waiting.value = this.waiting.value.filter((w) => w.garden !== garden || w.entry === undefined || !gone.has(w.entry.id));
-        await this.store();
+        await this.letGo(some);
         this.kept.value++;
         return true;
     }

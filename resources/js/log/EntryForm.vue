@@ -76,8 +76,6 @@ function keepLine(): Promise<void> {
         if (got && got.asks.length > 0) return;
         if (got === null && !isAway.value) return;
         const [tub, copy] = [props.tub, props.copy];
-        line.value = '';
-        understood.value = null;
         const pictured = await withPhoto();
         if (got)
             await outbox.add(garden.id, {
@@ -87,6 +85,12 @@ function keepLine(): Promise<void> {
                 copy,
             });
         else await outbox.addLine(garden.id, { id: newEntryId(), tub, copy, at, text, ...pictured });
+        // It goes from its field when it is kept elsewhere, and what was written meanwhile stays.
+        if (tub !== props.tub || copy !== props.copy) forget(draftOf(tub, copy));
+        else if (line.value.trim() === text) {
+            line.value = '';
+            understood.value = null;
+        }
     });
 }
 
@@ -184,7 +188,7 @@ function toggleSign(key: SignKey): void {
 const canKeep = computed(() => line.value.trim() !== '' || photo.value !== null);
 
 /** What was typed and not kept yet is found again where it was left. */
-const DRAFT = (): string => `kelp-text-${garden.id}/log/${props.tub}/${props.copy}`;
+const draftOf = (tub = props.tub, copy = props.copy): string => `kelp-text-${garden.id}/log/${tub}/${copy}`;
 interface Draft {
     line: string;
     texts: Record<Key, string>;
@@ -192,7 +196,7 @@ interface Draft {
     signs: SignKey[];
 }
 function findAgain(): void {
-    const left = recall(DRAFT());
+    const left = recall(draftOf());
     const draft = (left ? JSON.parse(left) : null) as Draft | null;
     line.value = draft?.line ?? '';
     texts.value = { level_mm: '', top_up_l: '', ph: '', ec_ms_cm: '', water_c: '', harvest_g: '', ...draft?.texts };
@@ -207,8 +211,8 @@ watch(
     () => {
         const draft: Draft = { line: line.value, texts: texts.value, note: note.value, signs: signs.value };
         const isEmpty = !draft.line && !draft.note && draft.signs.length === 0 && Object.values(draft.texts).every((t) => t === '');
-        if (isEmpty) forget(DRAFT());
-        else keep(DRAFT(), JSON.stringify(draft));
+        if (isEmpty) forget(draftOf());
+        else keep(draftOf(), JSON.stringify(draft));
     },
     { deep: true },
 );
