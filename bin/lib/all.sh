@@ -13,7 +13,7 @@ fail() { printf '%s\n' "$(basename "$0"): $*" >&2; exit 1; }
 
 # The line of a log that says most, for a message of one line: the first that speaks of an error, or the last.
 last_line() {
-    { grep -m1 -E 'SQLSTATE|ERR!|^E: |[Ee]rror:|Fatal|No space left' "$1" || grep -v '^[[:space:]]*$' "$1" | tail -n 1; } 2>/dev/null | sed 's/^[[:space:]]*//' | cut -c1-200
+    { grep -m1 -E 'SQLSTATE|ERR!|^E: |[Ee]rror:|ERROR|Fatal|No space left' "$1" || grep -v '^[[:space:]]*$' "$1" | tail -n 1; } 2>/dev/null | sed 's/^[[:space:]]*//' | cut -c1-200
 }
 
 # Where a step's output goes, of .run/.
@@ -21,12 +21,16 @@ step_log=step.log
 
 # Runs a step quietly; on failure one line and where the rest is.
 step() {
-    local what=$1; shift
+    # A log of its own while it goes on: another command may work in this checkout.
+    local what=$1 log="$run/$step_log.$BASHPID" failed= why; shift
     say "$what"
     # Without the lock of bin/start: what is left over of a step must not speak for a script that is gone.
-    "$@" >"$run/$step_log" 2>&1 9>&- || step_failed "$what"
+    "$@" >"$log" 2>&1 9>&- || failed=1
+    why=$(last_line "$log" || true)
+    mv -f "$log" "$run/$step_log"
+    [ -z "$failed" ] || step_failed "$what" "$why"
 }
-step_failed() { fail "$1 failed: $(last_line "$run/$step_log") (all of it: .run/$step_log)"; }
+step_failed() { fail "$1 failed: ${2-$(last_line "$run/$step_log")} (all of it: .run/$step_log)"; }
 
 # side_by_side FUNCTION…: runs steps that need nothing of one another, each with a log of its own, and fails where one of them does.
 side_by_side() {
