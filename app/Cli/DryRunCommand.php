@@ -4,20 +4,17 @@ declare(strict_types=1);
 
 namespace App\Cli;
 
+use InvalidArgumentException;
 use KelpTub\Core\DryRun\Decision;
-use KelpTub\Core\DryRun\DecisionReader;
-use KelpTub\Core\DryRun\DryRun;
-use KelpTub\Core\DryRun\DryRunReport;
 use KelpTub\Core\DryRun\Luck;
 use KelpTub\Core\DryRun\MishapKind;
 use KelpTub\Core\DryRun\Odds;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
-use KelpTub\Core\Marks\Cost\CostFigures;
-use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\WhatIf\LivedSeason;
 use KelpTub\Core\WhatIf\SeasonOdds;
 use stdClass;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -49,23 +46,20 @@ final class DryRunCommand extends GardenCommand
             }
         }
         assert($tub instanceof Tub);
-        $whole = $planner->plan($garden);
-        $plan = $whole->get(FeedPlans::class)->of($tub->id);
-        $season = $plan->season;
-        $planned = $plan->run();
-        if ($season === null || $planned === null) {
-            return self::refused($output, "nothing grows in $tub->id, so there is no season to live through");
+        try {
+            $season = new LivedSeason($planner, $garden, $tub, (int) $seed);
+        } catch (InvalidArgumentException $refused) {
+            return self::refused($output, $refused->getMessage());
         }
+        $isJson = $input->getOption('json') === true;
         $write = new QuantityWriter($garden->units);
         if ($seeds !== null) {
             $odds = (new SeasonOdds($planner, $planner->aids->library))->of($garden, $tub, (int) $seeds, (int) $seed);
-            $input->getOption('json') === true
-                ? $output->writeln(Json::pretty($odds), OutputInterface::OUTPUT_RAW)
-                : self::odds($odds, $write, $output);
+            $isJson ? $output->writeln(Json::pretty($odds), OutputInterface::OUTPUT_RAW) : self::odds($odds, $write, $output);
 
             return self::SUCCESS;
         }
-        $decisions = self::decisions($input->getOption('decisions'), $season->brim);
+        $decisions = self::decisions($input->getOption('decisions'), $season);
         $faults = array_filter($decisions ?? [], is_string(...));
         if ($faults !== []) {
             foreach (array_slice($faults, 0, 20) as $fault) {
@@ -74,14 +68,9 @@ final class DryRunCommand extends GardenCommand
 
             return self::REFUSED;
         }
-        $dry = new DryRun($season, $plan->weather, Luck::of((int) $seed, $season, (float) count($planned->days)));
-        $meters = array_column((array) ($garden->document->meters ?? []), 'tub');
         /** @var list<Decision>|null $decisions */
-        $price = static fn (array $doses, float $litres): float => (new CostFigures($whole))->season($plan, $doses, $litres);
-        $told = DryRunReport::of($dry, $decisions, in_array($tub->id, $meters, true), $write, $price);
-        $input->getOption('json') === true
-            ? $output->writeln(Json::pretty($told), OutputInterface::OUTPUT_RAW)
-            : self::told($told, $write, $output);
+        $told = $season->told($decisions);
+        $isJson ? $output->writeln(Json::pretty($told), OutputInterface::OUTPUT_RAW) : self::told($told, $write, $output);
 
         return self::SUCCESS;
     }
@@ -97,7 +86,7 @@ final class DryRunCommand extends GardenCommand
     }
 
     /** @return list<Decision>|list<string>|null null where none are given */
-    private static function decisions(?string $file, float $brim): ?array
+    private static function decisions(?string $file, LivedSeason $season): ?array
     {
         if ($file === null) {
             return null;
@@ -106,9 +95,8 @@ final class DryRunCommand extends GardenCommand
         if ($text === false) {
             return ["--decisions is \"$file\", which is no file that can be read"];
         }
-        $given = json_decode($text, false, 16);
 
-        return (new DecisionReader($brim))->read($given);
+        return $season->decisions(json_decode($text, false, 16));
     }
 
     private static function told(stdClass $told, QuantityWriter $w, OutputInterface $output): void

@@ -35,6 +35,20 @@ enum Act: string
         };
     }
 
+    /**
+     * What may be done at a tub.
+     *
+     * @return list<self>
+     */
+    public static function at(bool $bubbles, bool $feeds): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $act): bool => match ($act) {
+            self::Valve, self::CleanStone, self::RestartPump => $bubbles,
+            self::Strengthen => $feeds,
+            default => true,
+        }));
+    }
+
     /** What to do, said to somebody. */
     public function asAdvice(): string
     {

@@ -122,8 +122,19 @@ final readonly class DryRun
         return null;
     }
 
-    /** Nobody comes in a missed week. */
-    private function whenSomebodyComes(int $day): int
+    /** How warm the air is on a day, °C. */
+    public function airOn(int $day): float
+    {
+        $air = $this->weather->on($day)->air;
+        foreach ($this->luck->mishaps as $mishap) {
+            $air += $mishap->kind === MishapKind::HeatWave && $mishap->goesOn($day, []) ? $mishap->amount : 0.0;
+        }
+
+        return $air;
+    }
+
+    /** The first day from one on on which somebody can come: nobody does in a missed week. */
+    public function whenSomebodyComes(int $day): int
     {
         foreach ($this->luck->mishaps as $mishap) {
             if ($mishap->kind === MishapKind::MissedWeek && $day >= $mishap->day && $day < $mishap->day + $mishap->days) {

@@ -25,9 +25,17 @@ final readonly class DryRunReport
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
      * @param  bool  $meter  whether the grower owns one
      * @param  (Closure(list<Dose>, float): float)|null  $price  of feed and of litres of water, in the garden's currency
+     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs  other habits that the tub may be given: in words, as
+     *                                                                                     a patch, and as this seed would have it
      */
-    public static function of(DryRun $dry, ?array $decisions, bool $meter, QuantityWriter $write, ?Closure $price = null): stdClass
-    {
+    public static function of(
+        DryRun $dry,
+        ?array $decisions,
+        bool $meter,
+        QuantityWriter $write,
+        ?Closure $price = null,
+        ?Closure $designs = null,
+    ): stdClass {
         $played = $decisions === null ? $dry->byHabit() : $dry->decided($decisions);
         $senses = new Senses($dry->luck, $meter);
         $until = $dry->mended($decisions);
@@ -56,7 +64,7 @@ final readonly class DryRunReport
             'feed' => array_map(FeedReport::dose(...), $feed),
             'money' => $price === null ? null : $price($feed, $played->poured()),
             'minutes' => array_sum(array_map(static fn (Decision $d): int => $d->act->minutes(), $decisions ?? [])),
-            'otherwise' => self::otherwise($dry, $played, $decisions, $write),
+            'otherwise' => self::otherwise($dry, $played, $decisions, $write, $designs),
         ];
     }
 
@@ -145,10 +153,16 @@ final readonly class DryRunReport
      * What would have brought more on this seed: what went wrong put right on the day on which eyes told it, and the tub's habits kept.
      *
      * @param  list<Decision>|null  $decisions
+     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs
      * @return list<stdClass>
      */
-    private static function otherwise(DryRun $dry, SeasonRun $played, ?array $decisions, QuantityWriter $write): array
-    {
+    private static function otherwise(
+        DryRun $dry,
+        SeasonRun $played,
+        ?array $decisions,
+        QuantityWriter $write,
+        ?Closure $designs,
+    ): array {
         $ways = [];
         foreach ($dry->luck->mishaps as $mishap) {
             $remedy = $mishap->kind->remedy();
@@ -158,17 +172,25 @@ final readonly class DryRunReport
             }
             $ways[] = [
                 "On day $shown you could see {$mishap->kind->inWords()}: to {$remedy->asAdvice()} then",
+                null,
                 $dry->mending($decisions, $mishap, $shown),
             ];
         }
         if ($decisions !== null) {
-            $ways[] = ['Keep to the habits that the tub was planned with: top-ups and changes on their days', $dry->byHabit()];
+            $ways[] = ['Keep to the habits that the tub was planned with: top-ups and changes on their days', null, $dry->byHabit()];
         }
+        $most = $played->harvested();
+        $best = null;
+        foreach ($designs === null ? [] : $designs() as $design) {
+            // Of several habits that would have helped, the one that brings most; the first of equals.
+            [$most, $best] = $design[2]->harvested() > $most ? [$design[2]->harvested(), $design] : [$most, $best];
+        }
+        $ways = $best === null ? $ways : [...$ways, $best];
         $told = [];
-        foreach ($ways as [$says, $run]) {
+        foreach ($ways as [$says, $patch, $run]) {
             $more = $run->harvested() - $played->harvested();
             if ($more >= self::LEAST_WORTH_G) {
-                $told[] = [$more, (object) ['says' => "$says brings {$write->number($more, 0, 'g')} more.", 'patch' => null]];
+                $told[] = [$more, (object) ['says' => "$says brings {$write->number($more, 0, 'g')} more.", 'patch' => $patch]];
             }
         }
         usort($told, static fn (array $a, array $b): int => $b[0] <=> $a[0]);

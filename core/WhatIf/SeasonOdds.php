@@ -5,15 +5,12 @@ declare(strict_types=1);
 namespace KelpTub\Core\WhatIf;
 
 use InvalidArgumentException;
-use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\DryRun\Odds;
 use KelpTub\Core\File\Library;
-use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Marks\Feed\FeedPlans;
-use KelpTub\Core\Season\ChangeSchool;
 use stdClass;
 
 /**
@@ -59,8 +56,7 @@ final readonly class SeasonOdds
         // Each is held against what is planned now.
         $most = $own->through($look, $first, $odds->planned_g);
         $best = null;
-        foreach ($this->habits() as [$says, $policy]) {
-            $patch = (new SeasonAsk($policy))->patch($tub, new PatchMaker($garden->document, $this->library));
+        foreach (OtherHabits::of($garden, $tub, $this->library) as [$says, $patch]) {
             $many = $this->odds($garden, $tub, $patch)?->through($look, $first, $odds->planned_g) ?? 0;
             [$most, $best] = $many > $most ? [$many, [$says, $patch]] : [$most, $best];
         }
@@ -71,31 +67,5 @@ final readonly class SeasonOdds
             'patch' => $best[1],
             'came_through' => $all,
         ];
-    }
-
-    /** @return list<array{string, array<string, string>}> in words, and as a policy */
-    private function habits(): array
-    {
-        $topUps = [
-            TopUps::Level->value => 'Top up to the line at a third gone',
-            TopUps::Quarter->value => 'Top up by quarters',
-            TopUps::Half->value => 'Top up by halves',
-        ];
-        $changes = [
-            ChangeSchool::Weekly->value => 'Change the water weekly',
-            ChangeSchool::TwoWeekly->value => 'Change the water every two weeks',
-        ];
-        $habits = [];
-        foreach ($topUps as $way => $says) {
-            $habits[] = [$says, ['top_ups' => $way]];
-            foreach ($changes as $school => $too) {
-                $habits[] = ["$says, and ".lcfirst($too), ['top_ups' => $way, 'change' => $school]];
-            }
-        }
-        foreach ($changes as $school => $says) {
-            $habits[] = [$says, ['change' => $school]];
-        }
-
-        return $habits;
     }
 }

@@ -51,11 +51,11 @@ final class House
             'Numbers', 'Units', 'Cup', 'Crop', 'Feed', 'Season', 'Days', 'Log', 'Garden', 'Marks/Air', 'Marks/Feed', 'Marks/Days',
         ],
 
-        'DryRun' => ['Units', 'Cup', 'Feed', 'Season', 'Marks/Feed'],
+        'DryRun' => ['Numbers', 'Units', 'Cup', 'Feed', 'Season', 'Log', 'Marks/Feed'],
 
         'WhatIf' => [
-            'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'File', 'Garden',
-            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost', 'DryRun',
+            'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Log', 'File', 'Garden',
+            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost', 'Diary', 'DryRun',
         ],
     ];
 
