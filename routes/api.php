@@ -7,6 +7,7 @@ use App\Http\Controllers\Api\BuildController;
 use App\Http\Controllers\Api\CostController;
 use App\Http\Controllers\Api\CupsController;
 use App\Http\Controllers\Api\DiaryController;
+use App\Http\Controllers\Api\DryRunController;
 use App\Http\Controllers\Api\EditController;
 use App\Http\Controllers\Api\EntryController;
 use App\Http\Controllers\Api\EverythingController;
@@ -83,6 +84,15 @@ Route::post('gardens/{garden}/meter', [MeterController::class, 'ask']);
 Route::post('gardens/{garden}/meter/hold', [MeterController::class, 'hold']);
 Route::post('meter/judge', [MeterController::class, 'judge']);
 Route::get('due', [DiaryController::class, 'due']);
+
+Route::post('dry-runs', [DryRunController::class, 'store']);
+Route::post('dry-runs/file', [DryRunController::class, 'takeIn']);
+Route::get('dry-runs/{run}', [DryRunController::class, 'show']);
+Route::put('dry-runs/{run}', [DryRunController::class, 'update']);
+Route::delete('dry-runs/{run}', [DryRunController::class, 'destroy']);
+Route::get('dry-runs/{run}/diagnosis', [DryRunController::class, 'diagnosis']);
+Route::get('dry-runs/{run}/file', [DryRunController::class, 'file']);
+Route::post('odds', [DryRunController::class, 'odds']);
 
 Route::get('library/{kind}', [LibraryController::class, 'index']);
 Route::post('library/{kind}', [LibraryController::class, 'store']);

@@ -48,6 +48,46 @@ final readonly class DryRun
         return $this->run(null, $until);
     }
 
+    /** The most that there was to be had of this seed, g: kept with care, what cannot be undone poured away, or left alone. */
+    public function most(): float
+    {
+        $care = $this->byCare();
+        $poured = self::writtenOut($care);
+        foreach ($this->luck->mishaps as $mishap) {
+            if (in_array($mishap->kind, [MishapKind::Visitor, MishapKind::Brim, MishapKind::Unrinsed], true)) {
+                $poured[] = new Decision($this->whenSomebodyComes($mishap->day + 1), Act::Change);
+            } elseif ($mishap->kind->remedy() !== null) {
+                $poured[] = new Decision($this->whenSomebodyComes($mishap->shownOn() ?? $mishap->day), $mishap->kind->remedy());
+            }
+        }
+        usort($poured, static fn (Decision $a, Decision $b): int => $a->day <=> $b->day);
+        $runs = [$care, $this->byHabit(), $this->decided($poured), $this->decided([])];
+
+        return max(array_map(static fn (SeasonRun $run): float => $run->harvested(), $runs));
+    }
+
+    /**
+     * What was put in through a season, as decisions.
+     *
+     * @return list<Decision>
+     */
+    public static function writtenOut(SeasonRun $run): array
+    {
+        $decisions = [];
+        foreach ($run->days as $day) {
+            if ($day->change) {
+                $decisions[] = new Decision($day->day, Act::Change);
+            } elseif ($day->topUp > 0.0) {
+                $decisions[] = new Decision($day->day, Act::TopUp, $day->topUp, $day->topUpEc);
+            }
+            if ($day->stronger > 0.0) {
+                $decisions[] = new Decision($day->day, Act::Strengthen, ec: $day->ec());
+            }
+        }
+
+        return $decisions;
+    }
+
     /**
      * As it is decided, and nothing else is done.
      *

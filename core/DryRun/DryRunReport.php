@@ -45,7 +45,6 @@ final readonly class DryRunReport
             $day->seen = $senses->of($played, $index, $until);
             $days[] = $day;
         }
-        $care = $dry->byCare();
         $feed = self::feed($played);
 
         return (object) [
@@ -58,7 +57,7 @@ final readonly class DryRunReport
             ], $dry->luck->mishaps),
             'decisions' => self::worths($dry, $played, $decisions ?? []),
             'harvest_g' => $played->harvested(),
-            'best_g' => max($played->harvested(), $care->harvested()),
+            'best_g' => max($played->harvested(), $dry->most()),
             'killed_day' => $played->killedOn(),
             'water_l' => $played->poured(),
             'feed' => array_map(FeedReport::dose(...), $feed),
@@ -106,6 +105,8 @@ final readonly class DryRunReport
         foreach ($decisions as $n => $decision) {
             $without = $decisions;
             unset($without[$n]);
+            // A look changes nothing.
+            $less = $decision->act === Act::Look ? $played : $dry->decided(array_values($without));
             $told[] = (object) [
                 'day' => $decision->day,
                 'do' => $decision->act->value,
@@ -114,7 +115,7 @@ final readonly class DryRunReport
                     static fn (float|int|null $is): bool => $is !== null,
                 ),
                 'advised' => self::advised($advised[$decision->day] ?? null),
-                'worth_g' => $played->harvested() - $dry->decided(array_values($without))->harvested(),
+                'worth_g' => $played->harvested() - $less->harvested(),
             ];
         }
 

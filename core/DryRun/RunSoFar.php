@@ -58,7 +58,8 @@ final readonly class RunSoFar
     /** @return list<int> the days on which somebody was there, up to one */
     public function visits(int $day): array
     {
-        $days = [$day];
+        // Who sets plants in has been there.
+        $days = [0, $day];
         foreach ($this->decisions as $decision) {
             if ($decision->act !== Act::Away && $decision->day <= $day && $this->dry->whenSomebodyComes($decision->day) === $decision->day) {
                 $days[] = $decision->day;

@@ -124,7 +124,7 @@ it('says what is wrong with rows that are not whole, not known, or of a newer ve
     'another column' => [fn (array $lines) => [$lines[0], '{"table":"tidyings","row":{"id":1,"evil":2}}', '{"rows":1}'], 'has no evil'],
     'an id that is none' => [
         fn (array $lines) => [$lines[0], '{"table":"gardens","row":{"id":"\"><script>","document":"{}"}}', '{"rows":1}'],
-        'whose id is none',
+        'an id that is none',
     ],
     'a newer program' => [
         fn (array $lines) => [
