@@ -7,7 +7,6 @@ namespace App\Cli;
 use InvalidArgumentException;
 use KelpTub\Core\DryRun\Decision;
 use KelpTub\Core\DryRun\Luck;
-use KelpTub\Core\DryRun\MishapKind;
 use KelpTub\Core\DryRun\Odds;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
@@ -105,7 +104,7 @@ final class DryRunCommand extends GardenCommand
         $say("Seed $told->seed, ".$w->count(count($told->days), '1 day', '%d days').'.');
         foreach ($told->mishaps as $m) {
             $shows = $m->seen_on === null ? ', which nothing tells' : ", to be seen on day $m->seen_on";
-            $say("  day $m->day: ".MishapKind::from($m->kind)->inWords()."$shows.");
+            $say("  day $m->day: ".$m->says."$shows.");
         }
         foreach ($told->decisions as $d) {
             $worth = self::grams($w, abs($d->worth_g));

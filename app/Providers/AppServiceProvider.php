@@ -69,6 +69,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Photos::class, static fn (): Photos => new Photos((string) config('kelp.photos')));
         $this->app->singleton('planner.forecast', fn (): Planner => $this->planner(0, $this->app->make(ForecastService::class)));
         $this->app->bind('db.connector.mariadb', OneTry::class);
+        // A season that is played again is the same only where its lids are: they are laid out to the end, which is remembered.
+        $this->app->singleton('planner.whole', fn (): Planner => $this->planner(PHP_INT_MAX));
         $this->app->singleton('planner.final', fn (): Planner => $this->planner(self::STEPS));
     }
 

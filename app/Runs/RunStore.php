@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs;
 
 use App\Models\DryRun;
+use Illuminate\Container\Attributes\Give;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -30,11 +31,14 @@ final readonly class RunStore
     /** So many are kept. */
     public const MOST = 500;
 
+    /** So many are offered to be held beside one. */
+    private const MOST_LIKE = 20;
+
     private const ATTEMPTS = 5;
 
     private const A_WEEK = 7;
 
-    public function __construct(private GardenReader $reader, private Planner $planner)
+    public function __construct(private GardenReader $reader, #[Give('planner.whole')] private Planner $planner)
     {
     }
 
@@ -126,6 +130,14 @@ final readonly class RunStore
     {
         return DryRun::query()->latest('updated_at')->latest('id')->limit(self::MOST)
             ->get(['id', 'garden_id', 'tub', 'name', 'lesson', 'seed', 'day', 'is_over', 'updated_at']);
+    }
+
+    /** @return Collection<int, DryRun> others of the same tub or lesson that are over, the last first */
+    public function like(DryRun $run): Collection
+    {
+        return DryRun::query()->whereKeyNot($run->id)->where('is_over', true)
+            ->where('tub', $run->tub)->where('garden_id', $run->garden_id)->where('lesson', $run->lesson)
+            ->latest('updated_at')->latest('id')->limit(self::MOST_LIKE)->get(['id', 'name', 'seed']);
     }
 
     /** @throws RefusedGarden */

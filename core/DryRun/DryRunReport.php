@@ -11,6 +11,7 @@ use KelpTub\Core\Marks\Feed\SeasonReport;
 use KelpTub\Core\Season\Deeds;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /** A season that was lived through, as it is told at its end: keys and units of the file format. Source: handbook, log (Dry run). */
@@ -20,6 +21,8 @@ final readonly class DryRunReport
     private const MOST_OTHERWISE = 3;
 
     private const LEAST_WORTH_G = 1.0;
+
+    private const KILO = 1000.0;
 
     /**
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
@@ -53,6 +56,7 @@ final readonly class DryRunReport
             'mishaps' => array_map(static fn (Mishap $m): stdClass => (object) [
                 'day' => $m->day,
                 'kind' => $m->kind->value,
+                'says' => $m->kind->inWords(),
                 'seen_on' => self::seenOn($m, $played, $days),
             ], $dry->luck->mishaps),
             'decisions' => self::worths($dry, $played, $decisions ?? []),
@@ -122,6 +126,11 @@ final readonly class DryRunReport
         return $told;
     }
 
+    private static function grams(float $grams, QuantityWriter $write): string
+    {
+        return $grams < self::KILO && $write->system === UnitSystem::Metric ? $write->number($grams, 0, 'g') : $write->mass($grams / self::KILO);
+    }
+
     /** In a word; null of an evening on which nobody could do anything, or after the last day. */
     private static function advised(?Deeds $deeds): ?string
     {
@@ -180,7 +189,8 @@ final readonly class DryRunReport
         if ($decisions !== null) {
             $ways[] = ['Keep to the habits that the tub was planned with: top-ups and changes on their days', null, $dry->byHabit()];
         }
-        $most = $played->harvested();
+        // What the tub's own habits bring is said already.
+        $most = max($played->harvested(), $dry->byHabit()->harvested() + self::LEAST_WORTH_G);
         $best = null;
         foreach ($designs === null ? [] : $designs() as $design) {
             // Of several habits that would have helped, the one that brings most; the first of equals.
@@ -191,7 +201,7 @@ final readonly class DryRunReport
         foreach ($ways as [$says, $patch, $run]) {
             $more = $run->harvested() - $played->harvested();
             if ($more >= self::LEAST_WORTH_G) {
-                $told[] = [$more, (object) ['says' => "$says brings {$write->number($more, 0, 'g')} more.", 'patch' => $patch]];
+                $told[] = [$more, (object) ['says' => "$says brings ".self::grams($more, $write).' more.', 'patch' => $patch]];
             }
         }
         usort($told, static fn (array $a, array $b): int => $b[0] <=> $a[0]);

@@ -41,7 +41,7 @@ final readonly class Guide
             $seen->dead ? 'They are dead. Go on to the end to read what did it, or go back to a day before.' : null,
             $seen->bubbles === 'none' ? 'No bubbles. Power, pump, valve, tube, in this order: roots live without air for hours, not days.' : null,
             $seen->bubbles === 'few' ? 'Fewer bubbles than on the first day. Clean the stone; if that is not it, the pump is tired.' : null,
-            $seen->leaves === 'wilting' ? self::hanging($gap, $isStill) : null,
+            $seen->leaves === 'wilting' && $seen->bubbles !== 'none' ? self::hanging($gap, $isStill) : null,
             $seen->leaves === 'pale' ? 'The leaves are pale: they eat too little, or cannot. Read the pH first, then the EC.' : null,
             $seen->green ? 'Green water: light gets in. It eats the feed and lifts the pH. Cover what lets it in.' : null,
             $seen->ph !== null && $seen->ph > self::PH[1] ? "pH $seen->ph: iron is locked up. Bring it to 6, a little at a time." : null,

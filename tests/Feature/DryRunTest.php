@@ -109,11 +109,11 @@ it('goes out as a file and comes in again as the same run, and is refused with i
     }
 });
 
-it('is what the command line says of the same file of decisions', function () {
-    $run = played(played(begun(), 'week', []), null, [['day' => 7, 'do' => 'top-up', 'litres' => 2.5, 'ec_ms_cm' => 0.8]]);
+it('is what the command line says of the same file of decisions, its lid laid out to the end', function (array $tub) {
+    $run = played(played(begun([], $tub), 'week', []), null, [['day' => 7, 'do' => 'top-up', 'litres' => 2.5, 'ec_ms_cm' => 0.8]]);
     $end = played($run, 'end')->json('end');
     [$garden, $decisions] = [tempnam(sys_get_temp_dir(), 'kelp'), tempnam(sys_get_temp_dir(), 'kelp')];
-    file_put_contents($garden, (string) json_encode(Grown::garden()->document));
+    file_put_contents($garden, (string) json_encode(Grown::garden($tub)->document));
     file_put_contents($decisions, (string) json_encode($run->json('decisions')));
     $said = (new Process(
         ['php', base_path('bin/kelp'), 'dry-run', $garden, '--tub=tub', '--seed=7', "--decisions=$decisions", '--json'],
@@ -122,7 +122,7 @@ it('is what the command line says of the same file of decisions', function () {
     unlink($decisions);
 
     expect(json_decode($said, true))->toEqual($end);
-});
+})->with([[[]], [Grown::kinds()['aerated tote of two crops']], [['vessel' => 'tote-45', 'crop' => 'mizuna']]]);
 
 it('says in what the design differs by now, and lives on where its tub or its garden is gone', function () {
     $document = Grown::garden()->document;

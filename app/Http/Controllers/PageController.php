@@ -12,8 +12,13 @@ use App\Library\LibraryForPage;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use App\Logs\Photos;
+use App\Models\DryRun;
 use App\Models\Garden;
+use App\Runs\Lessons;
+use App\Runs\RunStore;
+use App\Runs\RunView;
 use App\Version;
+use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -21,6 +26,7 @@ use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\Library;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Tub\Sketch;
 use KelpTub\Core\WhatIf\Comparison;
 use KelpTub\Core\WhatIf\ReckonedBefore;
 use KelpTub\Core\WhatIf\SingleTub;
@@ -187,6 +193,47 @@ final readonly class PageController
             'figures' => Comparison::of($plan, $findings),
             'report' => GardenFile::encode($this->planner->written($plan, $findings)),
         ];
+    }
+
+    /** Lessons, and the runs that are kept. */
+    public function dryRuns(Lessons $lessons, RunStore $runs): Response
+    {
+        return Inertia::render('DryRuns', [
+            'lessons' => array_map(fn (stdClass $lesson): array => [
+                'key' => $lesson->key,
+                'title' => $lesson->title,
+                'about' => $lesson->about,
+                'minutes' => $lesson->minutes,
+                'sketch' => Sketch::of($this->planner->begun($this->reader->fromDocument($lesson->garden), [])),
+            ], $lessons->all()),
+            'runs' => $runs->all()->map(static fn (DryRun $run): array => [
+                'id' => $run->id,
+                'name' => $run->name,
+                'lesson' => $run->lesson,
+                'seed' => $run->seed,
+                'day' => $run->day,
+                'over' => $run->is_over,
+                'at' => $run->updated_at->toIso8601String(),
+            ])->all(),
+        ]);
+    }
+
+    public function dryRun(DryRun $run, RunStore $runs, RunView $view, #[Give('planner.whole')] Planner $whole): Response
+    {
+        $garden = $runs->gardenOf($run);
+        $told = $view->of($run);
+        $told->overtaken = false;
+
+        return Inertia::render('DryRun', [
+            'run' => GardenFile::encode($told),
+            'report' => $whole->preview($garden),
+            'units' => $garden->units->value,
+            'others' => $runs->like($run)->map(static fn (DryRun $other): array => [
+                'id' => $other->id,
+                'name' => $other->name,
+                'seed' => $other->seed,
+            ])->all(),
+        ]);
     }
 
     public function library(Library $library, OwnLibrary $own, LibraryFiles $files, string $kind = 'vessels'): Response

@@ -215,7 +215,8 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <p class="faint">Design, build and keep standalone hydroponic tubs.</p>
             </div>
             <nav aria-label="Beside the gardens">
-                <Link href="/library" class="word">Library</Link><Link :href="compareHref" class="word">Compare</Link>
+                <Link href="/library" class="word">Library</Link><Link href="/dry-runs" class="word">Dry runs</Link
+                ><Link :href="compareHref" class="word">Compare</Link>
             </nav>
         </header>
 

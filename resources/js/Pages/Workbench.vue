@@ -5,6 +5,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import Bench from '../bench/Bench.vue';
 import { OpenGarden, provideGarden } from '../kit/garden';
 import { useShortcuts } from '../kit/keys';
+import { offered } from '../kit/offer';
 import { loadRest, type Library } from '../kit/library';
 import { usePanel, usePlaces } from '../kit/places';
 import { isMark, MARKS, type Mark } from '../marks';
@@ -30,6 +31,9 @@ const library = reactive(props.library) as Library;
 void loadRest(library);
 const garden = provideGarden(new OpenGarden(props.id, props.revision, props.document, props.report, library));
 const keys = ref(false);
+/** What another page found for this garden is put in as it opens. */
+const found = offered(props.id);
+if (found) garden.apply(found.says, found.patch);
 
 /** The address says which tub and mark are open, so that a link, a reload and the way back come to them. */
 const mark = ref<Mark | 'bench'>('bench');

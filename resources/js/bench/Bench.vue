@@ -7,6 +7,8 @@ import { mass, money, volume } from '../kit/format';
 import { usePanel } from '../kit/places';
 import { dateOf, dayNumber, fromToday, wallClock } from '../kit/dates';
 import { useDays } from '../days/diary';
+import { beginDryRun } from '../dryrun/begin';
+import ManySeasons from '../dryrun/ManySeasons.vue';
 import { useGarden } from '../kit/garden';
 import Toggle from '../kit/Toggle.vue';
 
@@ -149,6 +151,12 @@ const budget = computed(() => report.value.budget);
                     <p v-if="more > 0" class="small faint">{{ more }} more</p>
                 </template>
                 <p v-else class="sound">Nothing to mend.</p>
+                <div v-if="tub.shape.crops.length" class="tries">
+                    <button type="button" class="word small" data-act="dry-run" @click="beginDryRun(garden, tub.id)">
+                        Dry run<span class="hidden-visually"> of {{ tub.name }}</span>
+                    </button>
+                    <ManySeasons :tub="tub.id" />
+                </div>
             </li>
             <li v-for="finding in shared" :key="finding.code" class="shared" :data-code="finding.code">
                 <h2>The whole garden</h2>
@@ -178,6 +186,16 @@ const budget = computed(() => report.value.budget);
 }
 .lead {
     flex: 1;
+}
+.tries {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0.2rem 1rem;
+    margin-top: 0.3rem;
+}
+.tries :deep(.word) {
+    border-bottom-color: var(--rule);
 }
 .next button {
     border: 0;

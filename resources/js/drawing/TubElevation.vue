@@ -14,9 +14,11 @@ const props = withDefaults(
         looks?: Looks;
         level?: number;
         bubbles?: boolean;
+        /** How much of the air comes that was designed, 0 … 1. */
+        air?: number;
         bare?: boolean;
     }>(),
-    { growth: 1, looks: undefined, level: undefined, bubbles: true, bare: false },
+    { growth: 1, looks: undefined, level: undefined, bubbles: true, air: 1, bare: false },
 );
 
 const clip = useId();
@@ -85,7 +87,7 @@ const laid = computed(() => {
     return (stones.value?.at ?? []).map((p, i) => ({ x_mm: p.x_mm, kind: kinds[i] ?? kinds[0]! }));
 });
 const bubblesAt = computed(() => {
-    const air = props.tub.oxygen.air_l_min ?? 0;
+    const air = (props.tub.oxygen.air_l_min ?? 0) * props.air;
     if (!props.bubbles || air <= 0 || water.value <= 0) return [];
     const each = air / Math.max(1, laid.value.length);
     const count = Math.round(Math.min(26, 4 + each * 9));
@@ -102,7 +104,7 @@ const bubblesAt = computed(() => {
 
 /** Drops that bursting bubbles throw up at a cloner's stems. */
 const spray = computed(() =>
-    !cloner.value || !stones.value || (props.tub.oxygen.air_l_min ?? 0) <= 0 || water.value <= 0
+    !cloner.value || !stones.value || (props.tub.oxygen.air_l_min ?? 0) * props.air <= 0 || water.value <= 0
         ? []
         : Array.from({ length: 44 }, (_, i) => ({
               x: (scatter(i, 11) - 0.5) * 2 * halfAt(shape.value.stations, water.value) * 0.88 * s.value,

@@ -8,6 +8,7 @@ import Fold from '../kit/Fold.vue';
 import { length, number, volume, weight } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { send, useTurns } from '../kit/turns';
+import { beginDryRun } from '../dryrun/begin';
 import DaySection from '../feed/DaySection.vue';
 import ReadsOtherwise, { type Corrected } from '../feed/ReadsOtherwise.vue';
 import MarkPage from '../shell/MarkPage.vue';
@@ -328,6 +329,9 @@ const WORDS: Record<string, string> = { likely: 'Likely', perhaps: 'Perhaps' };
                 writes
                 @did="corrected"
             />
+            <button v-if="tub.shape.crops.length" type="button" class="word small" data-act="dry-run" @click="beginDryRun(garden, tub.id)">
+                Dry run: live through its season first
+            </button>
             <Caution v-if="diary?.findings.length">
                 Acids and bases: gloves and goggles, into water, never water into them. Pump and lamp are unplugged before wet hands go
                 near.

@@ -10,6 +10,7 @@ use App\Models\Garden;
 use App\Runs\Lessons;
 use App\Runs\RunStore;
 use App\Runs\RunView;
+use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -33,12 +34,17 @@ final readonly class DryRunController
     {
     }
 
-    /** `{"garden", "tub"}` with `from`, the id of a garden that is kept, `seed`, and another run's `decisions` up to `day`; or `{"lesson"}`. */
+    /**
+     * `{"garden", "tub"}` with `from`, the id of a garden that is kept, and `seed`; or `{"lesson"}`; or `{"same"}`, the id of a run whose design
+     * is played again, with `"design": "now"` as its garden has it by now. With another run's `decisions` up to `day` it begins there.
+     */
     public function store(Request $request, Lessons $lessons): Response
     {
         $body = RequestInput::body($request, [
             'lesson' => ['string', 'max:60'],
-            'tub' => ['required_without:lesson', 'string', 'max:120'],
+            'same' => ['string', 'size:26'],
+            'design' => ['in:then,now'],
+            'tub' => ['required_without_all:lesson,same', 'string', 'max:120'],
             'from' => ['nullable', 'string', 'size:26'],
             'seed' => ['integer', 'min:0', 'max:'.Luck::MOST_SEED],
             'day' => ['integer', 'min:0', 'max:1000'],
@@ -49,10 +55,15 @@ final readonly class DryRunController
 
             return $this->told($this->runs->begin($lesson->garden, null, 'tub', $lesson->seed, $lesson->key), 201);
         }
-        $run = $this->runs->begin(
+        [$garden, $from, $tub] = isset($body->same) ? $this->designOf($body->same, ($body->design ?? 'then') === 'now') : [
             RequestInput::object($body->garden ?? null, '/garden'),
             isset($body->from) && Garden::query()->whereKey($body->from)->exists() ? $body->from : null,
             $body->tub,
+        ];
+        $run = $this->runs->begin(
+            $garden,
+            $from,
+            $tub,
             (int) ($body->seed ?? random_int(0, Luck::MOST_SEED)),
             null,
             array_values((array) ($body->decisions ?? [])),
@@ -60,6 +71,15 @@ final readonly class DryRunController
         );
 
         return $this->told($run, 201);
+    }
+
+    /** @return array{stdClass, string|null, string} the design of another run, then or now, the garden that it is of, and the tub */
+    private function designOf(string $id, bool $now): array
+    {
+        $run = DryRun::query()->findOrFail($id);
+        $garden = $now ? Garden::query()->findOrFail($run->garden_id) : null;
+
+        return [GardenFile::decode($garden->document ?? $run->document), $run->garden_id, $run->tub];
     }
 
     public function show(DryRun $run): Response
@@ -124,7 +144,7 @@ final readonly class DryRunController
     }
 
     /** `{"garden", "tub", "seeds"}`: how it fares under its own habits over so many seasons. */
-    public function odds(Request $request, GardenReader $reader, Planner $planner): Response
+    public function odds(Request $request, GardenReader $reader, #[Give('planner.whole')] Planner $planner): Response
     {
         $body = RequestInput::body($request, [
             'tub' => ['required', 'string', 'max:120'],

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** What may be done this evening, and what was. */
+import { computed, ref } from 'vue';
+import Caution from '../kit/Caution.vue';
+import Fold from '../kit/Fold.vue';
+import Measure from '../kit/Measure.vue';
+import type { Units } from '../kit/format';
+import type { Decision, DryRun } from '../types/dry-run';
+import { type Act, ACTS, told } from './run';
+
+const props = defineProps<{ run: DryRun; tonight: Decision[]; units: Units }>();
+const emit = defineEmits<{ decide: [decision: Decision]; take: [decision: Decision] }>();
+
+const may = computed(() => new Set<Act>(props.run.so_far.may));
+const litres = ref<number | null>(null);
+const ec = ref<number | null>(null);
+const ph = ref('6.0');
+const away = ref('7');
+const wrong = ref('');
+
+const AIR: Act[] = ['valve', 'clean-stone', 'restart-pump'];
+const CARE: Act[] = ['cover', 'cool', 'wet-plugs', 'trim-roots', 'pick'];
+const of = (acts: Act[]): Act[] => acts.filter((act) => may.value.has(act));
+
+function decide(act: Act, more: Partial<Decision> = {}): void {
+    wrong.value = '';
+    emit('decide', { day: props.run.day, do: act, ...more });
+}
+function topUp(): void {
+    if (litres.value === null) return void (wrong.value = 'Say how much: 2 L.');
+    decide('top-up', { litres: litres.value, ...(ec.value === null ? {} : { ec_ms_cm: ec.value }) });
+}
+function setPh(): void {
+    const value = Number(ph.value.replace(',', '.'));
+    if (!(value >= 4 && value <= 9)) return void (wrong.value = 'A pH from 4 to 9: 6.0.');
+    decide('ph', { ph: value });
+}
+function goAway(): void {
+    const days = Number(away.value);
+    if (!Number.isInteger(days) || days < 1 || days > 60) return void (wrong.value = 'Whole days, 1 to 60.');
+    decide('away', { days });
+}
+</script>
+
+<template>
+    <section class="tonight" aria-label="Tonight">
+        <h2>Tonight</h2>
+        <ul v-if="tonight.length" class="plain">
+            <li v-for="(d, i) in tonight" :key="i">
+                <span>{{ told(d, units) }}</span>
+                <button type="button" class="word small" :aria-label="`Take back: ${told(d, units)}`" @click="emit('take', d)">
+                    Take back
+                </button>
+            </li>
+        </ul>
+        <fieldset class="ruled">
+            <legend>Water</legend>
+            <Measure label="Top up" dimension="volume" :model-value="litres" optional @update:model-value="(v) => (litres = v)" />
+            <Measure
+                label="at EC"
+                dimension="conductivity"
+                :model-value="ec"
+                optional
+                hint="as planned where it is left empty"
+                @update:model-value="(v) => (ec = v)"
+            />
+            <button type="button" class="box" data-act="top-up" @click="topUp">{{ ACTS['top-up'].says }}</button>
+            <div class="pair">
+                <button type="button" class="box" data-act="change" @click="decide('change')">{{ ACTS.change.says }}</button>
+                <button v-if="may.has('strengthen')" type="button" class="box" data-act="strengthen" @click="decide('strengthen')">
+                    {{ ACTS.strengthen.says }}
+                </button>
+            </div>
+            <div class="with">
+                <input v-model="ph" class="text" inputmode="decimal" aria-label="pH that it is set to" @keydown.enter.prevent="setPh" />
+                <button type="button" class="box" data-act="ph" @click="setPh">{{ ACTS.ph.says }}</button>
+            </div>
+        </fieldset>
+        <fieldset v-if="of(AIR).length" class="ruled">
+            <legend>Air</legend>
+            <div class="pair">
+                <button v-for="act in of(AIR)" :key="act" type="button" class="box" :data-act="act" @click="decide(act)">
+                    {{ ACTS[act].says }}
+                </button>
+            </div>
+        </fieldset>
+        <Fold title="Care, and going away" :open="false">
+            <div class="care">
+                <button v-for="act in of(CARE)" :key="act" type="button" class="box" :data-act="act" @click="decide(act)">
+                    {{ ACTS[act].says }}
+                </button>
+                <div class="with">
+                    <input v-model="away" class="text" inputmode="numeric" aria-label="Days away" @keydown.enter.prevent="goAway" />
+                    <button type="button" class="box" data-act="away" @click="goAway">{{ ACTS.away.says }}, days</button>
+                </div>
+            </div>
+        </Fold>
+        <p v-if="wrong" class="small wrong" role="alert">{{ wrong }}</p>
+        <Caution v-if="tonight.some((d) => d.do === 'ph')">
+            In life: acid or base a drop at a time, into water and never water into it, with gloves and goggles.
+        </Caution>
+    </section>
+</template>
+
+<style scoped>
+.tonight {
+    display: grid;
+    gap: 0.6rem;
+}
+ul li {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    gap: 0.5rem;
+    border-bottom: 1px solid var(--rule);
+}
+.with {
+    display: grid;
+    grid-template-columns: 4.2rem 1fr;
+    gap: 0.4rem;
+}
+.pair {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.3rem;
+}
+.care {
+    display: grid;
+    gap: 0.3rem;
+}
+.wrong {
+    color: var(--stop-text);
+}
+</style>
