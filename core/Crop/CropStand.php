@@ -52,6 +52,26 @@ final readonly class CropStand
         $this->bearsFruit = $crop->group === CropGroup::Fruit;
     }
 
+    /** The same with so many plants fewer: those that there are grow as before. At least one stays. */
+    public function without(int $plants): self
+    {
+        $left = max(1, $this->plants - $plants);
+        $use = $this->use;
+
+        return new self(
+            $this->crop,
+            $left,
+            new WaterUse($use->toHarvest * $left / $this->plants, $use->harvestDay, $use->lastDay, $use->firstDay),
+            $this->density,
+        );
+    }
+
+    /** Whether it is sown in the tub, and not set out as plants. */
+    public function isSownHere(): bool
+    {
+        return $this->use->firstDay > 0.0;
+    }
+
     /** Share of its growth that a day of so warm an air leaves: 1 in comfort, straight to nothing 12 °C† out of it. */
     public function growthByAir(float $celsius): float
     {

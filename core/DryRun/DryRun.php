@@ -208,6 +208,22 @@ final readonly class DryRun
         return $this->season($until)->run(new Player($this->luck->mishaps, $decisions, $until));
     }
 
+    /** The tub as it really stands: with fewer plants where seeds did not come up. */
+    private function lived(): SeasonTub
+    {
+        $sown = Luck::sown($this->tub);
+        foreach ($this->luck->mishaps as $mishap) {
+            if ($sown !== null && $mishap->kind === MishapKind::NotUp) {
+                $stands = $this->tub->stands;
+                $stands[$sown] = $stands[$sown]->without((int) $mishap->amount);
+
+                return $this->tub->standing(array_values($stands));
+            }
+        }
+
+        return $this->tub;
+    }
+
     /** @param  array<string, int>  $until */
     private function season(array $until): Season
     {
@@ -225,6 +241,6 @@ final readonly class DryRun
             $events = $event === null ? $events : [...$events, $event];
         }
 
-        return new Season($this->tub, $this->weather, $events, $this->luck->thirst, $this->luck->appetite);
+        return new Season($this->lived(), $this->weather, $events, $this->luck->thirst, $this->luck->appetite);
     }
 }

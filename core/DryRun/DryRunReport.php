@@ -28,8 +28,8 @@ final readonly class DryRunReport
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
      * @param  bool  $meter  whether the grower owns one
      * @param  (Closure(list<Dose>, float): float)|null  $price  of feed and of litres of water, in the garden's currency
-     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs  other habits that the tub may be given: in words, as
-     *                                                                                     a patch, and as this seed would have it
+     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs  other habits that the tub may be given: in words,
+     *                                                                                     as a patch, and as this seed would have it
      */
     public static function of(
         DryRun $dry,
@@ -128,7 +128,9 @@ final readonly class DryRunReport
 
     private static function grams(float $grams, QuantityWriter $write): string
     {
-        return $grams < self::KILO && $write->system === UnitSystem::Metric ? $write->number($grams, 0, 'g') : $write->mass($grams / self::KILO);
+        return $grams < self::KILO && $write->system === UnitSystem::Metric
+            ? $write->number($grams, 0, 'g')
+            : $write->mass($grams / self::KILO);
     }
 
     /** In a word; null of an evening on which nobody could do anything, or after the last day. */

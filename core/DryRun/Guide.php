@@ -24,6 +24,9 @@ final readonly class Guide
     /** † salt that has climbed, or fallen, by so much of what is wanted. */
     private const SALT = [0.6, 1.3];
 
+    /** † a seed that did not come up is spoken of until then. */
+    private const SEEDS_DAYS = 20;
+
     /** † on so many first evenings seedlings' roots are looked after. */
     private const SHORT_ROOTS_DAYS = 4;
 
@@ -39,15 +42,20 @@ final readonly class Guide
         $isStill = $tub->system === GrowingSystem::Passive;
         $says = array_filter([
             $seen->dead ? 'They are dead. Go on to the end to read what did it, or go back to a day before.' : null,
-            $seen->bubbles === 'none' ? 'No bubbles. Power, pump, valve, tube, in this order: roots live without air for hours, not days.' : null,
+            $seen->bubbles === 'none'
+                ? 'No bubbles. Power, pump, valve, tube, in this order: roots live without air for hours, not days.' : null,
             $seen->bubbles === 'few' ? 'Fewer bubbles than on the first day. Clean the stone; if that is not it, the pump is tired.' : null,
             $seen->leaves === 'wilting' && $seen->bubbles !== 'none' ? self::hanging($gap, $isStill) : null,
             $seen->leaves === 'pale' ? 'The leaves are pale: they eat too little, or cannot. Read the pH first, then the EC.' : null,
+            $seen->missing > 0 && $seen->day < self::SEEDS_DAYS ? self::missing($seen->missing) : null,
             $seen->green ? 'Green water: light gets in. It eats the feed and lifts the pH. Cover what lets it in.' : null,
             $seen->ph !== null && $seen->ph > self::PH[1] ? "pH $seen->ph: iron is locked up. Bring it to 6, a little at a time." : null,
             $seen->ph !== null && $seen->ph < self::PH[0] ? "pH $seen->ph: calcium and magnesium are locked up. Bring it to 6." : null,
             self::salt($seen->ec_ms_cm, $wanted),
-            $seen->water_c > self::WARM_C ? 'The water is warm: it holds less air, and rot likes it. Shade it, or put frozen bottles in.' : null,
+            $seen->tips && $seen->ec_ms_cm === null
+                ? 'Tips of leaves are burnt: the water may be too strong. Change it, or top up with plain water.' : null,
+            $seen->water_c > self::WARM_C
+                ? 'The water is warm: it holds less air, and rot likes it. Shade it, or put frozen bottles in.' : null,
             $seen->day < self::SHORT_ROOTS_DAYS && $seen->level_mm > 0
                 ? 'Roots are short yet: water that touches the foot of the cups is what they need now.' : null,
             $isStill && $gap > 0 && $seen->day >= self::SHORT_ROOTS_DAYS
@@ -59,6 +67,12 @@ final readonly class Guide
         ]);
 
         return $says === [] ? ['All looks as it should. Read the stick, and go on.'] : array_slice(array_values($says), 0, self::MOST);
+    }
+
+    private static function missing(int $many): string
+    {
+        return ($many === 1 ? 'In one cup' : "In $many cups")
+            .' nothing has come up, and nothing will. Sow two to a cup next time; the others have more room.';
     }
 
     private static function hanging(float $gap, bool $isStill): string

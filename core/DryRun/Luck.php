@@ -27,6 +27,13 @@ final readonly class Luck
     /** What comes so late changes nothing any more. */
     private const LAST_DAYS = 3;
 
+    /** Seeds that do not come up, at most. */
+    private const MOST_MISSING = 2;
+
+    private const ALL_DAYS = 1000;
+
+    private const HOURS_A_DAY = 24;
+
     /** @param  list<Mishap>  $mishaps  by day */
     public function __construct(public float $thirst = 1.0, public float $appetite = 1.0, public array $mishaps = [], public int $seed = 0)
     {
@@ -38,7 +45,7 @@ final readonly class Luck
         $chance = new Randomizer(new Mt19937($seed));
         $thirst = $chance->getInt(...self::HIDDEN) / 100;
         $appetite = $chance->getInt(...self::HIDDEN) / 100;
-        $kinds = MishapKind::of($tub->system, $tub->breath !== null);
+        $kinds = MishapKind::of($tub->system, $tub->breath !== null, self::sown($tub) !== null);
         $mishaps = [];
         $last = max(self::QUIET_DAYS + 1, (int) floor($lastDay) - self::LAST_DAYS);
         for ($many = $chance->getInt(1, self::MOST_MISHAPS); $many > 0; $many--) {
@@ -50,18 +57,37 @@ final readonly class Luck
         return new self($thirst, $appetite, $mishaps, $seed);
     }
 
+    /** The first stand that is sown in the tub with several plants; null where there is none. */
+    public static function sown(SeasonTub $tub): ?int
+    {
+        foreach ($tub->stands as $i => $stand) {
+            if ($stand->isSownHere() && $stand->plants > 1) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
     private static function mishap(MishapKind $kind, int $day, Randomizer $chance): Mishap
     {
         return match ($kind) {
             MishapKind::HeatWave => new Mishap($kind, $day, $chance->getInt(3, 7), (float) $chance->getInt(6, 12)),
-            MishapKind::PowerCut => new Mishap($kind, $day, 1, (float) $chance->getInt(2, 30)),
+            MishapKind::PowerCut => self::powerCut($day, $chance->getInt(2, 30)),
             MishapKind::ValveShut => new Mishap($kind, $day),
             MishapKind::Diaphragm, MishapKind::CloggedStone => new Mishap($kind, $day, amount: $chance->getInt(20, 60) / 100),
-            MishapKind::Visitor => new Mishap($kind, $day, 1, $chance->getInt(6, 15) / 10),
+            MishapKind::Visitor => new Mishap($kind, $day, 1, $chance->getInt(12, 20) / 10),
             MishapKind::MissedWeek => new Mishap($kind, $day, 7),
             MishapKind::Unrinsed => new Mishap($kind, 0, 21),
             MishapKind::Brim => new Mishap($kind, $day, 1),
             MishapKind::LightLeak => new Mishap($kind, $day),
+            MishapKind::NotUp => new Mishap($kind, 0, self::ALL_DAYS, (float) $chance->getInt(1, self::MOST_MISSING)),
         };
+    }
+
+    /** One over midnight goes on on the next day. */
+    private static function powerCut(int $day, int $hours): Mishap
+    {
+        return new Mishap(MishapKind::PowerCut, $day, (int) ceil($hours / self::HOURS_A_DAY), (float) $hours);
     }
 }

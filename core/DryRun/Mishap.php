@@ -9,7 +9,8 @@ final readonly class Mishap
 {
     /**
      * @param  int  $days  how long it lasts by itself; of what goes on until it is put right, 0
-     * @param  float  $amount  °C warmer, hours without power, share of the air that still comes, or mS/cm too strong; 0 where it has none
+     * @param  float  $amount  °C warmer, hours without power, share of the air that still comes, mS/cm too strong, or plants that are
+     *                         missing; 0 where it has none
      */
     public function __construct(public MishapKind $kind, public int $day, public int $days = 0, public float $amount = 0.0)
     {

@@ -19,13 +19,21 @@ enum MishapKind: string
     case Unrinsed = 'unrinsed-medium';
     case Visitor = 'visitor-feeds';
     case MissedWeek = 'missed-week';
+    case NotUp = 'not-up';
 
-    /** @return list<self> those that may come to a tub */
-    public static function of(GrowingSystem $system, bool $bubbles): array
+    /** † Seeds that are not up by then will not come, days. */
+    private const SEEDS_DAYS = 12;
+
+    /**
+     * @param  bool  $isSown  whether several seeds of a crop are sown in it
+     * @return list<self> those that may come to a tub
+     */
+    public static function of(GrowingSystem $system, bool $bubbles, bool $isSown): array
     {
         return array_values(array_filter(self::cases(), static fn (self $kind): bool => match ($kind) {
             self::PowerCut, self::ValveShut, self::Diaphragm, self::CloggedStone => $bubbles,
             self::Brim => $system === GrowingSystem::Passive,
+            self::NotUp => $isSown,
             default => true,
         }));
     }
@@ -53,6 +61,7 @@ enum MishapKind: string
     {
         return match ($this) {
             self::LightLeak => 5,
+            self::NotUp => self::SEEDS_DAYS,
             self::Unrinsed, self::Visitor => null,
             default => 0,
         };
@@ -71,6 +80,7 @@ enum MishapKind: string
             self::Unrinsed => 'pebbles that were not rinsed',
             self::Visitor => 'a visitor who fed it too',
             self::MissedWeek => 'a week in which nobody came',
+            self::NotUp => 'seed that did not come up',
         };
     }
 }

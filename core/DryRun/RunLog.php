@@ -78,6 +78,8 @@ final readonly class RunLog
             self::SIGNS[$row->leaves] ?? null,
             self::BUBBLES[$row->bubbles ?? ''] ?? null,
             $row->green ? Sign::GreenFilm : null,
+            $row->tips ? Sign::BurntTips : null,
+            $row->missing > 0 ? Sign::NotUp : null,
         ]);
 
         return array_filter([

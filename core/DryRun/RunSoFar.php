@@ -8,8 +8,8 @@ use KelpTub\Core\Season\SeasonRun;
 use stdClass;
 
 /**
- * A season that is lived through, as far as it has come: what was read on the days on which somebody was there, and what the forecast has next.
- * It tells nothing that is hidden. Keys and units of the file format. Source: handbook, log (Dry run).
+ * A season that is lived through, as far as it has come: what was read on the days on which somebody was there, and what the forecast has
+ * next. It tells nothing that is hidden. Keys and units of the file format. Source: handbook, log (Dry run).
  */
 final readonly class RunSoFar
 {
@@ -61,7 +61,8 @@ final readonly class RunSoFar
         // Who sets plants in has been there.
         $days = [0, $day];
         foreach ($this->decisions as $decision) {
-            if ($decision->act !== Act::Away && $decision->day <= $day && $this->dry->whenSomebodyComes($decision->day) === $decision->day) {
+            $isThere = $decision->act !== Act::Away && $this->dry->whenSomebodyComes($decision->day) === $decision->day;
+            if ($isThere && $decision->day <= $day) {
                 $days[] = $decision->day;
             }
         }
@@ -110,10 +111,10 @@ final readonly class RunSoFar
         return $this->lastDay();
     }
 
-    /** @return array{string, string|null, bool, bool} what eyes tell */
+    /** @return array{string, string|null, bool, bool, int, bool} what eyes tell */
     private static function told(stdClass $seen): array
     {
-        return [$seen->leaves, $seen->bubbles, $seen->green, $seen->level_mm === 0];
+        return [$seen->leaves, $seen->bubbles, $seen->green, $seen->tips, $seen->missing, $seen->level_mm === 0];
     }
 
     /** What the forecast has for an evening; null where nothing. */

@@ -31,6 +31,11 @@ final readonly class Senses
     /** Air under this share of what was designed shows as few bubbles. */
     private const FEW_BUBBLES = 0.8;
 
+    /** † water that is stronger than liked by so much burns tips on so many evenings on end. */
+    private const BURNS_EC = 0.3;
+
+    private const BURNS_DAYS = 2;
+
     private const SEEDS = 2 ** 32;
 
     /** From the stream of one day to that of the next. */
@@ -56,6 +61,8 @@ final readonly class Senses
             'bubbles' => $this->bubbles($run, $day, $until),
             'leaves' => $run->looks($index)->value,
             'green' => $this->isGreen($day->day, $until),
+            'tips' => self::areBurnt($run, $index),
+            'missing' => $this->missing($day->day),
             'ph' => match (true) {
                 $is === null => null,
                 $this->meter => round($is + $ph * self::METER_HUNDREDTHS / self::DROPS_HUNDREDTHS, 2),
@@ -88,6 +95,42 @@ final readonly class Senses
             $air < self::FEW_BUBBLES => 'few',
             default => 'many',
         };
+    }
+
+    /** Whether water that is too strong for what lives in it has burnt the tips of leaves: it shows after some evenings of it. */
+    private static function areBurnt(SeasonRun $run, int $index): bool
+    {
+        for ($day = $index; $day > $index - self::BURNS_DAYS; $day--) {
+            $ec = $day < 0 ? null : $run->days[$day]->ec();
+            if ($ec === null || $ec <= self::likedEc($run, $day) + self::BURNS_EC) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** The strongest water that all that lives in it like. */
+    private static function likedEc(SeasonRun $run, int $day): float
+    {
+        $liked = INF;
+        foreach ($run->tub->stands as $i => $stand) {
+            $liked = $run->days[$day]->after->died[$i] === null ? min($liked, $stand->crop->ecHigh) : $liked;
+        }
+
+        return $liked;
+    }
+
+    /** How many seeds have not come up, once it is plain that they will not. */
+    private function missing(int $day): int
+    {
+        foreach ($this->luck->mishaps as $mishap) {
+            if ($mishap->kind === MishapKind::NotUp && $day >= (int) $mishap->shownOn()) {
+                return (int) $mishap->amount;
+            }
+        }
+
+        return 0;
     }
 
     /** @param  array<string, int>  $until */

@@ -44,6 +44,9 @@ final readonly class WaterDiagnosis
 
     private const LEVEL_ERROR_MM = 3.0;
 
+    /** † water that rises by more where nothing was poured in was poured in by somebody, mm. */
+    private const RISES_MM = 8.0;
+
     private const STALE_DAYS = 7.0;
 
     /** A change is late when it is so many days over. */
@@ -65,6 +68,7 @@ final readonly class WaterDiagnosis
     {
         return array_values(array_filter([
             $this->leak(),
+            $this->filled(),
             $this->drinking(),
             $this->eating(),
             $this->phOut(),
@@ -90,6 +94,58 @@ final readonly class WaterDiagnosis
         }
 
         return null;
+    }
+
+    /** Water that rose in the last days though nobody wrote down that any was poured in; under the sky rain does the same. */
+    private function filled(): ?Suspicion
+    {
+        $before = null;
+        $found = null;
+        foreach ($this->case->readings as $reading) {
+            $entry = $reading->entry;
+            if ($entry->level === null) {
+                continue;
+            }
+            $rose = $before === null ? 0.0 : $entry->level - $before->level;
+            if ($before !== null && $this->isWetBetween($before, $entry)) {
+                $found = null;
+            } elseif ($before !== null && $rose > self::RISES_MM && $this->case->now - $entry->time() <= self::STALE_DAYS) {
+                $found = [$before, $entry, $rose];
+            }
+            $before = $entry;
+        }
+        if ($found === null || $this->case->tub->lidArea !== null) {
+            return null;
+        }
+        [$from, $to, $rose] = $found;
+        $isStill = $this->case->tub->system === GrowingSystem::Passive;
+
+        return new Suspicion(
+            'log.filled',
+            0.8,
+            'Somebody poured water in.',
+            sprintf(
+                'It rose by %s in %s, and nothing was written down.',
+                $this->case->write->length($rose),
+                self::days($to->time() - $from->time()),
+            ),
+            $isStill
+                ? 'Let it down to the line again tonight: roots that lived in air drown in it. Then look whether it is thinner.'
+                : 'Read EC and bring it back: what was poured in was likely plain.',
+            'Ask whoever else has been there; put a note on the lid.',
+            [$from->id, $to->id],
+        );
+    }
+
+    private function isWetBetween(Entry $from, Entry $to): bool
+    {
+        foreach ($this->case->entries as $entry) {
+            if ($entry->isWet() && $entry->time() >= $from->time() && $entry->time() <= $to->time()) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function drinking(): ?Suspicion

@@ -76,6 +76,16 @@ final readonly class SeasonTub
     }
 
     /**
+     * The same with other plants of the same crops.
+     *
+     * @param  non-empty-list<CropStand>  $stands
+     */
+    public function standing(array $stands): self
+    {
+        return new self(...[...$this->given(), 'stands' => $stands]);
+    }
+
+    /**
      * The same with what was set in on different days.
      *
      * @param  list<int>  $days  of each stand

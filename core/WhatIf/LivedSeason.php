@@ -100,7 +100,7 @@ final readonly class LivedSeason
         );
     }
 
-    /** @return list<array{string, list<stdClass>, SeasonRun}> other habits of the tub: in words, as a patch, and as this seed would have it */
+    /** @return list<array{string, list<stdClass>, SeasonRun}> other habits: in words, as a patch, and as this seed would have it */
     private function otherDesigns(): array
     {
         $designs = [];

@@ -94,7 +94,10 @@ it('loses a season by doing nothing, is told why, goes back to an evening and br
 })->with(['at the desk' => [[1280, 800]], 'at the tub' => [[390, 844, true]]]);
 
 it('is played by keys alone, and takes back by z', function () {
-    [$browser, $server] = bench(bucket20(['crop' => 'lettuce-leaf', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));
+    [$browser, $server] = bench(bucket20(
+        ['crop' => 'lettuce-leaf', 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ));
     $browser->script("document.querySelector('[data-act=dry-run]').focus()");
     $browser->driver->switchTo()->activeElement()->sendKeys(WebDriverKeys::ENTER);
     $browser->see('[data-act=day]');
@@ -159,7 +162,10 @@ it('plays decisions in the design as it is by now, and changes the design by wha
 });
 
 it('counts a thousand seasons on the Bench as they come, and stops at a press', function () {
-    [$browser] = bench(bucket20(['crop' => 'lettuce-leaf', 'feed' => 'f'], ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]]));
+    [$browser] = bench(bucket20(
+        ['crop' => 'lettuce-leaf', 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']]],
+    ));
     $browser->press('[data-act=odds]')->see('[data-odds]');
     $browser->press('[data-act=stop-odds]');
     $browser->until(

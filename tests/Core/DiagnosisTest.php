@@ -58,6 +58,43 @@ it('tells drinking more from eating more, and either from what was forecast', fu
         ->and($of(['ec' => -0.3]))->not->toContain('log.matched');
 });
 
+it('says that somebody poured water in where it rose and nothing was written down', function (float $mm, array $between, bool $says) {
+    foreach (['passive', 'aerated'] as $system) {
+        $garden = Grown::garden(['system' => $system, 'crop' => 'dill', 'reservoir_change' => 'never', 'top_ups' => 'quarter']);
+        $entries = [
+            Grown::entry(10, '18:00', ['level_mm' => 180.0]),
+            ...array_map(static fn (array $e): Entry => Grown::entry(11, '18:00', $e), $between),
+            Grown::entry(12, '18:00', ['level_mm' => 180.0 + $mm]),
+        ];
+        $found = suspicionOf($garden, $entries, 'log.filled', 13.75);
+        expect($found !== null)->toBe($says);
+        if ($found !== null) {
+            expect($found->why)->toContain('2 days')->and($found->do)->toContain($system === 'passive' ? 'Let it down' : 'Read EC');
+        }
+    }
+})->with([
+    'a reading’s error' => [8.0, [], false],
+    'more than that' => [8.1, [], true],
+    'a top-up was written down' => [40.0, [['top_up_l' => 2.0]], false],
+    'a change was' => [40.0, [['change' => true]], false],
+    'it was seen in between' => [40.0, [['note' => 'all well']], true],
+]);
+
+it('speaks of water that was poured in for a week, and until water is seen to', function () {
+    $garden = Grown::garden(['crop' => 'dill', 'reservoir_change' => 'never', 'top_ups' => 'quarter']);
+    $log = [Grown::entry(10, '18:00', ['level_mm' => 180.0]), Grown::entry(12, '18:00', ['level_mm' => 210.0])];
+    $at = static fn (int $day, array $more = []): bool => suspicionOf(
+        $garden,
+        [...$log, ...$more],
+        'log.filled',
+        $day + 0.75,
+    ) !== null;
+    $seen = [Grown::entry(13, '18:00', ['level_mm' => 208.0])];
+    $let = [Grown::entry(13, '17:00', ['change' => true]), Grown::entry(13, '18:00', ['level_mm' => 190.0])];
+
+    expect([$at(19), $at(20), $at(15, $seen), $at(15, $let)])->toBe([true, false, true, false]);
+});
+
 it('brings the EC right in this tub’s amounts', function () {
     $garden = grownChilli();
     $of = suspicionOf($garden, [readingOf($garden, 30), readingOf($garden, 34, ['ec' => -0.4])], 'log.eating-more');

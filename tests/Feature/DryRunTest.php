@@ -103,7 +103,8 @@ it('goes out as a file and comes in again as the same run, and is refused with i
     expect($again->json('id'))->not->toBe($run->json('id'))
         ->and($again->json('end'))->toBe($run->json('end'))->and($again->json('so_far'))->toBe($run->json('so_far'));
 
-    foreach (['format' => 'x', 'version' => 9, 'seed' => 1.5, 'tub' => 3, 'garden' => null, 'day' => -1, 'decisions' => 'no'] as $key => $bad) {
+    $wrong = ['format' => 'x', 'version' => 9, 'seed' => 1.5, 'tub' => 3, 'garden' => null, 'day' => -1, 'decisions' => 'no'];
+    foreach ($wrong as $key => $bad) {
         $broken = (string) json_encode([...(array) json_decode($file), $key => $bad]);
         expect(ask('/api/dry-runs/file', ['text' => $broken])->assertStatus(422)->json('faults.0.pointer'))->toBe("/$key");
     }

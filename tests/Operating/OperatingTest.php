@@ -44,7 +44,10 @@ function oldData(): string
     $zip = new ZipArchive;
     $zip->open(BEFORE);
     $server = new Process(
-        ['mariadbd', '--no-defaults', ...$root, "--datadir=$folder", "--tmpdir=$folder.tables", "--socket=$folder.sock", '--skip-networking'],
+        [
+            'mariadbd', '--no-defaults', ...$root, "--datadir=$folder", "--tmpdir=$folder.tables", "--socket=$folder.sock",
+            '--skip-networking',
+        ],
         env: $path,
     );
     $server->start();

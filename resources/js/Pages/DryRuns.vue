@@ -3,6 +3,7 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
+import type { Fault } from '../kit/api';
 import { send } from '../kit/turns';
 import type { DryRun } from '../types/dry-run';
 
@@ -35,6 +36,7 @@ async function remove(row: Row): Promise<void> {
     if (answer.kind === 'done' || answer.kind === 'gone') router.reload();
     else message.value = 'message' in answer ? answer.message : 'That did not work.';
 }
+const fault = (f: Fault | undefined): string => (f ? `${f.pointer.slice(1)} ${f.message}` : '');
 async function take(files: FileList | null): Promise<void> {
     const text = await files?.[0]?.text().catch(() => null);
     if (text === null || text === undefined) return;
@@ -42,7 +44,7 @@ async function take(files: FileList | null): Promise<void> {
     if (answer.kind === 'done') return void router.visit(`/dry-runs/${answer.data.id}`);
     message.value =
         answer.kind === 'refused'
-            ? `This is no dry run that can be played: ${answer.faults[0]?.pointer.slice(1) ?? ''} ${answer.faults[0]?.message ?? answer.message}.`
+            ? `This is no dry run that can be played: ${fault(answer.faults[0]) || answer.message}.`
             : 'message' in answer
               ? answer.message
               : 'That did not work.';

@@ -35,7 +35,7 @@ export interface Refused {
     message: string;
 }
 
-/** Where each waits: the browser's own database, through reload and restart. By itself, so that no window writes over what another keeps. */
+/** Where each waits by itself, through reload and restart: in the browser's own database, where no window writes over another's. */
 const UNSENT = 'kelp-unsent/';
 const idOf = (w: Waiting): string => (w.entry ?? w.line!).id;
 const keyOf = (w: Waiting): string => UNSENT + idOf(w);

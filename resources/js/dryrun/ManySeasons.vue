@@ -59,6 +59,7 @@ const WORDS: Record<string, string> = {
     'unrinsed-medium': 'pebbles not rinsed',
     'visitor-feeds': 'one who fed it too',
     'missed-week': 'a week away',
+    'not-up': 'seed that did not come up',
     'the-design': 'the design itself',
     'thirst-or-appetite': 'thirst or appetite',
 };

@@ -41,7 +41,8 @@ export function reading(seen: Seen, units: Units): { name: string; says: string;
     return [
         { name: 'stick', says: seen.level_mm === 0 ? 'dry' : length(seen.level_mm, units), ill: seen.level_mm === 0 },
         ...(seen.bubbles === null ? [] : [{ name: 'bubbles', says: seen.bubbles, ill: seen.bubbles !== 'many' }]),
-        { name: 'leaves', says: LEAVES[seen.leaves], ill: seen.leaves !== 'well' },
+        { name: 'leaves', says: LEAVES[seen.leaves] + (seen.tips ? ', tips burnt' : ''), ill: seen.leaves !== 'well' || seen.tips },
+        ...(seen.missing === 0 ? [] : [{ name: 'not up', says: seen.missing === 1 ? 'one seed' : `${seen.missing} seeds`, ill: true }]),
         { name: 'water', says: `${temperature(seen.water_c, units)}${seen.green ? ', green' : ''}`, ill: seen.green },
         ...(seen.ph === null ? [] : [{ name: 'pH', says: seen.ph.toFixed(seen.ec_ms_cm === null ? 1 : 2) }]),
         ...(seen.ec_ms_cm === null ? [] : [{ name: 'EC', says: number(seen.ec_ms_cm, 2, 'mS/cm') }]),

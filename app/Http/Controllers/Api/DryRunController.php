@@ -35,8 +35,9 @@ final readonly class DryRunController
     }
 
     /**
-     * `{"garden", "tub"}` with `from`, the id of a garden that is kept, and `seed`; or `{"lesson"}`; or `{"same"}`, the id of a run whose design
-     * is played again, with `"design": "now"` as its garden has it by now. With another run's `decisions` up to `day` it begins there.
+     * `{"garden", "tub"}` with `from`, the id of a garden that is kept, and `seed`; or `{"lesson"}`; or `{"same"}`, the id of a run whose
+     * design is played again, with `"design": "now"` as its garden has it by now. With another run's `decisions` up to `day` it begins
+     * there.
      */
     public function store(Request $request, Lessons $lessons): Response
     {
@@ -88,8 +89,8 @@ final readonly class DryRunController
     }
 
     /**
-     * `{"revision", "decisions", "day", "on": "day"}`: plays on by a `day`, a `week`, to the `next` thing or to the `end`; without `on` it stays,
-     * or goes back, to `day`. Where it was played on elsewhere meanwhile it is answered as it stands, and `overtaken`.
+     * `{"revision", "decisions", "day", "on": "day"}`: plays on by a `day`, a `week`, to the `next` thing or to the `end`; without `on` it
+     * stays, or goes back, to `day`. Where it was played on elsewhere meanwhile it is answered as it stands, and `overtaken`.
      */
     public function update(Request $request, DryRun $run): Response
     {
@@ -138,7 +139,10 @@ final readonly class DryRunController
     /** `{"text"}`: a file of a run, taken in as one of its own. */
     public function takeIn(Request $request): Response
     {
-        $body = RequestInput::body($request, ['text' => ['required', 'string', 'max:4000000'], 'from' => ['nullable', 'string', 'size:26']]);
+        $body = RequestInput::body($request, [
+            'text' => ['required', 'string', 'max:4000000'],
+            'from' => ['nullable', 'string', 'size:26'],
+        ]);
 
         return $this->told($this->runs->takeIn($body->text, $body->from ?? null), 201);
     }
