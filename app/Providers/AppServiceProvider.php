@@ -13,6 +13,7 @@ use App\Logs\Photos;
 use App\Meters\MeterService;
 use App\Prices\SupplierService;
 use App\Runs\Lessons;
+use App\Runs\RunStore;
 use App\Weather\ForecastService;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
@@ -38,6 +39,7 @@ final class AppServiceProvider extends ServiceProvider
             base_path('data'),
             new KeptFiles(storage_path('framework/cache/library')),
         ));
+        $this->app->scoped(RunStore::class);
         $this->app->singleton(Lessons::class, static fn (): Lessons => new Lessons(base_path('data/lessons.json')));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(

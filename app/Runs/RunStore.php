@@ -22,7 +22,7 @@ use KelpTub\Core\WhatIf\LivedSeason;
 use stdClass;
 
 /** Keeps seasons that are lived through: what is decided is written down day by day, and all else is played again from it. */
-final readonly class RunStore
+final class RunStore
 {
     public const FORMAT = 'kelp-tub.run';
 
@@ -38,7 +38,10 @@ final readonly class RunStore
 
     private const A_WEEK = 7;
 
-    public function __construct(private GardenReader $reader, #[Give('planner.whole')] private Planner $planner)
+    /** @var array{DryRun, Garden, LivedSeason}|null the last that was asked for: what plays it on also tells it */
+    private ?array $last = null;
+
+    public function __construct(private readonly GardenReader $reader, #[Give('planner.whole')] private readonly Planner $planner)
     {
     }
 
@@ -58,9 +61,7 @@ final readonly class RunStore
         array $decisions = [],
         int $day = 0,
     ): DryRun {
-        $design = clone $document;
-        // What stands in it in life has nothing to do with it.
-        unset($design->entries, $design->plantings);
+        $design = self::design($document);
         $garden = $this->reader->fromDocument($design);
         $season = $this->season($garden, $tub, $seed);
         $read = self::read($season, $decisions, $day);
@@ -81,6 +82,15 @@ final readonly class RunStore
             'document' => GardenFile::encode($design),
             'decisions' => self::written($decisions),
         ]);
+    }
+
+    /** A garden without what stands in it in life: that has nothing to do with a dry run. */
+    public static function design(stdClass $document): stdClass
+    {
+        $design = clone $document;
+        unset($design->entries, $design->plantings);
+
+        return $design;
     }
 
     /**
@@ -143,12 +153,23 @@ final readonly class RunStore
     /** @throws RefusedGarden */
     public function seasonOf(DryRun $run): LivedSeason
     {
-        return $this->season($this->gardenOf($run), $run->tub, $run->seed);
+        return $this->known($run)[2];
     }
 
     public function gardenOf(DryRun $run): Garden
     {
-        return $this->reader->read($run->document);
+        return $this->known($run)[1];
+    }
+
+    /** @return array{DryRun, Garden, LivedSeason} its design never changes */
+    private function known(DryRun $run): array
+    {
+        if ($this->last === null || $this->last[0]->id !== $run->id) {
+            $garden = $this->reader->read($run->document);
+            $this->last = [$run, $garden, $this->season($garden, $run->tub, $run->seed)];
+        }
+
+        return $this->last;
     }
 
     /**

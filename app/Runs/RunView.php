@@ -70,7 +70,11 @@ final readonly class RunView
         if ($garden === null) {
             return null;
         }
-        $now = $this->reader->read($garden->document);
+        $design = RunStore::design(GardenFile::decode($garden->document));
+        if (GardenFile::encode($design) === $run->document) {
+            return (object) ['id' => $garden->id, 'name' => $garden->name, 'differs' => []];
+        }
+        $now = $this->reader->fromDocument($design);
         [$was, $is] = [$this->alone($this->runs->gardenOf($run), $run->tub), $this->alone($now, $run->tub)];
 
         return (object) [
