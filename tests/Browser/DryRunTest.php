@@ -182,3 +182,41 @@ it('says of a file that is no run what is wrong with it', function () {
     $browser->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/data/demo.kelp.json');
     $browser->waitForText('no dry run that can be played')->waitForText('format');
 });
+
+it('keeps the order of what is pressed while answers are late: each on its own evening', function () {
+    [$browser, $server] = lesson('green-water');
+    $browser->devTools('Network.enable');
+    $late = ['offline' => false, 'latency' => 900, 'downloadThroughput' => -1, 'uploadThroughput' => -1];
+    $browser->devTools('Network.emulateNetworkConditions', $late);
+    try {
+        $browser->keys('d')->keys('d');
+        $browser->see(Browser::field('Top up'))->sendKeys('1 L'.WebDriverKeys::TAB);
+        $browser->press('[data-act=top-up]');
+        $browser->script('document.activeElement.blur()');
+        $browser->keys('d');
+        $browser->until(fn (): bool => openRun($browser, $server)->day === 3, 'for three days to pass');
+        $browser->until(fn (): bool => $browser->see('.day .number')->getText() === '3', 'for them to be shown');
+    } finally {
+        $browser->devTools('Network.emulateNetworkConditions', ['latency' => 0] + $late);
+    }
+    $topUps = array_values(array_filter(openRun($browser, $server)->decisions, static fn (object $d): bool => $d->do === 'top-up'));
+    expect(array_column($topUps, 'day'))->toBe([2])->and($topUps[0]->litres)->toEqual(1);
+});
+
+it('holds two runs beside one another', function () {
+    $server = Server::shared();
+    $ids = [];
+    foreach ([[], [['day' => 19, 'do' => 'valve']]] as $decisions) {
+        $run = $server->call('POST', '/api/dry-runs', '{"lesson":"no-bubbles"}');
+        foreach ([['day' => 19, 'on' => null], ['day' => 19, 'on' => 'end']] as $play) {
+            $body = (string) json_encode(['revision' => $run->revision, 'decisions' => $decisions, ...$play]);
+            $run = $server->call('PUT', "/api/dry-runs/$run->id", $body);
+        }
+        $ids[] = $run->id;
+    }
+    $browser = Browser::shared()->open("$server->url/dry-runs/$ids[0]");
+    $browser->see('select option[value="'.$ids[1].'"]')->click();
+    $browser->waitForText('beside: ');
+    $won = $server->call('GET', "/api/dry-runs/$ids[1]")->end->harvest_g;
+    expect($browser->see('.figure')->getText())->toContain('beside: '.round($won)."\u{202F}g")->and($won)->toBeGreaterThan(500);
+});

@@ -73,8 +73,11 @@ it('comes to what the forecast has next, or to what eyes tell, whichever is soon
         ->and(array_column(soFar([], $shut)->looks(2, 6), 'day'))->toBe([3, 4, 5]);
     $report = soFar()->toReport(5);
     expect([soFar()->toReport(0)->next->day, soFar()->toReport(0)->next->do])->toBe([4, 'strengthen'])
-        ->and([$report->next->day, $report->next->do])->toBe([$first, 'top-up'])
-        ->and($report->next->litres)->toBe($plan->run()->days[$first]->topUp)
+        ->and([$report->next->day, $report->next->do, $report->next->litres])->toBe([$first, 'change', null]);
+    $topped = Gardens::fed(Grown::garden(['reservoir_change' => 'never', 'top_ups' => 'quarter']))->run();
+    $day = array_key_first(array_filter($topped->days, static fn (SeasonDay $d): bool => $d->topUp > 0.0));
+    $report = soFar(['reservoir_change' => 'never', 'top_ups' => 'quarter'])->toReport($day);
+    expect([$report->next->day, $report->next->do, $report->next->litres])->toBe([$day, 'top-up', $topped->days[$day]->topUp])
         ->and(soFar()->toReport($first)->next->day)->toBe($first)
         ->and(soFar()->toReport(soFar()->lastDay())->over)->toBeTrue()
         ->and(soFar()->toReport(3)->over)->toBeFalse()->and(soFar()->toReport(3, true)->over)->toBeTrue();

@@ -3,10 +3,10 @@
 import { Head, Link, router } from '@inertiajs/vue3';
 import { computed, ref, watch } from 'vue';
 import Ending from '../dryrun/Ending.vue';
-import RunChart, { type Deed } from '../dryrun/RunChart.vue';
+import RunChart, { type Drawn } from '../dryrun/RunChart.vue';
 import TonightForm from '../dryrun/TonightForm.vue';
 import TubTonight from '../dryrun/TubTonight.vue';
-import { grams, type On, reading, told, usePlay } from '../dryrun/run';
+import { type Deed, grams, type On, reading, told, usePlay } from '../dryrun/run';
 import Figure from '../kit/Figure.vue';
 import { counted, money, type Units, volume } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
@@ -15,7 +15,7 @@ import { offer } from '../kit/offer';
 import { providePlace } from '../kit/typed';
 import { send, useTurns } from '../kit/turns';
 import MarkPage from '../shell/MarkPage.vue';
-import type { Decision, DryRun, Ending as Told } from '../types/dry-run';
+import type { DryRun, Ending as Told } from '../types/dry-run';
 import type { Report } from '../types/report';
 
 const props = defineProps<{ run: string; report: string; units: Units; others: { id: string; name: string; seed: number }[] }>();
@@ -33,7 +33,7 @@ const chosen = ref<number | null>(null);
 watch(run, () => (chosen.value = null));
 const day = computed(() => chosen.value ?? run.value.day);
 const looked = computed(() => soFar.value.seen.find((s) => s.day === day.value) ?? seen.value);
-const deeds = computed<Deed[]>(() =>
+const deeds = computed<Drawn[]>(() =>
     (end.value?.decisions ?? run.value.decisions)
         .filter((d) => d.do !== 'look')
         .map((d) => {
@@ -46,8 +46,8 @@ async function go(on: On): Promise<void> {
     suspects.value = null;
     await play(on);
 }
-async function decide(decision: Decision): Promise<void> {
-    await play(null, [decision]);
+async function decide(deed: Deed): Promise<void> {
+    await play(null, [deed]);
 }
 
 /** What the Log says, when it is asked. */

@@ -7,7 +7,7 @@ import { computed, ref } from 'vue';
 import { plain, type Units } from '../kit/format';
 import { useBox } from '../drawing/useBox';
 
-export interface Deed {
+export interface Drawn {
     day: number;
     says: string;
     tone: 'good' | 'bad' | 'none';
@@ -22,7 +22,7 @@ const props = defineProps<{
     course?: { day: number; level_mm: number }[];
     /** Of another run, to be held beside. */
     other?: { day: number; level_mm: number }[];
-    deeds: Deed[];
+    deeds: Drawn[];
     mishaps?: { day: number; says: string }[];
     next?: number | null;
     day: number;

@@ -1,19 +1,27 @@
 <script setup lang="ts">
 /** What may be done this evening, and what was. */
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import Caution from '../kit/Caution.vue';
 import Fold from '../kit/Fold.vue';
 import Measure from '../kit/Measure.vue';
 import type { Units } from '../kit/format';
 import type { Decision, DryRun } from '../types/dry-run';
-import { type Act, ACTS, told } from './run';
+import { type Act, ACTS, type Deed, told } from './run';
 
 const props = defineProps<{ run: DryRun; tonight: Decision[]; units: Units }>();
-const emit = defineEmits<{ decide: [decision: Decision]; take: [decision: Decision] }>();
+const emit = defineEmits<{ decide: [deed: Deed]; take: [decision: Decision] }>();
 
 const may = computed(() => new Set<Act>(props.run.so_far.may));
 const litres = ref<number | null>(null);
 const ec = ref<number | null>(null);
+/** What was poured in is written anew; what was not taken stays. */
+watch(
+    () => props.run.revision,
+    () => {
+        litres.value = null;
+        ec.value = null;
+    },
+);
 const ph = ref('6.0');
 const away = ref('7');
 const wrong = ref('');
@@ -22,9 +30,9 @@ const AIR: Act[] = ['valve', 'clean-stone', 'restart-pump'];
 const CARE: Act[] = ['cover', 'cool', 'wet-plugs', 'trim-roots', 'pick'];
 const of = (acts: Act[]): Act[] => acts.filter((act) => may.value.has(act));
 
-function decide(act: Act, more: Partial<Decision> = {}): void {
+function decide(act: Act, more: Omit<Deed, 'do'> = {}): void {
     wrong.value = '';
-    emit('decide', { day: props.run.day, do: act, ...more });
+    emit('decide', { do: act, ...more });
 }
 function topUp(): void {
     if (litres.value === null) return void (wrong.value = 'Say how much: 2 L.');

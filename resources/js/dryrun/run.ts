@@ -9,12 +9,12 @@ export type On = 'day' | 'week' | 'next' | 'end';
 /** What is done, in words: on a button, and when it has been done. */
 export const ACTS: Record<Act, { says: string; did: string }> = {
     'top-up': { says: 'Top up', did: 'topped up' },
-    change: { says: 'Change the water', did: 'changed the water' },
+    change: { says: 'Change water', did: 'changed the water' },
     strengthen: { says: 'Stir feed in', did: 'stirred feed in' },
     ph: { says: 'Set the pH', did: 'set the pH' },
-    valve: { says: 'Open the valve', did: 'opened the valve' },
-    'clean-stone': { says: 'Clean the stone', did: 'cleaned the stone' },
-    'restart-pump': { says: 'See to the pump', did: 'saw to the pump' },
+    valve: { says: 'Open valve', did: 'opened the valve' },
+    'clean-stone': { says: 'Clean stone', did: 'cleaned the stone' },
+    'restart-pump': { says: 'See to pump', did: 'saw to the pump' },
     cover: { says: 'Cover it against light', did: 'covered it' },
     cool: { says: 'Put frozen bottles in', did: 'cooled it' },
     'wet-plugs': { says: 'Wet the plugs', did: 'wetted the plugs' },
@@ -52,13 +52,16 @@ export function reading(seen: Seen, units: Units): { name: string; says: string;
 
 export const grams = (g: number, units: Units): string => weight(g, units);
 
-/** A run that is played: every press is kept at the server before it shows. */
+/** What is decided on the evening that it is when its turn comes. */
+export type Deed = Omit<Decision, 'day'>;
+
+/** A run that is played: every press is kept at the server before it shows, and the next is made of what came of it. */
 export function usePlay(first: DryRun): {
     run: Ref<DryRun>;
     seen: ComputedRef<Seen>;
     tonight: ComputedRef<Decision[]>;
     message: Ref<string>;
-    play: (on: On | null, more?: Decision[]) => Promise<boolean>;
+    play: (on: On | null, more?: Deed[]) => Promise<boolean>;
     take: (decision: Decision) => Promise<boolean>;
     backTo: (day: number) => Promise<boolean>;
     undo: () => Promise<boolean>;
@@ -68,11 +71,17 @@ export function usePlay(first: DryRun): {
     const seen = computed(() => run.value.so_far.seen.at(-1)!);
     const tonight = computed(() => run.value.decisions.filter((d) => d.day === run.value.day && d.do !== 'look'));
 
-    async function put(says: string, decisions: Decision[], day: number, on: On | null): Promise<boolean> {
-        const answer = await send<DryRun>(says, `dry-runs/${run.value.id}`, {
+    /** How it is to stand: all decisions, the day, and how far it goes on from there. */
+    interface Wanted {
+        decisions: Decision[];
+        day: number;
+        on: On | null;
+    }
+    async function put(says: string, wanted: () => Wanted): Promise<boolean> {
+        const answer = await send<DryRun>(says, `dry-runs/${run.value.id}`, () => ({
             method: 'PUT',
-            body: JSON.stringify({ revision: run.value.revision, decisions, day, on }),
-        });
+            body: JSON.stringify({ revision: run.value.revision, ...wanted() }),
+        }));
         if (answer.kind === 'done') {
             run.value = answer.data;
             message.value = answer.data.overtaken ? 'It was played on in another window. This is how it stands.' : '';
@@ -88,33 +97,29 @@ export function usePlay(first: DryRun): {
                     : 'That did not work. Try again.';
         return false;
     }
-    const before = (day: number): Decision[] => run.value.decisions.filter((d) => d.day <= day);
-    const backTo = (day: number): Promise<boolean> => put('Going back', before(day), day, null);
+    const until = (day: number): Wanted => ({ decisions: run.value.decisions.filter((d) => d.day <= day), day, on: null });
+    const without = (gone: Decision | undefined): Wanted => ({
+        ...until(run.value.day),
+        decisions: run.value.decisions.filter((d) => d !== gone),
+    });
     return {
         run,
         seen,
         tonight,
         message,
-        play: (on, more = []) => put('Playing on', [...run.value.decisions, ...more], run.value.day, on),
-        take: (decision) =>
-            put(
-                'Taking back',
-                run.value.decisions.filter((d) => d !== decision),
-                run.value.day,
-                null,
-            ),
-        backTo,
-        undo: () => {
-            const last = tonight.value.at(-1);
-            if (last && !run.value.so_far.over)
-                return put(
-                    'Taking back',
-                    run.value.decisions.filter((d) => d !== last),
-                    run.value.day,
-                    null,
-                );
-            const visits = run.value.so_far.seen.map((s) => s.day).filter((day) => day < run.value.day);
-            return visits.length ? backTo(visits.at(-1)!) : Promise.resolve(false);
-        },
+        play: (on, more = []) =>
+            put('Playing on', () => {
+                const { day, decisions } = run.value;
+                return { decisions: [...decisions, ...more.map((deed) => ({ ...deed, day }))], day, on };
+            }),
+        take: (decision) => put('Taking back', () => without(decision)),
+        backTo: (day) => put('Going back', () => until(day)),
+        /** What was decided last tonight; where nothing was, the evening before on which somebody was there. */
+        undo: () =>
+            put('Taking back', () => {
+                const last = run.value.so_far.over ? undefined : tonight.value.at(-1);
+                const before = run.value.so_far.seen.map((s) => s.day).filter((day) => day < run.value.day);
+                return last ? without(last) : until(before.at(-1) ?? 0);
+            }),
     };
 }

@@ -7,9 +7,12 @@ type Options = NonNullable<Parameters<typeof call>[1]>;
 /** Who has not answered by then is taken for away, ms. */
 const SENT_WITHIN_MS = 120_000;
 
-/** A press that keeps something or takes it away: done once, though it is pressed twice, and what is pressed after it waits. */
-export const send = <T>(says: string, path: string, options: Options = {}): Promise<Answer<T>> =>
-    deeds.runOnce(says, () => call<T>(path, { within: SENT_WITHIN_MS, ...options }));
+/**
+ * A press that keeps something or takes it away: done once, though it is pressed twice, and what is pressed after it waits. What it sends
+ * may be made when its turn comes, of how things stand then.
+ */
+export const send = <T>(says: string, path: string, options: Options | (() => Options) = {}): Promise<Answer<T>> =>
+    deeds.runOnce(says, () => call<T>(path, { within: SENT_WITHIN_MS, ...(typeof options === 'function' ? options() : options) }));
 
 /**
  * Questions of one kind, of which only the answer to the newest counts: null is given for one that was overtaken, or whose asker has gone.
