@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs;
 
 use App\Models\DryRun;
+use App\Models\Garden as Kept;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -194,6 +195,7 @@ final class RunStore
         return GardenFile::encode((object) [
             'format' => self::FORMAT,
             'version' => self::VERSION,
+            'from' => $run->garden_id,
             'tub' => $run->tub,
             'seed' => $run->seed,
             'lesson' => $run->lesson,
@@ -204,11 +206,11 @@ final class RunStore
     }
 
     /**
-     * Takes a file of a run in.
+     * Takes a file of a run in. Where the garden that it was of is here, it is of that one: in what its design differs by now is told.
      *
      * @throws RefusedGarden
      */
-    public function takeIn(string $text, ?string $from): DryRun
+    public function takeIn(string $text): DryRun
     {
         $file = GardenFile::decode($text);
         if (($file->format ?? null) !== self::FORMAT) {
@@ -236,7 +238,10 @@ final class RunStore
             throw RefusedGarden::one('/decisions', 'is '.self::said($decisions).'; it is a list of what was done on which day');
         }
 
-        return $this->begin($file->garden, $from, $file->tub, $seed, null, array_values($decisions), $day);
+        $from = $file->from ?? null;
+        $isHere = is_string($from) && Kept::query()->whereKey($from)->exists();
+
+        return $this->begin($file->garden, $isHere ? $from : null, $file->tub, $seed, null, array_values($decisions), $day);
     }
 
     private function season(Garden $garden, string $tub, int $seed): LivedSeason

@@ -369,6 +369,24 @@ it('counts the minutes of what is done, and reads litres and words to their boun
         ->and($faults(['do' => 'look', 'at' => 3]))->toHaveCount(1);
 });
 
+it('reads days from the first to the last, and strengths to their bounds', function () {
+    $faults = static fn (array $one): array => array_filter(
+        (new DecisionReader(20.0))->read(json_decode((string) json_encode([['day' => 0, 'do' => 'look', ...$one]]))),
+        is_string(...),
+    );
+    expect($faults([]))->toBe([])->and($faults(['day' => -1]))->toHaveCount(1)->and($faults(['day' => 729]))->toBe([])
+        ->and($faults(['day' => 730]))->toHaveCount(1)->and($faults(['day' => 1.5]))->toHaveCount(1)
+        ->and($faults(['day' => 'x']))->toHaveCount(1)
+        ->and($faults(['do' => 'strengthen', 'ec_ms_cm' => 0.1]))->toBe([])
+        ->and($faults(['do' => 'strengthen', 'ec_ms_cm' => 0.09]))->toHaveCount(1);
+});
+
+it('is looked at every fourth day by habit, still water once a week', function () {
+    $leak = new Luck(mishaps: [new Mishap(MishapKind::LightLeak, 3)]);
+    expect(dryRun([], $leak)->mended(null))->toBe(['light-leak' => 12])
+        ->and(dryRun(Grown::kinds()['passive, topped up'], $leak)->mended(null))->toBe(['light-leak' => 14]);
+});
+
 it('mends on the very day, and hears of a visitor’s feed by a meter, or by leaves where it is far too much', function () {
     $dry = dryRun([], new Luck(mishaps: [new Mishap(MishapKind::ValveShut, 5)]));
     expect($dry->mended([new Decision(5, Act::Valve)]))->toBe(['valve-shut' => 5])

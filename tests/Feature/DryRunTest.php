@@ -154,6 +154,20 @@ it('says in what the design differs by now, and lives on where its tub or its ga
     played($of(), 'day')->assertOk();
 });
 
+it('comes in from a file to the garden that it was of, where that is here, and says what differs', function () {
+    $document = Grown::garden()->document;
+    $id = send('POST', '/api/gardens', (string) json_encode($document))->assertCreated()->json('id');
+    $file = (string) send('GET', '/api/dry-runs/'.begun(['from' => $id])->json('id').'/file', '')->getContent();
+    $document->tubs[0]->crop = 'rocket';
+    send('PUT', "/api/gardens/$id", (string) json_encode($document), ['If-Match' => '"1"'])->assertOk();
+    expect(array_column(ask('/api/dry-runs/file', ['text' => $file])->json('garden.differs'), 'is'))->toContain('Rocket');
+
+    Garden::findOrFail($id)->forceDelete();
+    expect(ask('/api/dry-runs/file', ['text' => $file])->assertCreated()->json('garden'))->toBeNull();
+    $strange = (string) json_encode(['from' => ['x']] + (array) json_decode($file));
+    expect(ask('/api/dry-runs/file', ['text' => $strange])->assertCreated()->json('garden'))->toBeNull();
+});
+
 it('touches no planting and no log', function () {
     $document = Grown::garden([], [[]])->document;
     $id = send('POST', '/api/gardens', (string) json_encode($document))->assertCreated()->json('id');

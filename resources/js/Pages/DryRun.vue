@@ -78,6 +78,14 @@ async function again(seed: number | null): Promise<void> {
     if (answer.kind === 'done') router.visit(`/dry-runs/${answer.data.id}`);
     else message.value = 'message' in answer ? answer.message : 'That did not work.';
 }
+const MOST_SEED = 4_294_967_295;
+const seed = ref('');
+function bySeed(): void {
+    const text = seed.value.trim();
+    if (!/^\d{1,10}$/.test(text) || Number(text) > MOST_SEED)
+        message.value = `“${text}” is no seed. A seed is a whole number from 0 to ${MOST_SEED}.`;
+    else void again(Number(text));
+}
 /** The same decisions in the design as it is now. */
 async function playThere(): Promise<void> {
     const answer = await send<DryRun>('Playing it there', 'dry-runs', {
@@ -191,6 +199,17 @@ const back = computed(() => (run.value.garden ? `/gardens/${run.value.garden.id}
                     <template v-else>
                         <button type="button" class="box" data-act="again" @click="again(run.seed)">Begin again with this seed</button>
                         <button v-if="!run.lesson" type="button" class="box" data-act="another" @click="again(null)">Another season</button>
+                        <label v-if="!run.lesson" class="other">
+                            <span>By a seed that somebody told you</span>
+                            <input
+                                v-model="seed"
+                                class="text"
+                                inputmode="numeric"
+                                data-field="seed"
+                                placeholder="1204"
+                                @keydown.enter.prevent="bySeed"
+                            />
+                        </label>
                         <label v-if="others.length" class="other">
                             <span>Beside another run</span>
                             <select v-model="besideId" class="text">

@@ -139,12 +139,9 @@ final readonly class DryRunController
     /** `{"text"}`: a file of a run, taken in as one of its own. */
     public function takeIn(Request $request): Response
     {
-        $body = RequestInput::body($request, [
-            'text' => ['required', 'string', 'max:4000000'],
-            'from' => ['nullable', 'string', 'size:26'],
-        ]);
+        $body = RequestInput::body($request, ['text' => ['required', 'string', 'max:4000000']]);
 
-        return $this->told($this->runs->takeIn($body->text, $body->from ?? null), 201);
+        return $this->told($this->runs->takeIn($body->text), 201);
     }
 
     /** `{"garden", "tub", "seeds"}`: how it fares under its own habits over so many seasons. */
