@@ -267,7 +267,7 @@ it('is told as its schema says, on the way and at the end', function (array $tub
     }
 })->with(array_map(static fn (array $tub): array => [$tub], Grown::kinds()));
 
-/** @return array<string, array<string, mixed>> how seasons of tubs of every kind are told, by seed: on the way, at their end, many of them */
+/** @return array<string, array<string, mixed>> how seasons of tubs of every kind are told: on the way, at their end, and many of them */
 function toldSeasons(): array
 {
     $all = [];
@@ -279,7 +279,8 @@ function toldSeasons(): array
                 new Decision(2, Act::Look, at: 'roots'), new Decision(4, Act::TopUp, 0.3, 0.4), new Decision(6, Act::Ph, ph: 5.8),
                 new Decision(8, Act::TopUp, 0.2), new Decision(8, Act::Cool), new Decision(9, Act::Strengthen, ec: 1.6),
                 new Decision(10, Act::Cover), new Decision(11, Act::Valve), new Decision(12, Act::Strengthen),
-                new Decision(13, Act::CleanStone), new Decision(14, Act::RestartPump), new Decision(15, Act::Change), new Decision(16, Act::Away, days: 3),
+                new Decision(13, Act::CleanStone), new Decision(14, Act::RestartPump), new Decision(15, Act::Change),
+                new Decision(16, Act::Away, days: 3),
                 new Decision(21, Act::TopUp, 0.4), new Decision(21, Act::TopUp, 0.2, 0.9),
             ];
             $soFar = $season->soFar($decisions);
