@@ -57,6 +57,19 @@ final readonly class Pump
         return $this->watts > 0.0 ? $wattHours * self::BATTERY_SHARE / $this->watts : null;
     }
 
+    /**
+     * Hours that a battery of so many Wh, and what pumps have inside, keep all of them going; null where they take nothing.
+     *
+     * @param  list<self>  $pumps  that stand at one tub
+     */
+    public static function hoursOfAll(array $pumps, float $wattHours): ?float
+    {
+        $watts = array_sum(array_map(static fn (self $p): float => $p->watts, $pumps));
+        $inside = array_sum(array_map(static fn (self $p): float => $p->batteryInside ?? 0.0, $pumps));
+
+        return $watts > 0.0 ? ($wattHours + $inside) * self::BATTERY_SHARE / $watts : null;
+    }
+
     /** Hours of a day on which it stands still: in the dark, once its battery is empty; none of one that does not run by the sun. */
     public function hoursStill(float $sunHours): float
     {

@@ -28,7 +28,7 @@ final readonly class DryRunReport
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
      * @param  bool  $meter  whether the grower owns one
      * @param  (Closure(list<Dose>, float): float)|null  $price  of feed and of litres of water, in the garden's currency
-     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs  other habits that the tub may be given: in words,
+     * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs  other designs that would have helped: in words,
      *                                                                                     as a patch, and as this seed would have it
      */
     public static function of(
@@ -191,14 +191,7 @@ final readonly class DryRunReport
         if ($decisions !== null) {
             $ways[] = ['Keep to the habits that the tub was planned with: top-ups and changes on their days', null, $dry->byHabit()];
         }
-        // What the tub's own habits bring is said already.
-        $most = max($played->harvested(), $dry->byHabit()->harvested() + self::LEAST_WORTH_G);
-        $best = null;
-        foreach ($designs === null ? [] : $designs() as $design) {
-            // Of several habits that would have helped, the one that brings most; the first of equals.
-            [$most, $best] = $design[2]->harvested() > $most ? [$design[2]->harvested(), $design] : [$most, $best];
-        }
-        $ways = $best === null ? $ways : [...$ways, $best];
+        $ways = [...$ways, ...($designs === null ? [] : $designs())];
         $told = [];
         foreach ($ways as [$says, $patch, $run]) {
             $more = $run->harvested() - $played->harvested();

@@ -84,7 +84,8 @@ final readonly class Senses
         foreach ($this->luck->mishaps as $mishap) {
             $air *= match (true) {
                 ! $mishap->goesOn($day->day, $until) => 1.0,
-                in_array($mishap->kind, [MishapKind::PowerCut, MishapKind::ValveShut], true) => 0.0,
+                $mishap->kind === MishapKind::PowerCut => $run->tub->breath->hoursStill($mishap->hoursBy($day->day)) > 0.0 ? 0.0 : 1.0,
+                $mishap->kind === MishapKind::ValveShut => 0.0,
                 in_array($mishap->kind, [MishapKind::Diaphragm, MishapKind::CloggedStone], true) => $mishap->amount,
                 default => 1.0,
             };

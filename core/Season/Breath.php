@@ -20,6 +20,7 @@ final readonly class Breath
      * @param  float  $area  of the water at its line, m²
      * @param  float  $submerged  share of the roots that breathe in the water
      * @param  float  $trickle  over the cups and back, L/h
+     * @param  float  $batteryHours  that the pumps go on for by themselves when the power is cut
      */
     public function __construct(
         private array $stones,
@@ -27,7 +28,14 @@ final readonly class Breath
         private float $submerged,
         private float $altitude,
         private float $trickle = 0.0,
+        private float $batteryHours = 0.0,
     ) {
+    }
+
+    /** Hours without air where there is no power for so many. */
+    public function hoursStill(float $withoutPower): float
+    {
+        return max(0.0, $withoutPower - $this->batteryHours);
     }
 
     /**

@@ -377,7 +377,9 @@ final readonly class Season
     ): ?float {
         $balance = $this->tub->breath?->balance($this->rootDemand($evening->ages, $living), $evening->water, $ec, $level, $air);
 
-        return $hoursCut > 0.0 ? $balance?->afterMinutes($hoursCut * self::MINUTES_AN_HOUR, $volume) : $balance?->steady();
+        $hoursStill = $this->tub->breath?->hoursStill($hoursCut) ?? 0.0;
+
+        return $hoursStill > 0.0 ? $balance?->afterMinutes($hoursStill * self::MINUTES_AN_HOUR, $volume) : $balance?->steady();
     }
 
     /**

@@ -199,11 +199,7 @@ final readonly class AirLook
     /** Hours that a battery and what the pumps have inside keep the air going. */
     private static function batteryHours(AirPlans $plans, Tub $tub, float $wattHours): ?float
     {
-        $pumps = $plans->pumpsOf($tub->id);
-        $watts = array_sum(array_map(static fn (Pump $p): float => $p->watts, $pumps));
-        $inside = array_sum(array_map(static fn (Pump $p): float => $p->batteryInside ?? 0.0, $pumps));
-
-        return $watts > 0.0 ? $pumps[0]->hoursOn($wattHours + $inside) * $pumps[0]->watts / $watts : null;
+        return Pump::hoursOfAll($plans->pumpsOf($tub->id), $wattHours);
     }
 
     /** Hours that show how it falls: twice as long as it takes to 3 mg/L, and no longer than a day. */

@@ -13,8 +13,11 @@ use KelpTub\Core\DryRun\DecisionReader;
 use KelpTub\Core\DryRun\DryRun;
 use KelpTub\Core\DryRun\DryRunReport;
 use KelpTub\Core\DryRun\Luck;
+use KelpTub\Core\DryRun\Mishap;
+use KelpTub\Core\DryRun\MishapKind;
 use KelpTub\Core\DryRun\RunLog;
 use KelpTub\Core\DryRun\RunSoFar;
+use KelpTub\Core\File\PatchMaker;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
@@ -41,6 +44,9 @@ final readonly class LivedSeason
     private const LOG_DAY = 121;
 
     private const EVENING = 0.8;
+
+    /** Habits that bring no more than this over the tub's own are not worth another word. */
+    private const LEAST_MORE_G = 1.0;
 
     private FeedPlan $plan;
 
@@ -96,22 +102,67 @@ final readonly class LivedSeason
             $this->hasMeter(),
             new QuantityWriter($this->garden->units),
             $price,
-            $this->otherDesigns(...),
+            fn (): array => $this->otherDesigns($decisions),
         );
     }
 
-    /** @return list<array{string, list<stdClass>, SeasonRun}> other habits: in words, as a patch, and as this seed would have it */
-    private function otherDesigns(): array
+    /**
+     * The one of some other habits, and the one of pumps with a battery, with which this seed would have brought most.
+     *
+     * @param  list<Decision>|null  $decisions
+     * @return list<array{string, list<stdClass>, SeasonRun}> in words, as a patch, and as it would have been
+     */
+    private function otherDesigns(?array $decisions): array
     {
-        $designs = [];
-        foreach (OtherHabits::of($this->garden, $this->tub, $this->planner->aids->library) as [$says, $patch]) {
+        $byHabit = static fn (DryRun $dry): SeasonRun => $dry->byHabit();
+        $asPlayed = static fn (DryRun $dry): SeasonRun => $decisions === null ? $dry->byHabit() : $dry->decided($decisions);
+        $habits = OtherHabits::of($this->garden, $this->tub, $this->planner->aids->library);
+
+        return array_values(array_filter([
+            // What the tub's own habits bring is said by themselves.
+            $this->best($habits, $byHabit, $this->dry->byHabit()->harvested() + self::LEAST_MORE_G),
+            $this->best($this->batteries(), $asPlayed, $asPlayed($this->dry)->harvested()),
+        ]));
+    }
+
+    /**
+     * @param  list<array{string, list<stdClass>}>  $ways  in words, and as a patch
+     * @param  callable(DryRun): SeasonRun  $play
+     * @param  float  $most  g that it has to bring more than
+     * @return array{string, list<stdClass>, SeasonRun}|null the first of those that bring most; null where none brings more
+     */
+    private function best(array $ways, callable $play, float $most): ?array
+    {
+        $best = null;
+        foreach ($ways as [$says, $patch]) {
             $season = $this->planner->begun($this->garden, $patch)->get(FeedPlans::class)->of($this->tub->id)->season;
-            if ($season !== null) {
-                $designs[] = [$says, $patch, (new DryRun($season, $this->plan->weather, $this->dry->luck))->byHabit()];
+            $run = $season === null ? null : $play(new DryRun($season, $this->plan->weather, $this->dry->luck));
+            [$most, $best] = $run !== null && $run->harvested() > $most ? [$run->harvested(), [$says, $patch, $run]] : [$most, $best];
+        }
+
+        return $best;
+    }
+
+    /** @return list<array{string, list<stdClass>}> pumps that go on for a while when the power is cut, in place of those that do not */
+    private function batteries(): array
+    {
+        $isCut = array_filter($this->dry->luck->mishaps, static fn (Mishap $m): bool => $m->kind === MishapKind::PowerCut) !== [];
+        $library = $this->planner->aids->library;
+        $maker = new PatchMaker($this->garden->document, $library);
+        $ways = [];
+        foreach ($isCut ? $this->garden->document->air ?? [] : [] as $i => $system) {
+            if (! in_array($this->tub->id, array_column($system->branches ?? [], 'tub'), true)) {
+                continue;
+            }
+            foreach ($library->pumps->keys() as $key) {
+                $pump = $library->pumps->get($key);
+                if (($pump->batteryInside ?? 0.0) > 0.0) {
+                    $ways[] = ["A $pump->name", $maker->set("/air/$i/pump", $key)];
+                }
             }
         }
 
-        return $designs;
+        return $ways;
     }
 
     /**

@@ -13,10 +13,14 @@ use KelpTub\Core\DryRun\Odds;
 use KelpTub\Core\DryRun\RunLog;
 use KelpTub\Core\DryRun\RunSoFar;
 use KelpTub\Core\File\SchemaCheck;
+use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Log\Entry;
 use KelpTub\Core\Log\EntryReader;
 use KelpTub\Core\Numbers\Dates;
+use KelpTub\Core\Season\Season;
 use KelpTub\Core\Season\SeasonDay;
+use KelpTub\Core\Season\SeasonEvent;
+use KelpTub\Core\Season\SeasonEventKind;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\WhatIf\LivedSeason;
 use KelpTub\Core\WhatIf\OtherHabits;
@@ -252,6 +256,65 @@ it('offers other habits at the end that bring what it says, and none that its ow
         expect((new LivedSeason(Gardens::planner(), $other, $other->tubs[0], 276))->dry->byHabit()->harvested())
             ->toBeLessThanOrEqual($again->dry->byHabit()->harvested() + 1e-9);
     }
+});
+
+/** The tub with another pump. */
+function pumpedBy(string $pump, array $tub = []): Garden
+{
+    return Gardens::applied(Grown::garden($tub), [(object) ['op' => 'replace', 'path' => '/air/0/pump', 'value' => $pump]]);
+}
+
+it('goes on bubbling by a battery inside its pump for as long as that lasts, as Air says', function () {
+    $plan = Gardens::fed(pumpedBy('pump-battery-2'));
+    // 24 Wh, of which 0.7 comes through, at 4 W.
+    $lasts = 24 * 0.7 / 4;
+    $cut = static fn (float $hours): float => (new Season(
+        $plan->season,
+        $plan->weather,
+        [new SeasonEvent(SeasonEventKind::PowerCut, 20, 1, $hours)],
+    ))->run()->days[20]->oxygen;
+    $never = $plan->run()->days[20]->oxygen;
+    $balance = $plan->run()->balance(20);
+    $litres = $plan->run()->days[20]->after->volume;
+
+    expect($plan->air->batteryHours)->toEqualWithDelta($lasts, 1e-9)->and($cut($lasts))->toBe($never)
+        ->and($cut($lasts + 0.1))->toBeLessThan($never)
+        ->and($cut($lasts + 2))->toEqualWithDelta($balance->afterMinutes(120.0, $litres), 1e-6)
+        ->and(Gardens::fed(Grown::garden())->air->batteryHours)->toBe(0.0);
+    $seen = static fn (float $hours): ?string => (new RunSoFar(
+        new DryRun($plan->season, $plan->weather, new Luck(mishaps: [new Mishap(MishapKind::PowerCut, 9, 1, $hours)])),
+        $plan->run(),
+        [],
+        false,
+    ))->seen(9)->bubbles;
+    expect([$seen($lasts), $seen($lasts + 0.1)])->toBe(['many', 'none']);
+});
+
+it('offers a pump with a battery where a power cut cost something, which brings what it says', function () {
+    $tub = ['vessel' => 'tote-20', 'crop' => 'pak-choi', 'layout' => ['pattern' => 'best', 'cups' => 'max']];
+    $garden = Grown::garden($tub);
+    $found = 0;
+    foreach (range(1, 120) as $seed) {
+        $season = new LivedSeason(Gardens::planner(), $garden, $garden->tubs[0], $seed);
+        $isCut = in_array(MishapKind::PowerCut, array_column($season->dry->luck->mishaps, 'kind'), true);
+        if (! $isCut && $seed > 10) {
+            continue;
+        }
+        $offered = array_values(array_filter(
+            $season->told(null)->otherwise,
+            static fn (stdClass $o): bool => str_contains($o->says, 'battery'),
+        ));
+        if ($offered === []) {
+            continue;
+        }
+        $found++;
+        preg_match('/brings (\d+)/', $offered[0]->says, $m);
+        $mended = Gardens::applied($garden, $offered[0]->patch);
+        $more = (new LivedSeason(Gardens::planner(), $mended, $mended->tubs[0], $seed))->dry->byHabit()->harvested()
+            - $season->dry->byHabit()->harvested();
+        expect($isCut)->toBeTrue()->and($more)->toEqualWithDelta((float) $m[1], 0.51);
+    }
+    expect($found)->toBeGreaterThan(0);
 });
 
 it('is told as its schema says, on the way and at the end', function (array $tub) {

@@ -8,6 +8,7 @@ use KelpTub\Core\Air\AirSystem;
 use KelpTub\Core\Air\Line;
 use KelpTub\Core\Air\Network;
 use KelpTub\Core\Air\OxygenBalance;
+use KelpTub\Core\Air\Pump;
 use KelpTub\Core\Air\Saturation;
 use KelpTub\Core\Air\SubmergedShare;
 use KelpTub\Core\Air\TubAir;
@@ -85,13 +86,14 @@ final readonly class AirPlanner
     public function tub(TubPlan $plan, array $systems): TubAir
     {
         $flow = $transfer = 0.0;
-        $stones = [];
+        $stones = $pumps = [];
         foreach ($systems as $system) {
             foreach ($system->tubs as $i => $fed) {
                 $line = $system->lines[$i];
                 if ($fed->tub->id !== $plan->tub->id || $line === null) {
                     continue;
                 }
+                $pumps[] = $system->system->pump;
                 $flow += $system->flows[$i];
                 foreach ($line->dealt($system->flows[$i]) as $s => $air) {
                     $out = $line->outflows[$s];
@@ -117,6 +119,6 @@ final readonly class AirPlanner
 
         $balance = OxygenBalance::of($saturation, $demand, $transfer, $area, $celsius, $trickle);
 
-        return new TubAir($flow, $saturation, $balance, $trickle, $stones);
+        return new TubAir($flow, $saturation, $balance, $trickle, $stones, Pump::hoursOfAll($pumps, 0.0) ?? 0.0);
     }
 }

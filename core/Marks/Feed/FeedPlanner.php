@@ -217,6 +217,7 @@ final readonly class FeedPlanner
             SubmergedShare::of($plan->tub->system, $plan->tub->water->line()),
             $this->site->altitudeM,
             $air->trickle,
+            $air->batteryHours,
         );
     }
 
