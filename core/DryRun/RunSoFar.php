@@ -49,6 +49,7 @@ final readonly class RunSoFar
             'day' => $row->day,
             ...get_object_vars($read),
             'air_c' => round($this->dry->airOn($row->day)),
+            'rain_mm' => round($this->dry->weather->on($row->day)->rain),
             'growth' => $this->played->growth($row),
             'top_up_l' => $row->topUp,
             'change' => $row->change,

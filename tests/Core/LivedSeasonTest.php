@@ -109,6 +109,14 @@ it('reads the weather of the day, and a heat wave in it', function () {
     $heat = new Luck(mishaps: [new Mishap(MishapKind::HeatWave, 4, 3, 9.0)]);
     $air = array_map(static fn (int $day): float => soFar([], $heat)->seen($day)->air_c, [3, 4, 6, 7]);
     expect($air)->toBe([$air[0], $air[0] + 9, $air[0] + 9, $air[0]]);
+
+    // In the open, in a climate, it rains.
+    $site = ['setting' => 'open', 'weather' => ['kind' => 'typical', 'climate' => 'cool-maritime', 'seed' => 3, 'start' => '2027-03-01']];
+    $garden = Grown::garden([], [], ['site' => $site]);
+    $season = new LivedSeason(Gardens::planner(), $garden, $garden->tubs[0], 7);
+    $rain = array_map(static fn (int $day): float => $season->soFar([])->seen($day)->rain_mm, range(0, 20));
+    expect(max($rain))->toBeGreaterThan(1.0)->and(min($rain))->toBe(0.0)
+        ->and($rain[5])->toBe(round($season->dry->weather->on(5)->rain));
 });
 
 it('gives nothing away on an evening that two seasons have in common', function () {

@@ -46,7 +46,7 @@ export function reading(seen: Seen, units: Units): { name: string; says: string;
         { name: 'water', says: `${temperature(seen.water_c, units)}${seen.green ? ', green' : ''}`, ill: seen.green },
         ...(seen.ph === null ? [] : [{ name: 'pH', says: seen.ph.toFixed(seen.ec_ms_cm === null ? 1 : 2) }]),
         ...(seen.ec_ms_cm === null ? [] : [{ name: 'EC', says: number(seen.ec_ms_cm, 2, 'mS/cm') }]),
-        { name: 'air', says: temperature(seen.air_c, units) },
+        { name: 'air', says: temperature(seen.air_c, units) + (seen.rain_mm > 0 ? `, rain ${number(seen.rain_mm, 0, 'mm')}` : '') },
     ];
 }
 
