@@ -17,10 +17,12 @@ use stdClass;
 /** A season that was lived through, as it is told at its end: keys and units of the file format. Source: handbook, log (Dry run). */
 final readonly class DryRunReport
 {
-    /** So many things to do otherwise are told, each worth this much at least, g. */
+    /** So many things to do otherwise are told, each worth this much at least, g, and this share of what there was to be had. */
     private const MOST_OTHERWISE = 3;
 
     private const LEAST_WORTH_G = 1.0;
+
+    private const LEAST_WORTH = 0.01;
 
     private const KILO = 1000.0;
 
@@ -49,6 +51,7 @@ final readonly class DryRunReport
             $days[] = $day;
         }
         $feed = self::feed($played);
+        $best = max($played->harvested(), $dry->most());
 
         return (object) [
             'seed' => $dry->luck->seed,
@@ -61,13 +64,13 @@ final readonly class DryRunReport
             ], $dry->luck->mishaps),
             'decisions' => self::worths($dry, $played, $decisions ?? []),
             'harvest_g' => $played->harvested(),
-            'best_g' => max($played->harvested(), $dry->most()),
+            'best_g' => $best,
             'killed_day' => $played->killedOn(),
             'water_l' => $played->poured(),
             'feed' => array_map(FeedReport::dose(...), $feed),
             'money' => $price === null ? null : $price($feed, $played->poured()),
             'minutes' => array_sum(array_map(static fn (Decision $d): int => $d->act->minutes(), $decisions ?? [])),
-            'otherwise' => self::otherwise($dry, $played, $decisions, $write, $designs),
+            'otherwise' => self::otherwise($dry, $played, $decisions, $best, $write, $designs),
         ];
     }
 
@@ -165,6 +168,7 @@ final readonly class DryRunReport
      * What would have brought more on this seed: what went wrong put right on the day on which eyes told it, and the tub's habits kept.
      *
      * @param  list<Decision>|null  $decisions
+     * @param  float  $best  g that there were to be had
      * @param  (Closure(): list<array{string, list<stdClass>, SeasonRun}>)|null  $designs
      * @return list<stdClass>
      */
@@ -172,6 +176,7 @@ final readonly class DryRunReport
         DryRun $dry,
         SeasonRun $played,
         ?array $decisions,
+        float $best,
         QuantityWriter $write,
         ?Closure $designs,
     ): array {
@@ -195,7 +200,7 @@ final readonly class DryRunReport
         $told = [];
         foreach ($ways as [$says, $patch, $run]) {
             $more = $run->harvested() - $played->harvested();
-            if ($more >= self::LEAST_WORTH_G) {
+            if ($more >= max(self::LEAST_WORTH_G, self::LEAST_WORTH * $best)) {
                 $told[] = [$more, (object) ['says' => "$says brings ".self::grams($more, $write).' more.', 'patch' => $patch]];
             }
         }

@@ -25,6 +25,7 @@ const first = JSON.parse(props.run) as DryRun;
 providePlace(`dry-run-${first.id}`);
 const { run, seen, tonight, message, play, take, backTo, undo } = usePlay(first);
 const tub = computed(() => (JSON.parse(props.report) as Report).tubs.find((t) => t.id === run.value.tub)!);
+const currency = computed(() => (JSON.parse(props.report) as Report).budget.currency);
 const end = computed(() => run.value.end);
 const soFar = computed(() => run.value.so_far);
 
@@ -136,7 +137,7 @@ const figures = computed(() => {
         row('Picked', (x) => grams(x.harvest_g, props.units)),
         row('To be had', (x) => grams(x.best_g, props.units), 'by this seed, kept with care'),
         row('Water', (x) => volume(x.water_l, props.units)),
-        ...(e.money === null ? [] : [row('Feed and water', (x) => money(x.money ?? 0))]),
+        ...(e.money === null ? [] : [row('Feed and water', (x) => `${money(x.money ?? 0)}\u202f${currency.value}`)]),
         row('Time', (x) => `${x.minutes}\u202fmin`),
     ];
 });
@@ -176,7 +177,6 @@ const back = computed(() => (run.value.garden ? `/gardens/${run.value.garden.id}
         </header>
         <main>
             <MarkPage
-                v-bind="end ? { first: 'reckoning' } : {}"
                 title="Dry run"
                 :lead="run.lesson ? run.lesson.goal : 'A season lived through before a seed is sown. Nothing of it touches what grows.'"
             >

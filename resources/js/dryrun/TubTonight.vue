@@ -26,12 +26,14 @@ const box = ref<HTMLElement | null>(null);
 const size = useBox(box);
 const growth = computed(() => Math.max(0.08, props.seen.growth));
 const tall = computed(() => topOf(props.tub) + Math.max(60, ...props.tub.shape.crops.map((c) => c.mature_height_mm)) + 20);
-const side = computed(() => (props.bare ? 92 : size.width < 480 ? 96 : 128));
+/** Room for names on the left, and for the stick on the right. */
+const side = computed(() => (props.bare ? 10 : size.width < 480 ? 96 : 128));
+const right = computed(() => (props.bare ? 98 : side.value));
 const scale = computed(() =>
-    Math.max(0.03, Math.min((size.width - 2 * side.value) / widthOf(props.tub), (size.height - TOP - BOTTOM) / tall.value)),
+    Math.max(0.03, Math.min((size.width - side.value - right.value) / widthOf(props.tub), (size.height - TOP - BOTTOM) / tall.value)),
 );
 const ground = computed(() => size.height - BOTTOM);
-const middle = computed(() => size.width / 2);
+const middle = computed(() => side.value + (size.width - side.value - right.value) / 2);
 const y = (mm: number): number => ground.value - (baseOf(props.tub) + props.tub.shape.floor_mm + mm) * scale.value;
 const wall = computed(() => (widthOf(props.tub) / 2) * scale.value);
 const names = computed(() => {
