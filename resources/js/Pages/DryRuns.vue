@@ -144,6 +144,7 @@ header p {
 }
 .lessons :deep(svg) {
     width: 168px;
+    max-width: none;
     height: auto;
     margin: 0 -38px;
     clip-path: inset(0 38px);

@@ -132,6 +132,9 @@ ul li {
     grid-template-columns: 1fr 1fr;
     gap: 0.3rem;
 }
+.pair .box {
+    padding-inline: 0.4rem;
+}
 .care {
     display: grid;
     gap: 0.3rem;
