@@ -129,6 +129,32 @@ it('keeps its lines short', function () {
     expect($long)->toBe([]);
 });
 
+it('lets no test use a function or a constant of another test’s file: those that run side by side load what they run', function () {
+    $files = array_filter(
+        array_map(strval(...), iterator_to_array(new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__))), false)),
+        static fn (string $file): bool => str_ends_with($file, 'Test.php'),
+    );
+    $code = array_combine($files, array_map(file_get_contents(...), $files));
+    $of = [];
+    foreach ($code as $file => $text) {
+        preg_match_all('/^(?:function|const) (\w+)/m', (string) $text, $found);
+        $of += array_fill_keys($found[1], $file);
+    }
+    $borrowed = [];
+    foreach ($code as $file => $text) {
+        $tokens = array_values(array_filter(PhpToken::tokenize((string) $text), static fn (PhpToken $t): bool => ! $t->isIgnorable()));
+        foreach ($tokens as $n => $token) {
+            $isMember = in_array($tokens[$n - 1]->text ?? '', ['->', '?->', '::', 'function', 'const', 'new'], true);
+            // A function is called, or taken as it is; a constant stands by itself in capitals.
+            $isMeant = ($tokens[$n + 1]->text ?? '') === '(' || strtoupper($token->text) === $token->text;
+            if ($token->is(T_STRING) && ! $isMember && $isMeant && ($of[$token->text] ?? $file) !== $file) {
+                $borrowed[] = basename($file).": $token->text";
+            }
+        }
+    }
+    expect(count($of))->toBeGreaterThan(100)->and($borrowed)->toBe([]);
+});
+
 it('gives no two of the tests’ own functions one name: all are loaded together', function () {
     $named = [];
     foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__))) as $file) {

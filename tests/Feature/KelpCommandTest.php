@@ -4,15 +4,6 @@ declare(strict_types=1);
 
 use Symfony\Component\Process\Process;
 
-/** @param  list<string>  $arguments */
-function kelp(array $arguments, string $input = ''): Process
-{
-    $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input, timeout: 300);
-    $process->run();
-
-    return $process;
-}
-
 const GOOD = '{"format":"kelp-tub.garden","version":1,"name":"Sill",'
     .'"tubs":[{"id":"a","name":"Bucket","system":"aerated","vessel":"bucket-20","crop":"basil","stones":{"kind":"disc-100"}}],'
     .'"air":[{"id":"p","pump":"pump-4w-2","check_valve":true,"branches":[{"tub":"a"}]}]}';

@@ -5,6 +5,7 @@ declare(strict_types=1);
 // How feature tests ask, loaded by tests/Pest.php.
 
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\Process\Process;
 
 function demo(): string
 {
@@ -32,4 +33,13 @@ function ask(string $uri, array $body): TestResponse
 function deedsIn(TestResponse $answer): array
 {
     return array_values(array_filter($answer->json('patch'), static fn (array $operation): bool => $operation['op'] !== 'test'));
+}
+
+/** The command line. @param  list<string>  $arguments */
+function kelp(array $arguments, string $input = ''): Process
+{
+    $process = new Process([base_path('bin/kelp'), ...$arguments], input: $input, timeout: 300);
+    $process->run();
+
+    return $process;
 }
