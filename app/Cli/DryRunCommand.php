@@ -12,7 +12,6 @@ use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Tub;
 use KelpTub\Core\Units\QuantityWriter;
-use KelpTub\Core\Units\UnitSystem;
 use KelpTub\Core\WhatIf\LivedSeason;
 use KelpTub\Core\WhatIf\SeasonOdds;
 use stdClass;
@@ -107,14 +106,14 @@ final class DryRunCommand extends GardenCommand
             $say("  day $m->day: ".$m->says."$shows.");
         }
         foreach ($told->decisions as $d) {
-            $worth = self::grams($w, abs($d->worth_g));
+            $worth = $w->picked(abs($d->worth_g));
             $say("  day $d->day: $d->do, ".(abs($d->worth_g) < 0.5 ? 'worth nothing' : ($d->worth_g > 0 ? "worth $worth" : "cost $worth"))
                 .($d->advised === null ? '' : "; its habit: $d->advised").'.');
         }
         $say(($told->killed_day === null ? '' : "It died on day $told->killed_day. ").sprintf(
             '%s picked of the %s that there could have been, with %s of water%s.',
-            self::grams($w, $told->harvest_g),
-            self::grams($w, $told->best_g),
+            $w->picked($told->harvest_g),
+            $w->picked($told->best_g),
             $w->volume($told->water_l),
             $told->minutes > 0 ? " and {$told->minutes} min of work" : '',
         ));
@@ -130,8 +129,8 @@ final class DryRunCommand extends GardenCommand
             'In %d of %d seasons it brings %s; %s, %s, %s in one of ten, the middle, nine of ten.',
             $odds->came_through,
             $odds->runs,
-            $odds->planned_g > 0.0 ? 'at least half of the planned '.self::grams($w, $odds->planned_g) : 'anything, and none is planned',
-            ...array_map(static fn (float $g): string => self::grams($w, $g), $odds->harvest_g),
+            $odds->planned_g > 0.0 ? 'at least half of the planned '.$w->picked($odds->planned_g) : 'anything, and none is planned',
+            ...array_map(static fn (float $g): string => $w->picked($g), $odds->harvest_g),
         ));
         foreach ((array) $odds->killed_by as $kind => $many) {
             $say("  lost by $kind: $many");
@@ -139,10 +138,5 @@ final class DryRunCommand extends GardenCommand
         if ($odds->helps_most !== null) {
             $say("  {$odds->helps_most->says}: {$odds->helps_most->came_through} of $odds->runs come through.");
         }
-    }
-
-    private static function grams(QuantityWriter $w, float $grams): string
-    {
-        return $grams < 1000 && $w->system === UnitSystem::Metric ? $w->number($grams, 0, 'g') : $w->mass($grams / 1000);
     }
 }

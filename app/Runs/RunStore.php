@@ -10,7 +10,6 @@ use Illuminate\Container\Attributes\Give;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
-use KelpTub\Core\DryRun\Act;
 use KelpTub\Core\DryRun\Decision;
 use KelpTub\Core\DryRun\Luck;
 use KelpTub\Core\File\Fault;
@@ -36,8 +35,6 @@ final class RunStore
     private const MOST_LIKE = 20;
 
     private const ATTEMPTS = 5;
-
-    private const A_WEEK = 7;
 
     /** @var array{DryRun, Garden, LivedSeason}|null the last that was asked for: what plays it on also tells it */
     private ?array $last = null;
@@ -115,19 +112,10 @@ final class RunStore
             $season = $this->seasonOf($kept);
             $read = self::read($season, $decisions, $day);
             $soFar = $season->soFar($read);
-            $to = match ($on) {
-                'day' => $soFar->dayAfter($day, 1),
-                'week' => $soFar->dayAfter($day, self::A_WEEK),
-                'next' => $soFar->nextThing($day),
-                'end' => $soFar->lastDay(),
-                default => min($day, $soFar->lastDay()),
-            };
-            // Who goes on to the next thing has looked on every day until then.
-            $looks = $on === 'next' ? array_map(self::raw(...), $soFar->looks($day, $to)) : [];
-            $arrives = in_array($on, ['day', 'week', 'next'], true) && $to > $day ? [self::raw(new Decision($to, Act::Look))] : [];
+            [$to, $looks] = $soFar->goOn($day, $on);
             $run->update([
                 'revision' => $revision + 1,
-                'decisions' => self::written([...$decisions, ...$looks, ...$arrives]),
+                'decisions' => self::written([...$decisions, ...array_map(self::raw(...), $looks)]),
                 'day' => $to,
                 'is_over' => $on === 'end' || $to >= $soFar->lastDay(),
             ]);

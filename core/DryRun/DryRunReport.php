@@ -11,7 +11,6 @@ use KelpTub\Core\Marks\Feed\SeasonReport;
 use KelpTub\Core\Season\Deeds;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Units\QuantityWriter;
-use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /** A season that was lived through, as it is told at its end: keys and units of the file format. Source: handbook, log (Dry run). */
@@ -23,8 +22,6 @@ final readonly class DryRunReport
     private const LEAST_WORTH_G = 1.0;
 
     private const LEAST_WORTH = 0.01;
-
-    private const KILO = 1000.0;
 
     /**
      * @param  list<Decision>|null  $decisions  null where the tub is kept by its habits
@@ -129,13 +126,6 @@ final readonly class DryRunReport
         return $told;
     }
 
-    private static function grams(float $grams, QuantityWriter $write): string
-    {
-        return $grams < self::KILO && $write->system === UnitSystem::Metric
-            ? $write->number($grams, 0, 'g')
-            : $write->mass($grams / self::KILO);
-    }
-
     /** In a word; null of an evening on which nobody could do anything, or after the last day. */
     private static function advised(?Deeds $deeds): ?string
     {
@@ -201,7 +191,7 @@ final readonly class DryRunReport
         foreach ($ways as [$says, $patch, $run]) {
             $more = $run->harvested() - $played->harvested();
             if ($more >= max(self::LEAST_WORTH_G, self::LEAST_WORTH * $best)) {
-                $told[] = [$more, (object) ['says' => "$says brings ".self::grams($more, $write).' more.', 'patch' => $patch]];
+                $told[] = [$more, (object) ['says' => "$says brings ".$write->picked($more).' more.', 'patch' => $patch]];
             }
         }
         usort($told, static fn (array $a, array $b): int => $b[0] <=> $a[0]);

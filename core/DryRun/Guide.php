@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace KelpTub\Core\DryRun;
 
 use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\Log\SignDiagnosis;
+use KelpTub\Core\Log\WaterDiagnosis;
 use KelpTub\Core\Season\SeasonTub;
 use stdClass;
 
@@ -15,11 +17,6 @@ use stdClass;
 final readonly class Guide
 {
     private const MOST = 3;
-
-    /** Iron locks up above this pH, calcium and magnesium below that one. */
-    private const PH = [5.2, 6.8];
-
-    private const WARM_C = 24.0;
 
     /** † salt that has climbed, or fallen, by so much of what is wanted. */
     private const SALT = [0.6, 1.3];
@@ -49,12 +46,14 @@ final readonly class Guide
             $seen->leaves === 'pale' ? 'The leaves are pale: they eat too little, or cannot. Read the pH first, then the EC.' : null,
             $seen->missing > 0 && $seen->day < self::SEEDS_DAYS ? self::missing($seen->missing) : null,
             $seen->green ? 'Green water: light gets in. It eats the feed and lifts the pH. Cover what lets it in.' : null,
-            $seen->ph !== null && $seen->ph > self::PH[1] ? "pH $seen->ph: iron is locked up. Bring it to 6, a little at a time." : null,
-            $seen->ph !== null && $seen->ph < self::PH[0] ? "pH $seen->ph: calcium and magnesium are locked up. Bring it to 6." : null,
+            $seen->ph !== null && $seen->ph > SignDiagnosis::LOCKS_HIGH
+                ? "pH $seen->ph: iron is locked up. Bring it to 6, a little at a time." : null,
+            $seen->ph !== null && $seen->ph < SignDiagnosis::LOCKS_LOW
+                ? "pH $seen->ph: calcium and magnesium are locked up. Bring it to 6." : null,
             self::salt($seen->ec_ms_cm, $wanted),
             $seen->tips && $seen->ec_ms_cm === null
                 ? 'Tips of leaves are burnt: the water may be too strong. Change it, or top up with plain water.' : null,
-            $seen->water_c > self::WARM_C
+            $seen->water_c > WaterDiagnosis::WARM_ROOTS_C
                 ? 'The water is warm: it holds less air, and rot likes it. Shade it, or put frozen bottles in.' : null,
             $seen->day < self::SHORT_ROOTS_DAYS && $seen->level_mm > 0
                 ? 'Roots are short yet: water that touches the foot of the cups is what they need now.' : null,

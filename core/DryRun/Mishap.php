@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\DryRun;
 
+use KelpTub\Core\Season\SeasonEvent;
+
 /** Something that goes wrong on a day of a season. */
 final readonly class Mishap
 {
-    private const HOURS_A_DAY = 24;
-
     /**
      * @param  int  $days  how long it lasts by itself; of what goes on until it is put right, 0
      * @param  float  $amount  °C warmer, hours without power, share of the air that still comes, mS/cm too strong, or plants that are
@@ -29,7 +29,7 @@ final readonly class Mishap
     /** Of a power cut, the hours without power by the end of a day. */
     public function hoursBy(int $day): float
     {
-        return min($this->amount, ($day - $this->day + 1) * self::HOURS_A_DAY);
+        return SeasonEvent::hoursCut($this->amount, $this->day, $day);
     }
 
     /** The day on which eyes tell it first; null where they do not. */

@@ -13,6 +13,8 @@ use stdClass;
  */
 final readonly class RunSoFar
 {
+    private const A_WEEK = 7;
+
     private SeasonRun $played;
 
     private Senses $senses;
@@ -82,6 +84,27 @@ final readonly class RunSoFar
         }
 
         return min($this->lastDay(), $this->dry->whenSomebodyComes(max($day + $days, $back + 1)));
+    }
+
+    /**
+     * Where somebody comes to who goes on by a day, a week, to the next thing or to the end, and the looks that they take on the way: who
+     * goes on to the next thing has looked on every day until then, who leaves it to the end on none.
+     *
+     * @param  string|null  $on  day, week, next or end; null to stay
+     * @return array{int, list<Decision>}
+     */
+    public function goOn(int $day, ?string $on): array
+    {
+        $to = match ($on) {
+            'day' => $this->dayAfter($day, 1),
+            'week' => $this->dayAfter($day, self::A_WEEK),
+            'next' => $this->nextThing($day),
+            'end' => $this->lastDay(),
+            default => min($day, $this->lastDay()),
+        };
+        $arrives = $on !== null && $on !== 'end' && $to > $day ? [new Decision($to, Act::Look)] : [];
+
+        return [$to, [...($on === 'next' ? $this->looks($day, $to) : []), ...$arrives]];
     }
 
     /**

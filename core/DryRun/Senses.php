@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\DryRun;
 
+use KelpTub\Core\Log\SignDiagnosis;
 use KelpTub\Core\Season\Looks;
 use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonRun;
@@ -31,9 +32,7 @@ final readonly class Senses
     /** Air under this share of what was designed shows as few bubbles. */
     private const FEW_BUBBLES = 0.8;
 
-    /** † water that is stronger than liked by so much burns tips on so many evenings on end. */
-    private const BURNS_EC = 0.3;
-
+    /** † water that is stronger than liked by what shows in leaves burns tips on so many evenings on end. */
     private const BURNS_DAYS = 2;
 
     private const SEEDS = 2 ** 32;
@@ -103,7 +102,7 @@ final readonly class Senses
     {
         for ($day = $index; $day > $index - self::BURNS_DAYS; $day--) {
             $ec = $day < 0 ? null : $run->days[$day]->ec();
-            if ($ec === null || $ec <= self::likedEc($run, $day) + self::BURNS_EC) {
+            if ($ec === null || $ec <= self::likedEc($run, $day) + SignDiagnosis::EC_SHOWS) {
                 return false;
             }
         }

@@ -18,9 +18,9 @@ final readonly class SignDiagnosis
     private const ROT_C = 22.0;
 
     /** † above this pH iron and its like are locked up, below that one calcium and magnesium are. */
-    private const LOCKS_HIGH = 6.8;
+    public const LOCKS_HIGH = 6.8;
 
-    private const LOCKS_LOW = 5.2;
+    public const LOCKS_LOW = 5.2;
 
     /** † seeds that are so many days over their time will not come. */
     private const LATE_SEEDS_DAYS = 5;
@@ -28,7 +28,7 @@ final readonly class SignDiagnosis
     private const COLD_ROOTS_C = 15.0;
 
     /** † EC outside of what plants like by so much shows in their leaves, mS/cm. */
-    private const EC_SHOWS = 0.3;
+    public const EC_SHOWS = 0.3;
 
     public function __construct(private LogCase $case, private WaterDiagnosis $water)
     {

@@ -57,7 +57,7 @@ final readonly class WaterDiagnosis
 
     private const LEAST_MOVE = 0.1;
 
-    private const WARM_ROOTS_C = 24.0;
+    public const WARM_ROOTS_C = 24.0;
 
     public function __construct(private LogCase $case)
     {

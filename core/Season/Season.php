@@ -444,9 +444,8 @@ final readonly class Season
         }
         [$warmer, $light, $away, $air, $cut] = [0.0, null, false, 1.0, 0.0];
         foreach ($this->events as $event) {
-            // A long cut goes on over several days.
-            if ($event->kind === SeasonEventKind::PowerCut && $day >= $event->from && ($day - $event->from) * 24 < $event->amount) {
-                $cut = max($cut, min($event->amount, ($day - $event->from + 1) * 24));
+            if ($event->kind === SeasonEventKind::PowerCut) {
+                $cut = max($cut, SeasonEvent::hoursCut($event->amount, $event->from, $day));
             }
             if (! $event->isOn($day)) {
                 continue;

@@ -11,10 +11,20 @@ final readonly class SeasonEvent
 {
     public const MOST = 20;
 
+    private const HOURS_A_DAY = 24;
+
     private const FORM = '/^([a-z-]+?)(?:@(\d{1,4}))?(?:x(\d{1,4}))?(?:\+?([+-]?\d+(?:\.\d+)?))?$/';
 
     public function __construct(public SeasonEventKind $kind, public int $from, public int $days, public float $amount)
     {
+    }
+
+    /** Hours without power by the end of a day, of a cut that began on another; 0 when it is over. A long one goes on over days. */
+    public static function hoursCut(float $hours, int $from, int $day): float
+    {
+        $before = ($day - $from) * self::HOURS_A_DAY;
+
+        return $before < 0 || $before >= $hours ? 0.0 : min($hours, $before + self::HOURS_A_DAY);
     }
 
     /**

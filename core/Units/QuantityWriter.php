@@ -69,6 +69,12 @@ final readonly class QuantityWriter
             : self::plain($litres, 1).self::GAP.'L';
     }
 
+    /** What is picked: `420 g`, from a kilogram on `1.9 kg`; or `0.9 lb`. */
+    public function picked(float $grams): string
+    {
+        return $grams < 1000 && $this->system === UnitSystem::Metric ? $this->number($grams, 0, 'g') : $this->mass($grams / 1000);
+    }
+
     /** `18.2 kg` or `40.1 lb`. */
     public function mass(float $kg): string
     {

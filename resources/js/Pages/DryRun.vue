@@ -6,9 +6,9 @@ import Ending from '../dryrun/Ending.vue';
 import RunChart, { type Drawn } from '../dryrun/RunChart.vue';
 import TonightForm from '../dryrun/TonightForm.vue';
 import TubTonight from '../dryrun/TubTonight.vue';
-import { type Deed, grams, type On, reading, told, usePlay } from '../dryrun/run';
+import { type Deed, LEAST_WORTH_G, type On, reading, told, usePlay, whyNot } from '../dryrun/run';
 import Figure from '../kit/Figure.vue';
-import { counted, money, type Units, volume } from '../kit/format';
+import { counted, money, type Units, volume, weight } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
 import { useShortcuts } from '../kit/keys';
 import { offer } from '../kit/offer';
@@ -24,8 +24,8 @@ provideMeasures({ units: ref(props.units), faultAt: () => null });
 const first = JSON.parse(props.run) as DryRun;
 providePlace(`dry-run-${first.id}`);
 const { run, seen, tonight, message, play, take, backTo, undo } = usePlay(first);
-const tub = computed(() => (JSON.parse(props.report) as Report).tubs.find((t) => t.id === run.value.tub)!);
-const currency = computed(() => (JSON.parse(props.report) as Report).budget.currency);
+const report = JSON.parse(props.report) as Report;
+const tub = computed(() => report.tubs.find((t) => t.id === run.value.tub)!);
 const end = computed(() => run.value.end);
 const soFar = computed(() => run.value.so_far);
 
@@ -39,17 +39,16 @@ const deeds = computed<Drawn[]>(() =>
         .filter((d) => d.do !== 'look')
         .map((d) => {
             const worth = 'worth_g' in d ? (d.worth_g as number) : 0;
-            return { day: d.day, says: told(d, props.units), tone: worth > 0.5 ? 'good' : worth < -0.5 ? 'bad' : 'none' };
+            return {
+                day: d.day,
+                says: told(d, props.units),
+                tone: worth > LEAST_WORTH_G ? 'good' : worth < -LEAST_WORTH_G ? 'bad' : 'none',
+            };
         }),
 );
 
-async function go(on: On): Promise<void> {
-    suspects.value = null;
-    await play(on);
-}
-async function decide(deed: Deed): Promise<void> {
-    await play(null, [deed]);
-}
+const go = (on: On): Promise<boolean> => play(on);
+const decide = (deed: Deed): Promise<boolean> => play(null, [deed]);
 
 /** What the Log says, when it is asked. */
 interface Suspect {
@@ -77,7 +76,7 @@ async function again(seed: number | null): Promise<void> {
         body: JSON.stringify(body ?? { same: run.value.id, ...(seed === null ? {} : { seed }) }),
     });
     if (answer.kind === 'done') router.visit(`/dry-runs/${answer.data.id}`);
-    else message.value = 'message' in answer ? answer.message : 'That did not work.';
+    else message.value = whyNot(answer);
 }
 const MOST_SEED = 4_294_967_295;
 const seed = ref('');
@@ -99,13 +98,7 @@ async function playThere(): Promise<void> {
         }),
     });
     if (answer.kind === 'done') router.visit(`/dry-runs/${answer.data.id}`);
-    else
-        message.value =
-            answer.kind === 'refused'
-                ? `It cannot be played there: ${answer.faults[0]?.message ?? answer.message}.`
-                : 'message' in answer
-                  ? answer.message
-                  : 'That did not work.';
+    else message.value = `It cannot be played there: ${whyNot(answer)}`;
 }
 function change(way: Told['otherwise'][number]): void {
     const garden = run.value.garden;
@@ -134,10 +127,10 @@ const figures = computed(() => {
         note: b ? `beside: ${of(b)}` : note,
     });
     return [
-        row('Picked', (x) => grams(x.harvest_g, props.units)),
-        row('To be had', (x) => grams(x.best_g, props.units), 'by this seed, kept with care'),
+        row('Picked', (x) => weight(x.harvest_g, props.units)),
+        row('To be had', (x) => weight(x.best_g, props.units), 'by this seed, kept with care'),
         row('Water', (x) => volume(x.water_l, props.units)),
-        ...(e.money === null ? [] : [row('Feed and water', (x) => `${money(x.money ?? 0)}\u202f${currency.value}`)]),
+        ...(e.money === null ? [] : [row('Feed and water', (x) => `${money(x.money ?? 0)}\u202f${report.budget.currency}`)]),
         row('Time', (x) => `${x.minutes}\u202fmin`),
     ];
 });

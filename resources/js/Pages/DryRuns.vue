@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import GardenSketch, { type SketchTub } from '../drawing/GardenSketch.vue';
 import type { Fault } from '../kit/api';
 import { send } from '../kit/turns';
+import { whyNot } from '../dryrun/run';
 import type { DryRun } from '../types/dry-run';
 
 interface Lesson {
@@ -29,12 +30,12 @@ const message = ref('');
 async function begin(lesson: string): Promise<void> {
     const answer = await send<DryRun>('Beginning a lesson', 'dry-runs', { body: JSON.stringify({ lesson }) });
     if (answer.kind === 'done') router.visit(`/dry-runs/${answer.data.id}`);
-    else message.value = 'message' in answer ? answer.message : 'That did not work.';
+    else message.value = whyNot(answer);
 }
 async function remove(row: Row): Promise<void> {
     const answer = await send('Taking a run away', `dry-runs/${row.id}`, { method: 'DELETE' });
     if (answer.kind === 'done' || answer.kind === 'gone') router.reload();
-    else message.value = 'message' in answer ? answer.message : 'That did not work.';
+    else message.value = whyNot(answer);
 }
 const fault = (f: Fault | undefined): string => (f ? `${f.pointer.slice(1)} ${f.message}` : '');
 async function take(files: FileList | null): Promise<void> {
@@ -43,11 +44,7 @@ async function take(files: FileList | null): Promise<void> {
     const answer = await send<DryRun>('Reading a run', 'dry-runs/file', { body: JSON.stringify({ text }) });
     if (answer.kind === 'done') return void router.visit(`/dry-runs/${answer.data.id}`);
     message.value =
-        answer.kind === 'refused'
-            ? `This is no dry run that can be played: ${fault(answer.faults[0]) || answer.message}.`
-            : 'message' in answer
-              ? answer.message
-              : 'That did not work.';
+        answer.kind === 'refused' ? `This is no dry run that can be played: ${fault(answer.faults[0]) || answer.message}.` : whyNot(answer);
 }
 const begun = computed(() => new Map(props.runs.filter((r) => r.lesson).map((r) => [r.lesson!, r])));
 const when = (iso: string): string => new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });

@@ -82,7 +82,6 @@ export function useDiary(
     return { diary, wrong, again: () => void ask() };
 }
 
-/** Whether it is to be shown among what is to be done: a look that is not due yet can wait unsaid. */
 /** In their order, with the looks at several tubs put together where the first of them stands. */
 export function withLooksTogether<T>(rows: T[], itemOf: (row: T) => Item): (T | T[])[] {
     const looks = rows.filter((row) => itemOf(row).kind === 'check');
@@ -95,6 +94,7 @@ export function withLooksTogether<T>(rows: T[], itemOf: (row: T) => Item): (T | 
     return together;
 }
 
+/** Whether it is to be shown among what is to be done: a look that is not due yet can wait unsaid. */
 export const isWorthSaying = (item: Item, today: string): boolean => item.kind !== 'check' || item.date <= today;
 
 /** The amounts of an item: "A 24 g, B 16 g". */

@@ -1,23 +1,22 @@
 <script setup lang="ts">
 /** How it came out: what each decision was worth, what had been hidden, and what to do otherwise. */
 import { computed } from 'vue';
-import { number, type Units } from '../kit/format';
+import { number, type Units, weight } from '../kit/format';
 import type { DryRun, Ending } from '../types/dry-run';
-import { grams, told } from './run';
+import { LEAST_WORTH_G, told } from './run';
 
 const props = defineProps<{ run: DryRun; end: Ending; units: Units }>();
 const emit = defineEmits<{ offer: [way: Ending['otherwise'][number]]; back: [day: number] }>();
 
 /** Looks are left out: they change nothing. */
 const decided = computed(() => props.end.decisions.filter((d) => d.do !== 'look'));
-const LEAST_G = 0.5;
-const worth = (g: number): string => (Math.abs(g) < LEAST_G ? 'nothing' : `${g > 0 ? '+' : '\u2212'}${number(Math.abs(g), 0, 'g')}`);
+const worth = (g: number): string => (Math.abs(g) < LEAST_WORTH_G ? 'nothing' : `${g > 0 ? '+' : '\u2212'}${number(Math.abs(g), 0, 'g')}`);
 const ADVISED: Record<string, string> = { 'top-up': 'top up', change: 'change', strengthen: 'stir feed in', nothing: 'nothing' };
 const outcome = computed(() => {
     const { harvest_g: got, best_g: best, killed_day: died } = props.end;
-    if (died !== null && got <= 0) return `Lost on day ${died}. ${grams(best, props.units)} could have been brought in.`;
+    if (died !== null && got <= 0) return `Lost on day ${died}. ${weight(best, props.units)} could have been brought in.`;
     const share = best > 0 ? Math.round((100 * got) / best) : 0;
-    return `${grams(got, props.units)} picked, ${share} % of the ${grams(best, props.units)} that there were to be had.`;
+    return `${weight(got, props.units)} picked, ${share} % of the ${weight(best, props.units)} that there were to be had.`;
 });
 </script>
 
@@ -51,7 +50,11 @@ const outcome = computed(() => {
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="(d, i) in decided" :key="i" :class="d.worth_g > LEAST_G ? 'good' : d.worth_g < -LEAST_G ? 'bad' : ''">
+                    <tr
+                        v-for="(d, i) in decided"
+                        :key="i"
+                        :class="d.worth_g > LEAST_WORTH_G ? 'good' : d.worth_g < -LEAST_WORTH_G ? 'bad' : ''"
+                    >
                         <td>
                             <button type="button" class="word" :aria-label="`Go back to day ${d.day}`" @click="emit('back', d.day)">
                                 {{ d.day }}

@@ -2,9 +2,10 @@
 /** What a thousand seasons would do to a tub under its own habits: told as they come, a few first, and stopped at a press. */
 import { computed, ref, watch } from 'vue';
 import { useGarden } from '../kit/garden';
-import { counted, number, weight } from '../kit/format';
+import { number, weight } from '../kit/format';
 import { useTurns } from '../kit/turns';
 import type { Odds } from '../types/odds';
+import { whyNot } from './run';
 
 const props = defineProps<{ tub: string }>();
 const garden = useGarden();
@@ -30,8 +31,7 @@ async function ask(): Promise<void> {
         });
         if (!answer || answer.kind === 'cancelled') break;
         if (answer.kind !== 'done') {
-            wrong.value =
-                answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : 'message' in answer ? answer.message : '';
+            wrong.value = whyNot(answer);
             break;
         }
         odds.value = answer.data;
@@ -82,8 +82,9 @@ const harvests = computed(() => {
 <template>
     <div class="odds">
         <p v-if="odds" class="small" role="status" data-odds>
-            <b class="number">{{ through }}</b> {{ counted(odds.runs, 'season', 'seasons').replace(/^\S+ /, '') }} come through, with
-            {{ harvests }}.<template v-if="lost"> Lost by: {{ lost }}.</template>
+            <b class="number">{{ through }}</b> seasons come through, with {{ harvests }}.<template v-if="lost">
+                Lost by: {{ lost }}.</template
+            >
         </p>
         <p v-if="odds?.helps_most" class="small">
             {{ odds.helps_most.says }}: {{ odds.helps_most.came_through }} of {{ odds.runs }}.

@@ -2,6 +2,7 @@ import { router } from '@inertiajs/vue3';
 import type { OpenGarden } from '../kit/garden';
 import { send } from '../kit/turns';
 import type { DryRun } from '../types/dry-run';
+import { whyNot } from './run';
 
 /** Begins a dry run of a tub as it stands in the design, and goes there. */
 export async function beginDryRun(garden: OpenGarden, tub: string): Promise<void> {
@@ -9,11 +10,5 @@ export async function beginDryRun(garden: OpenGarden, tub: string): Promise<void
         body: JSON.stringify({ garden: garden.document.value, from: garden.id, tub }),
     });
     if (answer.kind === 'done') router.visit(`/dry-runs/${answer.data.id}`);
-    else
-        garden.said.value =
-            answer.kind === 'refused'
-                ? `No dry run: ${answer.faults[0]?.message ?? answer.message}.`
-                : 'message' in answer
-                  ? answer.message
-                  : 'That did not work.';
+    else garden.said.value = `No dry run: ${whyNot(answer)}`;
 }

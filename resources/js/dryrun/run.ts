@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue';
-import { length, number, temperature, type Units, volume, weight } from '../kit/format';
+import { length, number, temperature, type Units, volume } from '../kit/format';
+import type { Answer } from '../kit/api';
 import { send } from '../kit/turns';
 import type { Decision, DryRun, Seen, ToldDecision } from '../types/dry-run';
 
@@ -50,7 +51,14 @@ export function reading(seen: Seen, units: Units): { name: string; says: string;
     ];
 }
 
-export const grams = (g: number, units: Units): string => weight(g, units);
+/** What a decision changed by less than this is worth nothing, g. */
+export const LEAST_WORTH_G = 0.5;
+
+/** Why something was not done, in words. */
+export function whyNot(answer: Exclude<Answer<unknown>, { kind: 'done' }>): string {
+    if (answer.kind === 'refused') return answer.faults[0]?.message ?? answer.message;
+    return 'message' in answer ? answer.message : 'That did not work. Try again.';
+}
 
 /** What is decided on the evening that it is when its turn comes. */
 export type Deed = Omit<Decision, 'day'>;
@@ -87,14 +95,7 @@ export function usePlay(first: DryRun): {
             message.value = answer.data.overtaken ? 'It was played on in another window. This is how it stands.' : '';
             return !answer.data.overtaken;
         }
-        message.value =
-            answer.kind === 'refused'
-                ? (answer.faults[0]?.message ?? answer.message)
-                : answer.kind === 'gone'
-                  ? 'This run was taken away meanwhile.'
-                  : 'message' in answer
-                    ? answer.message
-                    : 'That did not work. Try again.';
+        message.value = answer.kind === 'gone' ? 'This run was taken away meanwhile.' : whyNot(answer);
         return false;
     }
     const until = (day: number): Wanted => ({ decisions: run.value.decisions.filter((d) => d.day <= day), day, on: null });

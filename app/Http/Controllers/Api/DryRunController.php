@@ -52,7 +52,10 @@ final readonly class DryRunController
             'decisions' => ['array'],
         ]);
         if (isset($body->lesson)) {
-            $lesson = $lessons->of($body->lesson) ?? throw RefusedGarden::one('/lesson', "is \"$body->lesson\", which is none");
+            $lesson = $lessons->of($body->lesson) ?? throw RefusedGarden::one(
+                '/lesson',
+                "is \"$body->lesson\", and no lesson is called so; they are ".implode(', ', array_column($lessons->all(), 'key')),
+            );
 
             return $this->told($this->runs->begin($lesson->garden, null, 'tub', $lesson->seed, $lesson->key), 201);
         }
