@@ -2,6 +2,7 @@
 /** What was read or done: by one line of text, or by fields with large targets; without a meter as easily as with one. */
 import { computed, ref, watch } from 'vue';
 import { useGarden } from '../kit/garden';
+import { type Answer, call } from '../kit/api';
 import { deeds } from '../kit/deeds';
 import { read } from '../kit/reader';
 import { forget, keep, recall } from '../kit/storage';
@@ -27,22 +28,29 @@ const isAway = ref(false);
 const turns = useTurns();
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-async function readLine(): Promise<ReadLine | null> {
-    clearTimeout(timer);
-    const text = line.value.trim();
-    if (text === '') {
-        understood.value = null;
-        return null;
-    }
-    const answer = await turns.ask<ReadLine>(`gardens/${garden.id}/entries/read`, {
-        body: JSON.stringify({ garden: garden.document.value, tub: props.tub, copy: props.copy, text, now: wallClock() }),
-    });
-    if (!answer || line.value.trim() !== text) return null;
+const question = (text: string): Parameters<typeof call> => [
+    `gardens/${garden.id}/entries/read`,
+    { body: JSON.stringify({ garden: garden.document.value, tub: props.tub, copy: props.copy, text, now: wallClock() }) },
+];
+/** What was answered to a text is shown where that text still stands. */
+function show(text: string, answer: Answer<ReadLine>): void {
+    if (line.value.trim() !== text) return;
     isAway.value = answer.kind === 'away' || answer.kind === 'failed';
     wrong.value = answer.kind === 'refused' ? (answer.faults[0]?.message ?? answer.message) : '';
     understood.value = answer.kind === 'done' ? answer.data : null;
     readText.value = text;
-    return understood.value;
+}
+function unread(): void {
+    understood.value = null;
+    readText.value = '';
+}
+/** Reads the text while it is written: of several questions the newest counts. */
+async function readLine(): Promise<void> {
+    clearTimeout(timer);
+    const text = line.value.trim();
+    if (text === '') return unread();
+    const answer = await turns.ask<ReadLine>(...question(text));
+    if (answer) show(text, answer);
 }
 watch(line, () => {
     clearTimeout(timer);
@@ -70,12 +78,17 @@ async function withPhoto(): Promise<{ photo?: string }> {
 function keepLine(): Promise<void> {
     return deeds.runOnce('Keep a line', async () => {
         const [text, at] = [line.value.trim(), wallClock()];
-        if (text === '') return photo.value ? outbox.add(garden.id, entryWith(await withPhoto())) : undefined;
-        const got = readText.value === text ? understood.value : await readLine();
-        // Where it has to be asked first, it stays in its field.
-        if (got && got.asks.length > 0) return;
-        if (got === null && !isAway.value) return;
         const [tub, copy] = [props.tub, props.copy];
+        if (text === '') return photo.value ? outbox.add(garden.id, entryWith(await withPhoto())) : undefined;
+        if (readText.value !== text) {
+            // The press has a question of its own: another one that overtakes it would take the press away.
+            clearTimeout(timer);
+            turns.stop();
+            show(text, await call<ReadLine>(...question(text)));
+        }
+        const got = readText.value === text ? understood.value : null;
+        // Where it has to be asked first, or is refused, it stays in its field.
+        if (got ? got.asks.length > 0 : !isAway.value) return;
         const pictured = await withPhoto();
         if (got)
             await outbox.add(garden.id, {
@@ -89,7 +102,7 @@ function keepLine(): Promise<void> {
         if (tub !== props.tub || copy !== props.copy) forget(draftOf(tub, copy));
         else if (line.value.trim() === text) {
             line.value = '';
-            understood.value = null;
+            unread();
         }
     });
 }
@@ -157,8 +170,8 @@ async function keepThem(): Promise<void> {
         else if ('error' in reading) faults.value[key] = reading.error;
         else {
             const said = { id: newEntryId(), tub: props.tub, copy: props.copy, at: wallClock(), text: asLine() };
-            clear();
-            return outbox.addLine(garden.id, { ...said, ...(await withPhoto()) });
+            await outbox.addLine(garden.id, { ...said, ...(await withPhoto()) });
+            return clear();
         }
     }
     if (Object.keys(faults.value).length) return;
@@ -170,9 +183,8 @@ async function keepThem(): Promise<void> {
         wrong.value = 'Write what you read, or tick that you looked.';
         return;
     }
-    const entry = entryWith(of);
+    await outbox.add(garden.id, { ...entryWith(of), ...(await withPhoto()) });
     clear();
-    await outbox.add(garden.id, { ...entry, ...(await withPhoto()) });
 }
 function clear(): void {
     wrong.value = '';
@@ -240,6 +252,8 @@ watch(
                 placeholder="level 21 cm, topped up 3 L"
                 @keydown.enter.exact.prevent="keepLine"
             ></textarea>
+            <!-- Above what comes and goes: it is where it was when the finger gets there. -->
+            <button type="submit" class="box strong" data-act="keep-line" :disabled="!canKeep">Keep it</button>
             <div v-if="understood" class="understood" role="status">
                 <p v-if="understood.understood.length" class="small"><b>Understood:</b> {{ understood.understood.join('; ') }}.</p>
                 <p v-if="understood.left" class="small faint">As a note: {{ understood.left }}</p>
@@ -264,7 +278,6 @@ watch(
             <p v-if="wrong" class="small wrong" role="alert">{{ wrong }}</p>
             <p v-if="isAway && canKeep" class="small ask">Nobody is there to read it now. Kept, it waits on this device.</p>
             <PhotoPick v-model="photo" />
-            <button type="submit" class="box strong" data-act="keep-line" :disabled="!canKeep">Keep it</button>
         </form>
         <form v-else class="fields" @submit.prevent="keepFields">
             <div class="grid">
