@@ -20,6 +20,7 @@ use App\Http\Controllers\Api\ReadController;
 use App\Http\Controllers\Api\ReportController;
 use App\Http\Controllers\Api\SeasonController;
 use App\Http\Controllers\Api\TubController;
+use App\Http\Controllers\Api\WishController;
 use App\Http\Middleware\RequireJson;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Route;
@@ -56,6 +57,7 @@ Route::post('edits/copy', [EditController::class, 'copy']);
 Route::post('edits/count', [EditController::class, 'count']);
 Route::post('advice', [EditController::class, 'advise']);
 Route::post('read', ReadController::class);
+Route::post('wish', WishController::class);
 
 Route::get('gardens', [GardenController::class, 'index']);
 Route::post('gardens', [GardenController::class, 'store']);

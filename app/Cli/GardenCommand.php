@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Cli;
 
 use App\Library\LibraryFiles;
-use KelpTub\Core\File\Fault;
-use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\File\RefusedGarden;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
@@ -21,7 +19,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** A command that reads a garden file and does something with its plan. A refused file: every fault on stderr, exit 2. */
 abstract class GardenCommand extends Command
 {
-    protected const REFUSED = 2;
+    protected const REFUSED = GivenFile::REFUSED;
 
     public function __construct(private readonly LibraryFiles $files)
     {
@@ -37,14 +35,9 @@ abstract class GardenCommand extends Command
     {
         $library = $this->files->library();
         try {
-            $garden = $this->files->reader($library)->read(self::text($input->getArgument('file')));
+            $garden = $this->files->reader($library)->read(GivenFile::text($input->getArgument('file')));
         } catch (RefusedGarden $refused) {
-            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
-            foreach ($refused->faults as $fault) {
-                $errors->writeln(self::line($fault), OutputInterface::OUTPUT_RAW);
-            }
-
-            return self::REFUSED;
+            return GivenFile::refused($refused, $output);
         }
 
         return $this->answer($garden, new Planner(Marks::all(), $library), $input, $output);
@@ -87,24 +80,5 @@ abstract class GardenCommand extends Command
         }
 
         return self::SUCCESS;
-    }
-
-    private static function line(Fault $fault): string
-    {
-        return ($fault->pointer === '' ? '/' : $fault->pointer).' '.$fault->message;
-    }
-
-    /** @throws RefusedGarden when the file cannot be read */
-    private static function text(string $file): string
-    {
-        if ($file !== '-' && ! is_file($file)) {
-            throw RefusedGarden::one('', "there is no file $file");
-        }
-        $text = file_get_contents(
-            $file === '-' ? 'php://stdin' : $file,
-            length: GardenFile::MOST_BYTES + GardenFile::MOST_ENTRIES_BYTES + 1,
-        );
-
-        return $text !== false ? $text : throw RefusedGarden::one('', "$file cannot be read");
     }
 }

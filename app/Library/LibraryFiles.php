@@ -14,6 +14,7 @@ use KelpTub\Core\File\Shelf;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\KnownTubs;
 use KelpTub\Core\Marks\Marks;
+use KelpTub\Core\Wish\WishReader;
 use RuntimeException;
 use stdClass;
 
@@ -109,6 +110,11 @@ final class LibraryFiles
     public function reader(?Library $library = null, KnownTubs $known = new KnownTubs): GardenReader
     {
         return new GardenReader(Marks::all(), $library ?? $this->library(), new SchemaCheck($this->schema('garden')), $known);
+    }
+
+    public function wishes(Library $library): WishReader
+    {
+        return new WishReader(new SchemaCheck($this->schema('wish')), $library, $this->reader($library));
     }
 
     /** @return array<string, stdClass> by key */

@@ -128,7 +128,8 @@ final readonly class SeasonRuns
         ];
     }
 
-    private static function absence(FeedPlan $feed, Season $season, SeasonRun $run): Absence
+    /** How long one can be away from a tub whose season goes as in a run. */
+    public static function absence(FeedPlan $feed, Season $season, SeasonRun $run): Absence
     {
         return new Absence($season, $run, $feed->window[1] ?? null, $feed->tub->tub->planting->density->oxygenFloor());
     }

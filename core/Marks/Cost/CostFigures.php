@@ -26,7 +26,7 @@ use KelpTub\Core\Marks\Feed\FeedPlans;
 final readonly class CostFigures
 {
     /** † from a poor harvest to a good one, as shares of what the crop table gives */
-    private const HARVEST = [0.6, 1.0, 1.2];
+    public const HARVEST_RANGE = [0.6, 1.0, 1.2];
 
     private const DAYS_A_MONTH = 365 / 12;
 
@@ -164,9 +164,9 @@ final readonly class CostFigures
         $value = $this->overTubs(fn (FeedPlan $feed): float => $this->worth($feed));
 
         return $value <= 0.0 ? null : [
-            'low' => self::HARVEST[0] * $value,
-            'value' => self::HARVEST[1] * $value,
-            'high' => self::HARVEST[2] * $value,
+            'low' => self::HARVEST_RANGE[0] * $value,
+            'value' => self::HARVEST_RANGE[1] * $value,
+            'high' => self::HARVEST_RANGE[2] * $value,
         ];
     }
 
@@ -193,7 +193,7 @@ final readonly class CostFigures
             ? null
             : max($first, $outlay / ($daily * $share - $costs));
 
-        return ['soonest' => $days(self::HARVEST[2]), 'days' => $days(self::HARVEST[1]), 'latest' => $days(self::HARVEST[0])];
+        return ['soonest' => $days(self::HARVEST_RANGE[2]), 'days' => $days(self::HARVEST_RANGE[1]), 'latest' => $days(self::HARVEST_RANGE[0])];
     }
 
     /** A season's harvest of one of the tubs. */

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Wish;
+
+use KelpTub\Core\Crop\Crop;
+
+/** So many plants of one crop, which stand at a time. */
+final readonly class Portion
+{
+    public function __construct(public Crop $crop, public int $plants, public Eat $eat)
+    {
+    }
+}

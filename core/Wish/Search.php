@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Wish;
+
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\UnitSystem;
+use stdClass;
+
+/**
+ * Looks for designs that fulfil a wish: how many plants, in which tubs, with which pump; every kind of tub planned by itself, then those that
+ * may go together planned whole. Exact over what is looked at; what is not is counted. Source: handbook, format (the wish).
+ */
+final class Search
+{
+    /** So many whole gardens of several beds are planned for one way to put plants into tubs. */
+    private const TOGETHER = 120;
+
+    public readonly LeftOut $leftOut;
+
+    public readonly Shortfalls $shortfalls;
+
+    private readonly Workbench $bench;
+
+    /** @var list<Portion> */
+    public array $portions = [];
+
+    /** @var array<string, Tried> by their gardens' names */
+    private array $designs = [];
+
+    public function __construct(Planner $planner, public readonly Wish $wish, public readonly Steps $steps)
+    {
+        $this->leftOut = new LeftOut;
+        $this->bench = new Workbench($planner, $wish, $steps);
+        $this->shortfalls = new Shortfalls($wish, new QuantityWriter(UnitSystem::from($wish->units)));
+    }
+
+    /** Whether all that is to be eaten can be grown at all, there and then. */
+    public function grows(): bool
+    {
+        return (new Portions($this->bench, $this->leftOut))->all() !== [];
+    }
+
+    /** @return list<Tried> every whole design that was looked at and has no stop */
+    public function designs(): array
+    {
+        $this->portions = (new Portions($this->bench, $this->leftOut))->all();
+        foreach ($this->portions === [] ? [] : Beds::ways($this->portions) as $beds) {
+            $this->together($beds);
+        }
+
+        return array_values($this->designs);
+    }
+
+    /** @param  non-empty-list<Bed>  $beds */
+    private function together(array $beds): void
+    {
+        $choices = [];
+        foreach ($beds as $bed) {
+            $tried = $this->alone($bed);
+            if ($tried === []) {
+                return;
+            }
+            $choices[] = $tried;
+        }
+        if (count($beds) === 1) {
+            foreach ($choices[0] as $one) {
+                $this->keep($one);
+            }
+
+            return;
+        }
+        $each = max(1, (int) floor(self::TOGETHER ** (1 / count($beds)) + 1.0e-9));
+        $sets = [[]];
+        foreach ($choices as $ofBed) {
+            $best = $this->best($ofBed, $each);
+            $this->leftOut->because('a tub that others beat by themselves', count($ofBed) - count($best));
+            $grown = [];
+            foreach ($sets as $set) {
+                foreach ($best as $one) {
+                    $grown[] = [...$set, $one->tubs[0]];
+                }
+            }
+            $sets = $grown;
+        }
+        foreach ($sets as $tubs) {
+            if (! $this->steps->areLeft()) {
+                $this->leftOut->because('not looked at: the search has an end');
+
+                continue;
+            }
+            /** @var non-empty-list<TubChoice> $tubs */
+            $this->keep($this->bench->tried($tubs));
+        }
+    }
+
+    /**
+     * A bed by itself in every kind of tub that holds it.
+     *
+     * @return list<Tried> without those that have a stop
+     */
+    private function alone(Bed $bed): array
+    {
+        $choices = new BedChoices($this->bench, $this->leftOut);
+        $all = [];
+        foreach ($choices->of($bed) as $choice) {
+            if (! $this->steps->areLeft()) {
+                $this->leftOut->because('not looked at: the search has an end');
+
+                continue;
+            }
+            $fitted = $choices->fitted($choice);
+            if ($fitted === null) {
+                continue;
+            }
+            $tried = $this->lookedAfter($choices->habits($fitted));
+            if ($tried->stops() !== []) {
+                $this->leftOut->because(self::whyStopped($tried->stops()[0]));
+
+                continue;
+            }
+            $all[] = $tried;
+        }
+
+        return $all;
+    }
+
+    /**
+     * Looked after with the least work that keeps the rules; where none does, the way against which they say least.
+     *
+     * @param  non-empty-list<TubChoice>  $habits
+     */
+    private function lookedAfter(array $habits): Tried
+    {
+        $best = null;
+        foreach ($habits as $habit) {
+            $tried = $this->bench->tried([$habit]);
+            $best = $best === null || [count($tried->stops()), count($tried->mends())] < [count($best->stops()), count($best->mends())]
+                ? $tried : $best;
+            if ($best->isSound()) {
+                break;
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Those of a bed that are put together with others: sound ones and such as keep the wish first, then those that nothing beats, then the
+     * cheapest.
+     *
+     * @param  list<Tried>  $all
+     * @return list<Tried>
+     */
+    private function best(array $all, int $most): array
+    {
+        $front = Front::of($all);
+        $rank = fn (Tried $t): array => [
+            count(array_filter($this->shortfalls->of($t), static fn (Shortfall $s): bool => $s->of !== 'cap')),
+            count($t->mends()),
+            ! in_array($t, $front, true),
+            $t->figures()->outlay,
+            $t->key(),
+        ];
+        $ranks = array_map($rank, $all);
+        $order = array_keys($all);
+        usort($order, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);
+
+        return array_map(static fn (int $i): Tried => $all[$i], array_slice($order, 0, $most));
+    }
+
+    private static function whyStopped(Finding $stop): string
+    {
+        [$kind] = explode('.', $stop->code);
+
+        return match (true) {
+            str_ends_with($stop->code, '.dry') => 'runs dry before the harvest',
+            $stop->code === 'season.killed' => 'its plants die in it',
+            $kind === 'lid', $kind === 'cup' => 'its lid or its cups will not hold',
+            $kind === 'air', $stop->code === 'season.air' => 'has too little air',
+            default => 'must not be built so',
+        };
+    }
+
+    private function keep(Tried $design): void
+    {
+        if ($design->stops() === []) {
+            $this->designs[GardenFile::encode($design->document)] ??= $design;
+        }
+    }
+
+    /** The same design with its document as it is given out, planned anew. */
+    public function anew(Tried $design, stdClass $document): Tried
+    {
+        return $this->bench->of($design->tubs, $document);
+    }
+}

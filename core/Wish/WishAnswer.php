@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Wish;
+
+use KelpTub\Core\Diary\Diary;
+use KelpTub\Core\Diary\Succession;
+use KelpTub\Core\Diary\Supply;
+use KelpTub\Core\Garden\Finding;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Log\Entries;
+use KelpTub\Core\Numbers\Dates;
+use stdClass;
+
+/** What comes of a wish: a few whole designs, what was left out, and where there is none what to wish otherwise. */
+final readonly class WishAnswer
+{
+    /** Wanted every week until then where no end was said, days. */
+    private const DAYS = 182;
+
+    private const RUNNERS_UP = 5;
+
+    private const LOOSEN = 5;
+
+    public function __construct(private Planner $planner, private Wish $wish)
+    {
+    }
+
+    /** @param  int  $steps  search budget */
+    public function of(int $steps = Steps::WHOLE): stdClass
+    {
+        $search = new Search($this->planner, $this->wish, new Steps($steps));
+        $designs = $search->designs();
+        $kept = array_values(array_filter($designs, fn (Tried $t): bool => $search->shortfalls->of($t) === []));
+        $sound = array_values(array_filter($kept, static fn (Tried $t): bool => $t->isSound()));
+        $search->leftOut->because('goes beyond what was wished', count($designs) - count($kept));
+        // What works badly is shown only where nothing works well.
+        $shown = $sound !== [] ? $sound : $kept;
+        $search->leftOut->because('works badly in some way', count($kept) - count($shown));
+        $front = Front::of($shown);
+        $search->leftOut->because('another one beats it in everything', count($shown) - count($front));
+        $chosen = [];
+        foreach (Selection::of($front, $this->wish) as [$design, $says]) {
+            $chosen[] = $this->card($search, $design, $says);
+        }
+        $keys = array_column($chosen, 'key');
+        $others = array_values(array_filter($front, static fn (Tried $t): bool => ! in_array($t->key(), $keys, true)));
+        usort($others, static fn (Tried $a, Tried $b): int => $a->burden() <=> $b->burden());
+
+        return (object) [
+            'designs' => $chosen,
+            'left_out' => array_values(array_filter($search->leftOut->toAnswer(), static fn (stdClass $l): bool => $l->count > 0)),
+            'loosen' => $sound !== [] ? [] : $this->loosen($search, $designs, $steps),
+            'portions' => array_map(static fn (Portion $p): stdClass => (object) [
+                'crop' => $p->crop->key,
+                'name' => $p->crop->name,
+                'plants' => $p->plants,
+            ], $search->portions),
+            'runners_up' => array_map(
+                static fn (Tried $t): stdClass => (object) [
+                    'key' => $t->key(),
+                    'says' => Selection::what($t),
+                    'figures' => $t->figures(),
+                ],
+                array_slice($others, 0, self::RUNNERS_UP),
+            ),
+            'looked_at' => count($designs),
+            'steps' => $search->steps->taken(),
+            'complete' => $search->steps->areLeft(),
+        ];
+    }
+
+    private function card(Search $search, Tried $design, string $says): stdClass
+    {
+        $sown = $this->sown($design);
+        // With what is sown again the list of parts is another one.
+        $whole = $sown === [] ? $design : $search->anew($design, (object) [...get_object_vars($design->document), 'plantings' => $sown]);
+        $room = $this->wish->room;
+
+        return (object) [
+            'key' => $design->key(),
+            'says' => $says,
+            'garden' => $whole->document,
+            'figures' => $whole->figures(),
+            'stands' => FloorPlan::of($design->stands(), $room->length, $room->depth)->stands ?? [],
+            'height_mm' => $design->height(),
+            'breaks' => array_map(static fn (Finding $f): string => $f->says, $whole->mends()),
+        ];
+    }
+
+    /** @return list<stdClass> what is sown and set in again and again, where something is wanted every week and it is said from when */
+    private function sown(Tried $design): array
+    {
+        $from = $this->wish->room->from;
+        $steady = array_filter($this->wish->eats, static fn (Eat $eat): bool => $eat->as->isSteady());
+        if ($from === null || $steady === []) {
+            return [];
+        }
+        $begin = Dates::number($from);
+        $to = $this->wish->room->to === null ? $begin + self::DAYS : Dates::number($this->wish->room->to);
+        $document = $design->document;
+        foreach ($design->tubs as $tub) {
+            foreach ($tub->bed->portions as $portion) {
+                if (! $portion->eat->as->isSteady()) {
+                    continue;
+                }
+                $diary = new Diary($this->planner, $this->planner->of($document), Entries::of([]), (float) $begin);
+                $isGrams = $portion->eat->as === Amount::Grams;
+                $supply = new Supply($isGrams ? null : $portion->eat->amount, $isGrams ? $portion->eat->amount : null, $begin, $to);
+                $told = Succession::of($diary, $portion->crop, $supply)->toReport();
+                $sown = $document->plantings;
+                foreach ($told->plantings as $planting) {
+                    $sown[] = (object) ['id' => "{$portion->crop->key}-".(count($sown) + 1), ...get_object_vars($planting)];
+                }
+                $document = (object) [...get_object_vars($document), 'plantings' => $sown];
+            }
+        }
+
+        return $document->plantings;
+    }
+
+    /**
+     * What to wish otherwise so that there is a design: one thing where one is enough, the least of each; else the fewest together.
+     *
+     * @param  list<Tried>  $designs
+     * @return list<stdClass>
+     */
+    private function loosen(Search $search, array $designs, int $steps): array
+    {
+        $ways = [];
+        $all = $designs;
+        foreach (Looser::of($this->wish) as $looser) {
+            $more = new Search($this->planner, $looser, new Steps($steps));
+            $all = [...$all, ...$more->designs()];
+        }
+        foreach ($all as $design) {
+            $lacks = $design->isSound() ? $search->shortfalls->of($design) : [];
+            $of = implode(' ', array_map(static fn (Shortfall $s): string => $s->of, $lacks));
+            $by = array_sum(array_map(static fn (Shortfall $s): float => $s->by, $lacks));
+            if ($lacks !== [] && (! isset($ways[$of]) || $by < $ways[$of][0])) {
+                $ways[$of] = [$by, $lacks];
+            }
+        }
+        usort($ways, static fn (array $a, array $b): int => [count($a[1]), $a[0]] <=> [count($b[1]), $b[0]]);
+        $fewest = count($ways[0][1] ?? []);
+        $nearest = array_filter($ways, static fn (array $way): bool => count($way[1]) === $fewest);
+
+        return $nearest === [] ? $this->otherwise($steps) : array_map(static fn (array $way): stdClass => (object) [
+            'says' => implode(', and ', array_map(static fn (Shortfall $s): string => $s->says, $way[1])),
+            'patch' => array_map(static fn (Shortfall $s): stdClass => $s->patch(), $way[1]),
+        ], array_slice(array_values($nearest), 0, self::LOOSEN));
+    }
+
+    /**
+     * Where no more room, money or work would help: begun in another month, or less of it.
+     *
+     * @return list<stdClass>
+     */
+    private function otherwise(int $steps): array
+    {
+        $library = $this->planner->aids->library;
+        foreach (Looser::later($this->wish, $library) as [$says, $patch, $later]) {
+            if ((new Search($this->planner, $later, new Steps($steps)))->grows()) {
+                return [(object) ['says' => $says, 'patch' => $patch]];
+            }
+        }
+        foreach (Looser::less($this->wish, $library) as [$says, $patch, $less]) {
+            $search = new Search($this->planner, $less, new Steps($steps));
+            foreach ($search->designs() as $design) {
+                if ($search->shortfalls->of($design) === []) {
+                    return [(object) ['says' => $says, 'patch' => $patch]];
+                }
+            }
+        }
+
+        return [];
+    }
+}

@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace KelpTub\Core\Wish;
+
+use KelpTub\Core\Air\Pump;
+use KelpTub\Core\Air\Supply;
+use KelpTub\Core\Cost\UnitPrice;
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\File\Library;
+use KelpTub\Core\File\PatchedDocument;
+use KelpTub\Core\Garden\AirEdits;
+use KelpTub\Core\Garden\Garden;
+use KelpTub\Core\Garden\Plan;
+use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Marks\Air\AirParts;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\WhatIf\ValveWays;
+use stdClass;
+
+/** Plans what a search wants to know of, each time a step, and nothing twice. */
+final class Workbench
+{
+    /** So many pumps are tried on one design, from the cheapest that can bring air enough. */
+    private const PUMPS = 4;
+
+    private const LAMPS = 4;
+
+    private readonly Draft $draft;
+
+    private readonly Garden $bare;
+
+    /** @var array<string, Tried> by the garden as text */
+    private array $tried = [];
+
+    /** @var list<Pump>|null */
+    private ?array $pumps = null;
+
+    public string $product;
+
+    public function __construct(public readonly Planner $planner, public readonly Wish $wish, public readonly Steps $steps)
+    {
+        $this->draft = new Draft($wish);
+        $this->product = self::products($this->library())[0];
+        $this->bare = $planner->of($this->draft->garden([], null, $this->product, null));
+    }
+
+    public function library(): Library
+    {
+        return $this->planner->aids->library;
+    }
+
+    /**
+     * Products that feed a garden by themselves, those of fewest parts first.
+     *
+     * @return non-empty-list<string> keys
+     */
+    public static function products(Library $library): array
+    {
+        $whole = array_filter(
+            $library->products->documents(),
+            static fn (stdClass $p): bool => ($p->kind ?? '') !== 'supplement' && ! ($p->organic ?? false),
+        );
+        $keys = array_map(strval(...), array_keys($whole));
+        usort($keys, static fn (string $a, string $b): int => count($whole[$a]->parts) <=> count($whole[$b]->parts));
+
+        return $keys === [] ? ['none'] : $keys;
+    }
+
+    /** What one of a part costs; null where nobody sells it. */
+    public function price(string $part): ?float
+    {
+        return UnitPrice::ofOne($this->bare->of(MoneyWish::class)->offersOf($part, $this->library()));
+    }
+
+    /**
+     * As far as tubs are planned and no further: for those who lay one out.
+     *
+     * @param  list<TubChoice>  $tubs
+     */
+    public function begun(array $tubs, ?string $pump = null, bool $full = false): Plan
+    {
+        $this->steps->take();
+        $document = $this->draft->garden($tubs, $pump, $this->product, null);
+        if ($full) {
+            $document->tubs[0]->plants = null;
+            if (isset($document->tubs[0]->layout)) {
+                $document->tubs[0]->layout->cups = 'max';
+            }
+        }
+
+        return $this->planner->begun($this->planner->of($document), []);
+    }
+
+    /**
+     * A design with the cheapest pump that will do, or with the last that was tried where none will.
+     *
+     * @param  non-empty-list<TubChoice>  $tubs
+     */
+    public function tried(array $tubs): Tried
+    {
+        $tried = $this->withAir($tubs);
+        if (! $this->wish->room->lamp || ! $tried->isDim()) {
+            return $tried;
+        }
+        foreach (array_slice($this->lamps(), 0, self::LAMPS) as $lamp) {
+            $lit = $this->withAir(array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $lamp]), $tubs));
+            if (! $lit->isDim()) {
+                return $lit;
+            }
+        }
+
+        return $tried;
+    }
+
+    /** @param  non-empty-list<TubChoice>  $tubs */
+    private function withAir(array $tubs): Tried
+    {
+        $wanted = $this->leastAir($tubs);
+        if ($wanted === null) {
+            return $this->planned($tubs, null);
+        }
+        $able = array_values(array_filter($this->pumps(), static fn (Pump $p): bool => $p->freeFlow() >= $wanted));
+        $last = null;
+        foreach (array_slice($able !== [] ? $able : array_slice($this->pumps(), -1), 0, self::PUMPS) as $pump) {
+            $last = $this->planned($tubs, (string) $pump->key);
+            if (! $last->lacksAir()) {
+                return $last;
+            }
+        }
+
+        return $last ?? $this->planned($tubs, null);
+    }
+
+    /**
+     * The least that all stones together want, L/min: no pump of less free flow will do. Null where there are none.
+     *
+     * @param  list<TubChoice>  $tubs
+     */
+    private function leastAir(array $tubs): ?float
+    {
+        $wanted = null;
+        foreach ($tubs as $tub) {
+            if ($tub->system === GrowingSystem::Aerated) {
+                $stones = AirEdits::stonesFor($tub->vessel);
+                $wanted = ($wanted ?? 0.0) + $tub->count * $stones->count * $this->library()->stones->get($stones->kind)->leastFlow;
+            }
+        }
+
+        return $wanted;
+    }
+
+    /** @return list<Pump> those that run on what power there is, the cheapest first with what they are plugged in by */
+    private function pumps(): array
+    {
+        return $this->pumps ??= $this->sortedPumps();
+    }
+
+    /** @return list<Pump> */
+    private function sortedPumps(): array
+    {
+        $room = $this->wish->room;
+        $runs = array_values(array_filter(
+            iterator_to_array($this->library()->pumps),
+            static fn (Pump $p): bool => $room->mains ? $p->supply !== Supply::Solar
+                : $p->supply === Supply::Solar || ($room->load === 'boat' && $p->supply === Supply::TwelveVolt),
+        ));
+        $price = fn (Pump $p): float => array_sum(array_map(fn (string $part): float => $this->price($part) ?? INF, AirParts::pumping($p)));
+        usort($runs, static fn (Pump $a, Pump $b): int => [$price($a), $a->key] <=> [$price($b), $b->key]);
+
+        return $runs;
+    }
+
+    /** The pump of most air; null where none is wanted. */
+    public function strongest(GrowingSystem $system): ?string
+    {
+        $most = null;
+        foreach ($system === GrowingSystem::Aerated ? $this->pumps() : [] as $pump) {
+            $most = $most === null || $pump->freeFlow() > $most->freeFlow() ? $pump : $most;
+        }
+
+        return $most?->key;
+    }
+
+    /** @return list<string> keys, the cheapest first */
+    private function lamps(): array
+    {
+        $lamps = $this->library()->lamps->keys();
+        usort($lamps, fn (string $a, string $b): int => [$this->price($a) ?? INF, $a] <=> [$this->price($b) ?? INF, $b]);
+
+        return $lamps;
+    }
+
+    /** @param  list<TubChoice>  $tubs */
+    private function planned(array $tubs, ?string $pump): Tried
+    {
+        $room = $this->wish->room;
+        $top = max([0.0, ...array_map(static fn (TubChoice $t): float => $t->lidTop, $tubs)]);
+        $document = $this->draft->garden($tubs, $pump, $this->product, max(1.0, round($room->height - $top)));
+        $known = GardenFile::encode($document);
+        if (isset($this->tried[$known])) {
+            return $this->tried[$known];
+        }
+        $tried = $this->of($tubs, $document);
+        if ($tried->lacksAir() && count($document->air[0]->branches ?? []) > 1) {
+            $plans = $tried->plan->get(AirPlans::class);
+            $patch = ValveWays::patch($plans->systems[0], ValveWays::byDemand($plans->systems[0], $plans), $tried->plan->garden);
+            $tried = $patch === null || $patch === [] ? $tried : $this->of($tubs, PatchedDocument::of($document, $patch));
+        }
+
+        return $this->tried[$known] = $tried;
+    }
+
+    /**
+     * A design as its document has it.
+     *
+     * @param  list<TubChoice>  $tubs
+     */
+    public function of(array $tubs, stdClass $document): Tried
+    {
+        $this->steps->take();
+        $plan = $this->planner->plan($this->planner->of($document));
+
+        return new Tried($tubs, $document, $plan, $this->planner->findings($plan));
+    }
+}
