@@ -73,10 +73,10 @@ final readonly class BedChoices
      *
      * @return non-empty-list<TubChoice>
      */
-    public function habits(TubChoice $fitted): array
+    public function habits(TubChoice $choice): array
     {
-        return $fitted->system === GrowingSystem::Aerated ? [$fitted] : array_map(
-            static fn (TopUps $topUps): TubChoice => $fitted->with(['topUps' => $topUps]),
+        return $choice->system === GrowingSystem::Aerated ? [$choice] : array_map(
+            static fn (TopUps $topUps): TubChoice => $choice->with(['topUps' => $topUps]),
             self::STILL,
         );
     }

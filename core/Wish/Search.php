@@ -113,40 +113,39 @@ final class Search
 
                 continue;
             }
-            $fitted = $choices->fitted($choice);
-            if ($fitted === null) {
-                continue;
+            foreach ($this->lookedAfter($choices, $choice) as $tried) {
+                if ($tried->stops() === []) {
+                    $all[] = $tried;
+                } else {
+                    $this->leftOut->because(self::whyStopped($tried->stops()[0]));
+                }
             }
-            $tried = $this->lookedAfter($choices->habits($fitted));
-            if ($tried->stops() !== []) {
-                $this->leftOut->because(self::whyStopped($tried->stops()[0]));
-
-                continue;
-            }
-            $all[] = $tried;
         }
 
         return $all;
     }
 
     /**
-     * Looked after with the least work that keeps the rules; where none does, the way against which they say least.
+     * A kind of tub in each way to look after it: one that takes more work only where it takes fewer tubs, or where less work breaks a rule.
      *
-     * @param  non-empty-list<TubChoice>  $habits
+     * @return list<Tried>
      */
-    private function lookedAfter(array $habits): Tried
+    private function lookedAfter(BedChoices $choices, TubChoice $choice): array
     {
-        $best = null;
-        foreach ($habits as $habit) {
-            $tried = $this->bench->tried([$habit]);
-            $best = $best === null || [count($tried->stops()), count($tried->mends())] < [count($best->stops()), count($best->mends())]
-                ? $tried : $best;
-            if ($best->isSound()) {
-                break;
+        $all = [];
+        $fewest = PHP_INT_MAX;
+        foreach ($choices->habits($choice) as $habit) {
+            $fitted = $choices->fitted($habit);
+            if ($fitted === null || $fitted->count >= $fewest) {
+                continue;
+            }
+            $all[] = $tried = $this->bench->tried([$fitted]);
+            if ($tried->isSound()) {
+                $fewest = $fitted->count;
             }
         }
 
-        return $best;
+        return $all;
     }
 
     /**

@@ -36,12 +36,15 @@ it('makes, renames, copies, deletes and brings back a garden', function () {
     $browser->press(
         WebDriverBy::xpath("//button[contains(.,'Delete') and contains(.,'Sedge bank copy')]"),
     )->waitForText('Sedge bank copy was deleted.');
+    $names = static fn (): array => array_column($server->call('GET', '/api/gardens')->gardens, 'name');
+    expect($names())->not->toContain('Sedge bank copy');
     $browser->press(Browser::text('Bring it back', 'button'));
+    $browser->until(static fn (): bool => in_array('Sedge bank copy', $names(), true), 'for the copy to be back');
     $browser->until(
         fn (): bool => count($browser->driver->findElements(WebDriverBy::xpath("//a[contains(@class,'open')][.='Sedge bank copy']"))) === 1,
-        'for the copy to be back',
+        'for the page to show it',
     );
-    expect(array_column($server->call('GET', '/api/gardens')->gardens, 'name'))->toContain('Sedge bank', 'Sedge bank copy');
+    expect($names())->toContain('Sedge bank', 'Sedge bank copy');
 });
 
 it('saves a garden as a file that it reads again to the same figures', function () {
