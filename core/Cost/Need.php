@@ -12,6 +12,7 @@ final readonly class Need
      * @param  float  $owned  so much of it is there already, by what the garden says
      * @param  string  $why  what it is for and how its amount was worked out
      * @param  list<string>  $for  ids of the tubs that it serves; none for the garden as a whole
+     * @param  bool  $later  whether it is for plantings after the first, and so no part of one season
      */
     public function __construct(
         public string $key,
@@ -24,6 +25,7 @@ final readonly class Need
         public float $owned = 0.0,
         public string $why = '',
         public array $for = [],
+        public bool $later = false,
     ) {
     }
 
@@ -45,6 +47,7 @@ final readonly class Need
                 ? $this->why
                 : implode('; ', array_unique(array_filter([...explode('; ', $this->why), ...explode('; ', $other->why)]))),
             array_values(array_unique([...$this->for, ...$other->for])),
+            $this->later && $other->later,
         );
     }
 
@@ -74,6 +77,7 @@ final readonly class Need
             $owned,
             $this->why,
             $for,
+            $this->later,
         );
     }
 }

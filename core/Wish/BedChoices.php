@@ -93,10 +93,9 @@ final readonly class BedChoices
                 $all[] = [(string) $key, $vessel];
             }
         }
-        foreach ($wish->vessels as $i => $own) {
+        foreach ($wish->vessels as $own) {
             if ($own instanceof stdClass) {
-                $whole = (object) ['key' => "own-$i", ...get_object_vars($own)];
-                $all[] = [$whole, PartReader::vessel($whole, null)];
+                $all[] = [$own, PartReader::vessel($own, null)];
             }
         }
 
@@ -128,7 +127,8 @@ final readonly class BedChoices
     private function promise(TubChoice $choice): float
     {
         $litres = array_sum(array_map(static fn (Portion $p): float => $p->plants * $p->crop->litresPerPlant, $choice->bed->portions));
-        $count = max($choice->vessel->isOpenMouthed() ? $choice->bed->plants() : 1, ceil($litres / max(0.1, $choice->vessel->profile->brim())));
+        $least = $choice->vessel->isOpenMouthed() ? $choice->bed->plants() : 1;
+        $count = max($least, ceil($litres / max(0.1, $choice->vessel->profile->brim())));
         $price = $choice->given instanceof stdClass || ($this->bench->wish->owned[$choice->given] ?? 0.0) > 0.0
             ? 0.0 : $this->bench->price($choice->given) ?? 100.0;
 

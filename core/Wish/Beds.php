@@ -35,6 +35,8 @@ final class Beds
         $most = static fn (string $of): float => max(array_map(static fn (Portion $p): float => $p->crop->{$of}, $portions));
         $least = static fn (string $of): float => min(array_map(static fn (Portion $p): float => $p->crop->{$of}, $portions));
 
-        return $most('ecLow') <= $least('ecHigh') && $most('phLow') <= $least('phHigh') && $most('waterTempLowC') <= $least('waterTempHighC');
+        return $most('ecLow') <= $least('ecHigh')
+            && $most('phLow') <= $least('phHigh')
+            && $most('waterTempLowC') <= $least('waterTempHighC');
     }
 }

@@ -154,10 +154,13 @@ final readonly class DesignFigures
     private static function awayFrom(FeedPlan $feed, int $day): int
     {
         $season = $feed->with([]);
-        if ($season === null || $day < 1) {
+        $run = $feed->run();
+        if ($season === null || $run === null || $day < 1 || ! isset($run->days[$day - 1])) {
             return self::AWAY_MOST;
         }
-        $left = $season->run(new Leave($season->tub->policy, $day, self::AWAY_MOST), to: $day + self::AWAY_MOST);
+        // The season as it goes, but for that evening.
+        $ready = $season->step($run->before($day - 1), new Leave($season->tub->policy, $day, self::AWAY_MOST));
+        $left = new SeasonRun($season, $run->start, array_values(array_replace($run->days, [$day - 1 => $ready])));
         [$days, $limit] = SeasonRuns::absence($feed, $season, $left)->until($day - 1);
 
         return $limit === null ? self::AWAY_MOST : min(self::AWAY_MOST, $days);

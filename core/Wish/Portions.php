@@ -19,8 +19,8 @@ use KelpTub\Core\Vessel\Vessel;
 use KelpTub\Core\WhatIf\NewTubAdvice;
 
 /**
- * How many plants of which crops a wish comes to. Each crop is grown once in the largest vessel of the Library, in the wish's place: so long
- * it takes and so much it brings there. Of a group the crops come in the order in which growers usually begin with them.
+ * How many plants of which crops a wish comes to. Each crop is grown once in the largest vessel of the Library, in the wish's place: so
+ * long it takes and so much it brings there. Of a group the crops come in the order in which growers usually begin with them.
  */
 final class Portions
 {
@@ -41,6 +41,8 @@ final class Portions
 
     private const WEEK = 7;
 
+    private const WEATHER = ['season.killed', 'season.cold', 'season.warm', 'season.slow', 'crop.temperature'];
+
     /** @var array<string, array{FeedPlan, list<Finding>}|null> by crop */
     private array $grown = [];
 
@@ -48,13 +50,16 @@ final class Portions
     {
     }
 
-    /** @return list<Portion> none where something of the wish cannot be grown at all */
-    public function all(): array
+    /**
+     * @param  bool  $well  whether only crops count that like it there and then
+     * @return list<Portion> none where something of the wish cannot be grown at all
+     */
+    public function all(bool $well = false): array
     {
         $this->chooseFeed();
         $portions = [];
         foreach ($this->bench->wish->eats as $eat) {
-            $of = $this->of($eat);
+            $of = $this->of($eat, $well);
             if ($of === []) {
                 return [];
             }
@@ -67,7 +72,10 @@ final class Portions
     /** The feed of fewest parts that none of the crops named wants better. */
     private function chooseFeed(): void
     {
-        $named = array_filter(array_map(static fn (Eat $e): ?string => $e->crop ?? self::USUAL[$e->group->value ?? ''][0] ?? null, $this->bench->wish->eats));
+        $named = array_filter(array_map(
+            static fn (Eat $e): ?string => $e->crop ?? self::USUAL[$e->group->value ?? ''][0] ?? null,
+            $this->bench->wish->eats,
+        ));
         $named = array_filter($named, fn (string $key): bool => $this->table()->has($key));
         foreach (Workbench::products($this->bench->library()) as $product) {
             $this->bench->product = $product;
@@ -94,26 +102,13 @@ final class Portions
     }
 
     /** @return list<Portion> */
-    private function of(Eat $eat): array
+    private function of(Eat $eat, bool $well): array
     {
         $kinds = $eat->crop !== null || $eat->as !== Amount::Plants || $eat->group !== CropGroup::Herb
             ? 1 : min(self::KINDS, (int) $eat->amount);
-        $chosen = [];
-        foreach ($this->crops($eat) as $crop) {
-            $why = $this->whyNot($crop);
-            if ($why !== null) {
-                $this->leftOut->because($why);
-
-                continue;
-            }
-            $portion = new Portion($crop, 1, $eat);
-            if (Beds::getOn([...$chosen, $portion])) {
-                $chosen[] = $portion;
-            }
-            if (count($chosen) === $kinds) {
-                break;
-            }
-        }
+        $chosen = $this->chosen($eat, $kinds, true);
+        // What would rather grow elsewhere is grown where nothing likes it better.
+        $chosen = $chosen === [] && ! $well ? $this->chosen($eat, $kinds, false) : $chosen;
         $portions = [];
         foreach ($chosen as $i => $one) {
             $plants = $this->plants($one->crop, $eat);
@@ -128,6 +123,29 @@ final class Portions
         }
 
         return $portions;
+    }
+
+    /** @return list<Portion> one plant of each kind that is chosen */
+    private function chosen(Eat $eat, int $kinds, bool $well): array
+    {
+        $chosen = [];
+        foreach ($this->crops($eat) as $crop) {
+            $why = $this->whyNot($crop) ?? ($well ? $this->whyNotWell($crop) : null);
+            if ($why !== null) {
+                $this->leftOut->because($why);
+
+                continue;
+            }
+            $portion = new Portion($crop, 1, $eat);
+            if (Beds::getOn([...$chosen, $portion])) {
+                $chosen[] = $portion;
+            }
+            if (count($chosen) === $kinds) {
+                break;
+            }
+        }
+
+        return $chosen;
     }
 
     /** @return list<Crop> */
@@ -154,17 +172,25 @@ final class Portions
         if ($crop->matureHeightMm >= $room->height) {
             return "{$crop->doingInSentence('grows', 'grow')} higher than there is room for";
         }
-        [$feed, $findings] = $this->grown($crop) ?? [null, []];
+        [$feed] = $this->grown($crop) ?? [null];
         $run = $feed?->run();
-        $ends = array_filter($findings, static fn (Finding $f): bool => in_array($f->code, ['season.killed', 'season.cold', 'season.warm'], true)
-            && $f->severity !== Severity::Mind);
 
         return match (true) {
             $run === null => "no vessel holds {$crop->inSentence()}",
             $run->harvest(0) <= 0.0 => "{$crop->doingInSentence('comes', 'come')} to no harvest there and then",
-            $ends !== [] => "{$crop->doingInSentence('suffers', 'suffer')} from the warmth or the cold there and then",
             default => null,
         };
+    }
+
+    /** Why a crop would rather grow elsewhere or at another time; null where it likes it. */
+    private function whyNotWell(Crop $crop): ?string
+    {
+        $suffers = array_filter(
+            $this->grown($crop)[1] ?? [],
+            static fn (Finding $f): bool => in_array($f->code, self::WEATHER, true) && $f->severity !== Severity::Mind,
+        );
+
+        return $suffers === [] ? null : "{$crop->doingInSentence('suffers', 'suffer')} from the warmth or the cold there and then";
     }
 
     /** Plants that stand at a time, so that there is as much as was asked for. */

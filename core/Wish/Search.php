@@ -12,13 +12,13 @@ use KelpTub\Core\Units\UnitSystem;
 use stdClass;
 
 /**
- * Looks for designs that fulfil a wish: how many plants, in which tubs, with which pump; every kind of tub planned by itself, then those that
- * may go together planned whole. Exact over what is looked at; what is not is counted. Source: handbook, format (the wish).
+ * Looks for designs that fulfil a wish: how many plants, in which tubs, with which pump; every kind of tub planned by itself, then those
+ * that may go together planned whole. Exact over what is looked at; what is not is counted. Source: handbook, format (the wish).
  */
 final class Search
 {
     /** So many whole gardens of several beds are planned for one way to put plants into tubs. */
-    private const TOGETHER = 120;
+    private const TOGETHER = 36;
 
     public readonly LeftOut $leftOut;
 
@@ -29,7 +29,10 @@ final class Search
     /** @var list<Portion> */
     public array $portions = [];
 
-    /** @var array<string, Tried> by their gardens' names */
+    /** Whether it came to its end within its budget. */
+    public bool $isComplete = true;
+
+    /** @var array<string, Tried> by their gardens as text */
     private array $designs = [];
 
     public function __construct(Planner $planner, public readonly Wish $wish, public readonly Steps $steps)
@@ -39,29 +42,34 @@ final class Search
         $this->shortfalls = new Shortfalls($wish, new QuantityWriter(UnitSystem::from($wish->units)));
     }
 
-    /** Whether all that is to be eaten can be grown at all, there and then. */
-    public function grows(): bool
+    /** Whether all that is to be eaten likes to grow there and then. */
+    public function growsWell(): bool
     {
-        return (new Portions($this->bench, $this->leftOut))->all() !== [];
+        return (new Portions($this->bench, $this->leftOut))->all(well: true) !== [];
     }
 
     /** @return list<Tried> every whole design that was looked at and has no stop */
     public function designs(): array
     {
         $this->portions = (new Portions($this->bench, $this->leftOut))->all();
-        foreach ($this->portions === [] ? [] : Beds::ways($this->portions) as $beds) {
-            $this->together($beds);
+        $ways = $this->portions === [] ? [] : Beds::ways($this->portions);
+        foreach ($ways as $i => $beds) {
+            $this->together($beds, $this->steps->share(count($ways) - $i));
         }
 
         return array_values($this->designs);
     }
 
-    /** @param  non-empty-list<Bed>  $beds */
-    private function together(array $beds): void
+    /**
+     * @param  non-empty-list<Bed>  $beds
+     * @param  int  $until  steps that may have been taken then; half of them go to the beds by themselves where there are several
+     */
+    private function together(array $beds, int $until): void
     {
         $choices = [];
-        foreach ($beds as $bed) {
-            $tried = $this->alone($bed);
+        $alone = count($beds) === 1 ? $until : intdiv($this->steps->taken() + $until, 2);
+        foreach ($beds as $i => $bed) {
+            $tried = $this->alone($bed, $this->steps->taken() + intdiv($alone - $this->steps->taken(), count($beds) - $i));
             if ($tried === []) {
                 return;
             }
@@ -88,8 +96,8 @@ final class Search
             $sets = $grown;
         }
         foreach ($sets as $tubs) {
-            if (! $this->steps->areLeft()) {
-                $this->leftOut->because('not looked at: the search has an end');
+            if ($this->steps->taken() >= $until) {
+                $this->notLookedAt();
 
                 continue;
             }
@@ -101,15 +109,16 @@ final class Search
     /**
      * A bed by itself in every kind of tub that holds it.
      *
+     * @param  int  $until  steps that may have been taken then
      * @return list<Tried> without those that have a stop
      */
-    private function alone(Bed $bed): array
+    private function alone(Bed $bed, int $until): array
     {
         $choices = new BedChoices($this->bench, $this->leftOut);
         $all = [];
         foreach ($choices->of($bed) as $choice) {
-            if (! $this->steps->areLeft()) {
-                $this->leftOut->because('not looked at: the search has an end');
+            if ($this->steps->taken() >= $until) {
+                $this->notLookedAt();
 
                 continue;
             }
@@ -126,26 +135,15 @@ final class Search
     }
 
     /**
-     * A kind of tub in each way to look after it: one that takes more work only where it takes fewer tubs, or where less work breaks a rule.
+     * A kind of tub in each way to look after it.
      *
      * @return list<Tried>
      */
     private function lookedAfter(BedChoices $choices, TubChoice $choice): array
     {
-        $all = [];
-        $fewest = PHP_INT_MAX;
-        foreach ($choices->habits($choice) as $habit) {
-            $fitted = $choices->fitted($habit);
-            if ($fitted === null || $fitted->count >= $fewest) {
-                continue;
-            }
-            $all[] = $tried = $this->bench->tried([$fitted]);
-            if ($tried->isSound()) {
-                $fewest = $fitted->count;
-            }
-        }
+        $fitted = array_filter(array_map($choices->fitted(...), $choices->habits($choice)));
 
-        return $all;
+        return array_map(fn (TubChoice $habit): Tried => $this->bench->tried([$habit]), array_values($fitted));
     }
 
     /**
@@ -170,6 +168,18 @@ final class Search
         usort($order, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);
 
         return array_map(static fn (int $i): Tried => $all[$i], array_slice($order, 0, $most));
+    }
+
+    /** The feed that all of it takes, by key. */
+    public function feed(): string
+    {
+        return $this->bench->product;
+    }
+
+    private function notLookedAt(): void
+    {
+        $this->isComplete = false;
+        $this->leftOut->because('not looked at: the search has an end');
     }
 
     private static function whyStopped(Finding $stop): string

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Wish;
 
-use stdClass;
-
 /** Which designs are shown, and the one sentence that tells each from its neighbours. */
 final class Selection
 {
     public const MOST = 6;
 
     private const LEAST = 3;
+
+    private const TIE = 1.0e-6;
 
     /**
      * @param  list<Tried>  $front  that no other one beats
@@ -28,7 +28,9 @@ final class Selection
             $of = array_values(array_filter(array_keys($front), static fn (int $i): bool => $counts($front[$i])));
             usort($of, static fn (int $a, int $b): int => [$better($front[$a]), ...$front[$a]->burden(), $a]
                 <=> [$better($front[$b]), ...$front[$b]->burden(), $b]);
-            if ($of === [] || (count($says) >= self::MOST && ! isset($says[$of[0]]))) {
+            // Where all are alike in it, nothing is said of it.
+            $isTie = count($of) > 1 && $better($front[$of[count($of) - 1]]) - $better($front[$of[0]]) < self::TIE;
+            if ($of === [] || $isTie || (count($says) >= self::MOST && ! isset($says[$of[0]]))) {
                 continue;
             }
             $says[$of[0]][] = $word;
@@ -85,7 +87,7 @@ final class Selection
     {
         $key = is_string($tub->given) ? $tub->given : ($tub->given->key ?? '');
 
-        return ($wish->owned[$key] ?? 0.0) >= $tub->count || $tub->given instanceof stdClass && $tub->count === 1;
+        return ($wish->owned[$key] ?? 0.0) >= $tub->count;
     }
 
     /** @param  list<string>  $words */

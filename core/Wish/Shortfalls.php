@@ -32,7 +32,8 @@ final readonly class Shortfalls
         }
         if ($room->limitKg !== null && $figures->mass_kg > $room->limitKg) {
             $kg = ceil($figures->mass_kg);
-            $found[] = new Shortfall('limit', $kg / $room->limitKg - 1, "what stands there bears {$this->write->mass($kg)}", '/place/limit_kg', $kg);
+            $bears = "a floor that bears {$this->write->mass($kg)}";
+            $found[] = new Shortfall('limit', $kg / $room->limitKg - 1, $bears, '/place/limit_kg', $kg);
         }
         if ($cap !== null && $figures->outlay > $cap + self::TOLERANCE) {
             $money = ceil($figures->outlay);
@@ -49,7 +50,8 @@ final readonly class Shortfalls
         if ($figures->away_days < $tending->awayDays) {
             $found[] = new Shortfall(
                 'away', ($tending->awayDays - $figures->away_days) / max(1, $tending->awayDays),
-                'away for '.$this->write->count($figures->away_days, 'a day', '%d days').' at the longest', '/tend/away_days', $figures->away_days,
+                'away for '.$this->write->count($figures->away_days, 'a day', '%d days').' at the longest',
+                '/tend/away_days', $figures->away_days,
             );
         }
         if (! $room->mains && $design->wantsMains()) {

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace KelpTub\Core\Wish;
 
-/** Search budget: gardens that may be planned. Counted, and not timed, so that the same wish gets the same answer on any machine. */
+/**
+ * Search budget, in steps: a tub that is laid out is one, a garden that is planned whole some more. Counted, and not timed, so that the
+ * same wish gets the same answer on any machine.
+ */
 final class Steps
 {
     /** The whole of a search. */
-    public const WHOLE = 900;
+    public const WHOLE = 1200;
 
     /** As much of it as a first answer takes. */
-    public const FIRST = 60;
+    public const FIRST = 90;
+
+    private const PLAN = 3;
 
     private int $taken = 0;
 
@@ -19,14 +24,22 @@ final class Steps
     {
     }
 
-    public function take(): void
+    /** A tub is laid out. */
+    public function layOut(): void
     {
         $this->taken++;
     }
 
-    public function areLeft(): bool
+    /** A garden is planned, with its seasons and its basket. */
+    public function plan(): void
     {
-        return $this->taken < $this->most;
+        $this->taken += self::PLAN;
+    }
+
+    /** How many may have been taken when the first of so many parts of a search comes to its end. */
+    public function share(int $parts): int
+    {
+        return $this->taken + intdiv(max(0, $this->most - $this->taken), $parts);
     }
 
     public function taken(): int

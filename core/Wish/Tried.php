@@ -73,9 +73,21 @@ final class Tried
         ) !== [];
     }
 
+    /** Whether its plants have less light than they want. */
     public function isDim(): bool
     {
-        return array_filter($this->findings, static fn (Finding $f): bool => in_array($f->code, ['crop.light', 'season.slow'], true)) !== [];
+        return $this->isSaid('crop.light', 'season.slow');
+    }
+
+    /** Whether its water becomes too warm. */
+    public function isHot(): bool
+    {
+        return $this->isSaid('season.warm', 'vessel.sun');
+    }
+
+    private function isSaid(string ...$codes): bool
+    {
+        return array_filter($this->findings, static fn (Finding $f): bool => in_array($f->code, $codes, true)) !== [];
     }
 
     /** Whether it has a pump. */

@@ -26,6 +26,7 @@ final readonly class TubChoice
      * @param  bool  $traced  holes are traced and cut, where there is no drill
      * @param  string|null  $lamp  by key
      * @param  float  $lidTop  how high its lid lies over what it stands on, mm
+     * @param  bool  $coated  whether it is made light outside though it is dark, against the sun
      * @param  list<stdClass>  $holes  as a garden file has them, where no regular pattern does
      */
     public function __construct(
@@ -42,6 +43,7 @@ final readonly class TubChoice
         public ?string $lamp = null,
         public float $lidTop = 0.0,
         public array $holes = [],
+        public bool $coated = false,
     ) {
     }
 
@@ -79,7 +81,11 @@ final readonly class TubChoice
     {
         return match (true) {
             $this->vessel->isOpenMouthed() => null,
-            $this->holes !== [] => (object) ['pattern' => PatternKind::Manual->value, 'cups' => count($this->holes), 'holes' => $this->holes],
+            $this->holes !== [] => (object) [
+                'pattern' => PatternKind::Manual->value,
+                'cups' => count($this->holes),
+                'holes' => $this->holes,
+            ],
             default => (object) ['pattern' => $this->pattern, 'cups' => $this->cups(), 'holes' => null],
         };
     }
@@ -100,7 +106,7 @@ final readonly class TubChoice
             'count' => $this->count,
             'system' => $this->system->value,
             'vessel' => $this->given,
-            'cover' => $this->vessel->opacity->needsCover()
+            'cover' => $this->coated || $this->vessel->opacity->needsCover()
                 ? ($this->vessel->isOpenMouthed() ? Cover::Sleeve : self::WALLS)->value
                 : null,
             'cup' => $this->cup,

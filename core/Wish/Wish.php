@@ -18,7 +18,7 @@ final readonly class Wish
      * @param  list<Eat>  $eats
      * @param  array<string, float>  $owned  by part, the household's things with them
      * @param  list<float>|null  $saws
-     * @param  list<string|stdClass>  $vessels  those that are there
+     * @param  list<string|stdClass>  $vessels  those that are there, each with a key
      */
     private function __construct(
         public stdClass $document,
@@ -39,12 +39,10 @@ final readonly class Wish
     {
         $tending = Tending::fromDocument($raw->tend ?? new stdClass);
         $owned = array_map(floatval(...), get_object_vars($raw->owned ?? new stdClass));
-        $vessels = $raw->vessels ?? [];
-        foreach ($vessels as $vessel) {
-            $key = is_string($vessel) ? $vessel : ($vessel->key ?? null);
-            if ($key !== null) {
-                $owned += [$key => 1.0];
-            }
+        $vessels = [];
+        foreach ($raw->vessels ?? [] as $i => $vessel) {
+            $vessels[] = $vessel = is_string($vessel) ? $vessel : (object) ['key' => "own-$i", ...get_object_vars($vessel)];
+            $owned += [is_string($vessel) ? $vessel : $vessel->key => 1.0];
         }
         foreach ([...self::HOUSEHOLD, ...($tending->drill ? ['drill'] : [])] as $thing) {
             $owned += [$thing => 1.0];

@@ -23,6 +23,9 @@ final readonly class WishAnswer
 
     private const LOOSEN = 5;
 
+    /** Each look at another wish has this part of the search budget. */
+    private const PART = 3;
+
     public function __construct(private Planner $planner, private Wish $wish)
     {
     }
@@ -35,8 +38,9 @@ final readonly class WishAnswer
         $kept = array_values(array_filter($designs, fn (Tried $t): bool => $search->shortfalls->of($t) === []));
         $sound = array_values(array_filter($kept, static fn (Tried $t): bool => $t->isSound()));
         $search->leftOut->because('goes beyond what was wished', count($designs) - count($kept));
-        // What works badly is shown only where nothing works well.
-        $shown = $sound !== [] ? $sound : $kept;
+        // What works badly is shown only where nothing works well, and what works least badly.
+        $least = min([PHP_INT_MAX, ...array_map(static fn (Tried $t): int => count($t->mends()), $kept)]);
+        $shown = array_values(array_filter($kept, static fn (Tried $t): bool => count($t->mends()) === $least));
         $search->leftOut->because('works badly in some way', count($kept) - count($shown));
         $front = Front::of($shown);
         $search->leftOut->because('another one beats it in everything', count($shown) - count($front));
@@ -67,7 +71,7 @@ final readonly class WishAnswer
             ),
             'looked_at' => count($designs),
             'steps' => $search->steps->taken(),
-            'complete' => $search->steps->areLeft(),
+            'complete' => $search->isComplete,
         ];
     }
 
@@ -131,7 +135,7 @@ final readonly class WishAnswer
         $ways = [];
         $all = $designs;
         foreach (Looser::of($this->wish) as $looser) {
-            $more = new Search($this->planner, $looser, new Steps($steps));
+            $more = new Search($this->planner, $looser, new Steps(intdiv($steps, self::PART)));
             $all = [...$all, ...$more->designs()];
         }
         foreach ($all as $design) {
@@ -146,7 +150,7 @@ final readonly class WishAnswer
         $fewest = count($ways[0][1] ?? []);
         $nearest = array_filter($ways, static fn (array $way): bool => count($way[1]) === $fewest);
 
-        return $nearest === [] ? $this->otherwise($steps) : array_map(static fn (array $way): stdClass => (object) [
+        return $nearest === [] ? $this->otherwise($steps, $designs === []) : array_map(static fn (array $way): stdClass => (object) [
             'says' => implode(', and ', array_map(static fn (Shortfall $s): string => $s->says, $way[1])),
             'patch' => array_map(static fn (Shortfall $s): stdClass => $s->patch(), $way[1]),
         ], array_slice(array_values($nearest), 0, self::LOOSEN));
@@ -157,23 +161,34 @@ final readonly class WishAnswer
      *
      * @return list<stdClass>
      */
-    private function otherwise(int $steps): array
+    private function otherwise(int $steps, bool $isNothing): array
     {
         $library = $this->planner->aids->library;
+        $part = intdiv($steps, self::PART);
         foreach (Looser::later($this->wish, $library) as [$says, $patch, $later]) {
-            if ((new Search($this->planner, $later, new Steps($steps)))->grows()) {
+            if ((new Search($this->planner, $later, new Steps($part)))->growsWell() && $this->isFulfilled($later, $part)) {
                 return [(object) ['says' => $says, 'patch' => $patch]];
             }
         }
-        foreach (Looser::less($this->wish, $library) as [$says, $patch, $less]) {
-            $search = new Search($this->planner, $less, new Steps($steps));
-            foreach ($search->designs() as $design) {
-                if ($search->shortfalls->of($design) === []) {
-                    return [(object) ['says' => $says, 'patch' => $patch]];
-                }
+        foreach ($isNothing ? Looser::less($this->wish, $library) : [] as [$says, $patch, $less]) {
+            if ($this->isFulfilled($less, $part)) {
+                return [(object) ['says' => $says, 'patch' => $patch]];
             }
         }
 
         return [];
+    }
+
+    /** Whether there is a sound design that is what a wish says. */
+    private function isFulfilled(Wish $wish, int $steps): bool
+    {
+        $search = new Search($this->planner, $wish, new Steps($steps));
+        foreach ($search->designs() as $design) {
+            if ($design->isSound() && $search->shortfalls->of($design) === []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -38,7 +38,11 @@ final readonly class WishReader
     public function fromDocument(stdClass $document): Wish
     {
         $faults = $this->schema->faults($document);
-        $faults = $faults !== [] ? $faults : [...$this->eatFaults($document), ...$this->placeFaults($document), ...$this->vesselFaults($document)];
+        $faults = $faults !== [] ? $faults : [
+            ...$this->eatFaults($document),
+            ...$this->placeFaults($document),
+            ...$this->vesselFaults($document),
+        ];
         if ($faults !== []) {
             throw RefusedGarden::because($faults);
         }

@@ -83,7 +83,7 @@ final class Workbench
      */
     public function begun(array $tubs, ?string $pump = null, bool $full = false): Plan
     {
-        $this->steps->take();
+        $this->steps->layOut();
         $document = $this->draft->garden($tubs, $pump, $this->product, null);
         if ($full) {
             $document->tubs[0]->plants = null;
@@ -103,6 +103,11 @@ final class Workbench
     public function tried(array $tubs): Tried
     {
         $tried = $this->withAir($tubs);
+        if ($tried->isHot()) {
+            $tubs = array_map(static fn (TubChoice $t): TubChoice => $t->with(['coated' => true]), $tubs);
+            $coated = $this->withAir($tubs);
+            $tried = count($coated->mends()) + count($coated->stops()) < count($tried->mends()) + count($tried->stops()) ? $coated : $tried;
+        }
         if (! $this->wish->room->lamp || ! $tried->isDim()) {
             return $tried;
         }
@@ -125,14 +130,18 @@ final class Workbench
         }
         $able = array_values(array_filter($this->pumps(), static fn (Pump $p): bool => $p->freeFlow() >= $wanted));
         $last = null;
-        foreach (array_slice($able !== [] ? $able : array_slice($this->pumps(), -1), 0, self::PUMPS) as $pump) {
+        foreach (array_slice($able, 0, self::PUMPS) as $i => $pump) {
+            $isLast = $i === min(count($able), self::PUMPS) - 1;
+            if (! $isLast && ! $this->breathes($tubs, (string) $pump->key)) {
+                continue;
+            }
             $last = $this->planned($tubs, (string) $pump->key);
             if (! $last->lacksAir()) {
                 return $last;
             }
         }
 
-        return $last ?? $this->planned($tubs, null);
+        return $last ?? $this->planned($tubs, $this->strongest(GrowingSystem::Aerated));
     }
 
     /**
@@ -172,6 +181,32 @@ final class Workbench
         usort($runs, static fn (Pump $a, Pump $b): int => [$price($a), $a->key] <=> [$price($b), $b->key]);
 
         return $runs;
+    }
+
+    /**
+     * Whether a pump gives every stone what it wants and every tub oxygen with its plants grown, all valves being open: told without a
+     * season.
+     *
+     * @param  non-empty-list<TubChoice>  $tubs
+     */
+    private function breathes(array $tubs, string $pump): bool
+    {
+        $plan = $this->begun($tubs, $pump);
+        $plans = $plan->get(AirPlans::class);
+        foreach ($plans->systems[0]->tubs ?? [] as $b => $fed) {
+            $each = $plans->systems[0]->perStone($b);
+            foreach ($fed->tub->water->stones?->sets() ?? [] as $s => $set) {
+                if (($each[$s] ?? 0.0) < $set->stone->leastFlow) {
+                    return false;
+                }
+            }
+            $least = $plans->leastOxygen($fed->tub->id, $plan->garden->site->sunHours, $fed->water->working());
+            if ($least !== null && $least < $fed->tub->planting->density->oxygenFloor()) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** The pump of most air; null where none is wanted. */
@@ -221,7 +256,7 @@ final class Workbench
      */
     public function of(array $tubs, stdClass $document): Tried
     {
-        $this->steps->take();
+        $this->steps->plan();
         $plan = $this->planner->plan($this->planner->of($document));
 
         return new Tried($tubs, $document, $plan, $this->planner->findings($plan));

@@ -89,6 +89,26 @@ it('counts a month by hand: power, feed, water and plugs', function () {
         ->and($report->budget->monthly)->toEqualWithDelta(array_sum(get_object_vars($report->budget->month)), 1e-9);
 });
 
+it('counts a month and one more tub by one season, however often it is planted again', function () {
+    $sown = array_map(static fn (int $i): array => [
+        'id' => "p$i",
+        'tub' => 'tub',
+        'crop' => 'lettuce-leaf',
+        'transplanted' => '2027-0'.(3 + $i).'-01',
+        'cleared' => '2027-0'.(4 + $i).'-01',
+    ], [0, 1, 2, 3]);
+    $of = fn (array $plantings): stdClass => Gardens::planner()->report(Gardens::tub(
+        ['crop' => 'lettuce-leaf', 'feed' => 'f'],
+        ['feeds' => [['id' => 'f', 'product' => 'two-part-dry']], 'plantings' => $plantings],
+    ), whole: true);
+    [$once, $again] = [$of([]), $of($sown)];
+    $plugs = fn (stdClass $report): float => array_column($report->parts, 'need', 'key')['plug-stone-wool'];
+
+    expect($plugs($again))->toBeGreaterThan(2 * $plugs($once))
+        ->and($again->budget->month)->toEqual($once->budget->month)
+        ->and($again->budget->monthly)->toBeGreaterThan(0.0);
+});
+
 it('values the harvest by the kilogram, and says when it pays, if ever', function () {
     $priced = fn (float $perKg): stdClass => budget(
         Gardens::tub(['crop' => 'basil', 'layout' => ['cups' => 2]], ['money' => ['produce_per_kg' => ['basil' => $perKg]]]),

@@ -57,6 +57,11 @@ final class House
             'Numbers', 'Units', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Feed', 'Season', 'Cost', 'Log', 'File', 'Garden',
             'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost', 'Diary', 'DryRun',
         ],
+
+        'Wish' => [
+            'Numbers', 'Units', 'Geometry', 'Vessel', 'Cup', 'Lid', 'Crop', 'Air', 'Season', 'Cost', 'Log', 'File', 'Garden',
+            'Marks/Tub', 'Marks/Air', 'Marks/Feed', 'Marks/Cost', 'Diary', 'WhatIf',
+        ],
     ];
 
     /** @return list<string> every file of the core */

@@ -47,6 +47,9 @@ final readonly class CostFigures
     {
         $needs = [];
         foreach ([...$this->plan->needsOfOne($tub), ...$this->moreAir($tub)] as $need) {
+            if ($need->later) {
+                continue;
+            }
             $needs[$need->key] = isset($needs[$need->key]) ? $needs[$need->key]->and($need) : $need;
         }
         $left = $there = [];
@@ -108,6 +111,7 @@ final readonly class CostFigures
             $month['water'] += $run->poured() * $feed->tub->tub->count * $this->wish->waterPerLitre * $share;
             foreach ($this->plan->needsOfOne($feed->tub->tub) as $need) {
                 $kind = match (true) {
+                    $need->later => null,
                     $need->stage === NeedStage::Feed => 'feed',
                     str_starts_with($need->key, 'plug-') => 'plugs',
                     default => null,
@@ -193,7 +197,9 @@ final readonly class CostFigures
             ? null
             : max($first, $outlay / ($daily * $share - $costs));
 
-        return ['soonest' => $days(self::HARVEST_RANGE[2]), 'days' => $days(self::HARVEST_RANGE[1]), 'latest' => $days(self::HARVEST_RANGE[0])];
+        [$poor, $usual, $good] = self::HARVEST_RANGE;
+
+        return ['soonest' => $days($good), 'days' => $days($usual), 'latest' => $days($poor)];
     }
 
     /** A season's harvest of one of the tubs. */

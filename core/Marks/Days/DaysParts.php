@@ -47,6 +47,7 @@ final class DaysParts
         foreach ($seeds as $key => $name) {
             $needs[] = new Need(
                 "seed-$key", "$name seed", NeedKind::Consumable, 1, 'packet', NeedStage::Planting, true, why: 'for what is planted besides',
+                later: true,
             );
         }
         if ($plug !== Plug::None && $plugged > $counted) {
@@ -57,6 +58,7 @@ final class DaysParts
                 $plugged - $counted,
                 stage: NeedStage::Planting,
                 why: 'one to a plant of each later planting',
+                later: true,
             );
         }
 
@@ -77,6 +79,7 @@ final class DaysParts
             $dose->part->unit(),
             NeedStage::Feed,
             why: 'for later plantings, by the plants in them',
+            later: true,
         ), $run->doses());
     }
 
