@@ -4,7 +4,17 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { compile } from 'json-schema-to-typescript';
 
 mkdirSync('resources/js/types', { recursive: true });
-const named = { garden: 'Garden', report: 'Report', entry: 'Entry', days: 'Days', diary: 'Diary', 'dry-run': 'DryRun', odds: 'Odds' };
+const named = {
+    garden: 'Garden',
+    report: 'Report',
+    entry: 'Entry',
+    days: 'Days',
+    diary: 'Diary',
+    'dry-run': 'DryRun',
+    odds: 'Odds',
+    wish: 'Wish',
+    'wish-answer': 'WishAnswer',
+};
 for (const [name, type] of Object.entries(named)) {
     const schema = JSON.parse(execFileSync('php', ['bin/kelp', 'schema', name], { encoding: 'utf8' }));
     // That one of two must be there is for the reader to check; as a type it would let everything in.

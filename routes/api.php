@@ -57,7 +57,8 @@ Route::post('edits/copy', [EditController::class, 'copy']);
 Route::post('edits/count', [EditController::class, 'count']);
 Route::post('advice', [EditController::class, 'advise']);
 Route::post('read', ReadController::class);
-Route::post('wish', WishController::class);
+Route::post('wish', [WishController::class, 'find']);
+Route::post('wish/into', [WishController::class, 'into']);
 
 Route::get('gardens', [GardenController::class, 'index']);
 Route::post('gardens', [GardenController::class, 'store']);

@@ -12,6 +12,7 @@ Route::get('/', [PageController::class, 'gardens'])->name('gardens');
 Route::get('library/{kind?}', [PageController::class, 'library'])->name('library');
 Route::get('compare', [PageController::class, 'compare'])->name('compare');
 Route::get('deleted', [PageController::class, 'deleted'])->name('deleted');
+Route::get('wish', [PageController::class, 'wish'])->name('wish');
 Route::get('dry-runs', [PageController::class, 'dryRuns'])->name('dry-runs');
 Route::get('dry-runs/{run}', [PageController::class, 'dryRun'])->name('dry-run');
 Route::get('gardens/{garden}/history', [PageController::class, 'history'])->name('history');

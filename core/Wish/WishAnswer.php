@@ -10,6 +10,7 @@ use KelpTub\Core\Diary\Supply;
 use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Log\Entries;
+use KelpTub\Core\Marks\Tub\Sketch;
 use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
@@ -88,6 +89,7 @@ final readonly class WishAnswer
             'garden' => $whole->document,
             'figures' => $whole->figures(),
             'stands' => FloorPlan::of($design->stands(), $room->length, $room->depth)->stands ?? [],
+            'sketch' => Sketch::of($whole->plan),
             'height_mm' => $design->height(),
             'breaks' => array_map(static fn (Finding $f): string => $f->says, $whole->mends()),
         ];

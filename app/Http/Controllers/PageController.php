@@ -195,6 +195,28 @@ final readonly class PageController
         ];
     }
 
+    /** What somebody would like to grow; `?into=` says into which garden that is there. */
+    public function wish(Request $request, Library $library, OwnLibrary $own): Response
+    {
+        $into = Garden::query()->find(RequestInput::word($request, 'into'));
+        $document = $into === null ? null : GardenFile::decode($into->document);
+
+        return Inertia::render('Wish', [
+            'library' => LibraryForPage::of($library, $own),
+            'climates' => array_map(
+                static fn (string $key): array => ['key' => $key, 'name' => $library->climates->get($key)->name],
+                $library->climates->keys(),
+            ),
+            'starts' => json_decode((string) file_get_contents(base_path('data/wishes.json'))),
+            'into' => $into === null ? null : [
+                'id' => $into->id,
+                'name' => $into->name,
+                'units' => $document->units ?? 'metric',
+                'currency' => $document->money->currency ?? 'EUR',
+            ],
+        ]);
+    }
+
     /** Lessons, and the runs that are kept. */
     public function dryRuns(Lessons $lessons, RunStore $runs): Response
     {

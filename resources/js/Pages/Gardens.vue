@@ -215,8 +215,8 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <p class="faint">Design, build and keep standalone hydroponic tubs.</p>
             </div>
             <nav aria-label="Beside the gardens">
-                <Link href="/library" class="word">Library</Link><Link href="/dry-runs" class="word">Dry runs</Link
-                ><Link :href="compareHref" class="word">Compare</Link>
+                <Link href="/library" class="word">Library</Link><Link href="/wish" class="word">Wish</Link
+                ><Link href="/dry-runs" class="word">Dry runs</Link><Link :href="compareHref" class="word">Compare</Link>
             </nav>
         </header>
 
@@ -296,6 +296,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
                 <label for="new-name">A new garden</label>
                 <input id="new-name" v-model="name" maxlength="120" placeholder="Its name" />
                 <button type="submit" class="box strong" :disabled="busy">Make it</button>
+                <Link href="/wish" class="box" data-act="wish">What I would like to grow</Link>
                 <span class="or faint">or</span>
                 <label class="box file" for="file"
                     >Read a file<input

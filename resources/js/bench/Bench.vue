@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A garden's front page: every tub at one scale, what it holds, and what it needs next. */
+import { Link } from '@inertiajs/vue3';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import { tint } from '../drawing/plants';
@@ -82,6 +83,7 @@ const budget = computed(() => report.value.budget);
                 >Compare</a
             >
             <button v-if="cards.length" type="button" class="box" data-act="open-add" @click="openAdd">Add a tub</button>
+            <Link v-if="cards.length" :href="`/wish?into=${garden.id}`" class="word" data-act="wish">Wish for one</Link>
             <dl v-if="cards.length">
                 <div>
                     <dt>Outlay</dt>
@@ -118,7 +120,10 @@ const budget = computed(() => report.value.budget);
             </svg>
             <h2>Nothing stands here yet</h2>
             <p>Choose a bucket, a tote or a jar. It is drawn to scale at once, with its true volume, its hole pattern and what it takes.</p>
-            <button type="button" class="box strong" data-act="open-add" @click="openAdd">Add a tub</button>
+            <p class="ways">
+                <button type="button" class="box strong" data-act="open-add" @click="openAdd">A tub that I have</button>
+                <Link :href="`/wish?into=${garden.id}`" class="box" data-act="wish">What I would like to grow</Link>
+            </p>
         </div>
         <ul v-if="cards.length" class="cards">
             <li v-for="{ tub, first, more } in cards" :key="tub.id" :data-card="tub.id">
@@ -171,6 +176,12 @@ const budget = computed(() => report.value.budget);
 </template>
 
 <style scoped>
+.ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    justify-content: center;
+}
 .bench {
     display: flex;
     flex-direction: column;
