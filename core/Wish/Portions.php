@@ -132,7 +132,8 @@ final class Portions
         foreach ($this->crops($eat) as $crop) {
             $why = $this->whyNot($crop) ?? ($well ? $this->whyNotWell($crop) : null);
             if ($why !== null) {
-                $this->leftOut->because($why);
+                // Looked at once more with less asked of it, it is left out for the same reason.
+                $this->leftOut->because($why, $well ? 1 : 0);
 
                 continue;
             }

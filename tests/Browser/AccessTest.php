@@ -119,12 +119,22 @@ it('has no barrier that can be found by rule, by day and by night, on a phone to
     'compare' => ['/compare?of=ID:a,ID:b', '.pictures'],
     'history' => ['/gardens/ID/history', 'ol li'],
     'deleted' => ['/deleted', '.leaf'],
+    'wish' => ['/wish', '[data-pick]'],
     'library of vessels' => ['/library/vessels', '.holder svg'],
     'library of cups' => ['/library/cups', '.holder svg'],
     'library of crops' => ['/library/crops', '.holder svg'],
     'library of pumps' => ['/library/pumps', '.holder svg'],
     'library of feeds' => ['/library/feeds', '.holder svg'],
 ])->with([1280, 390]);
+
+it('has none where designs are offered', function () {
+    $server = Server::shared();
+    $browser = Browser::shared()->size(1280, 800)->open("$server->url/wish")->press('[data-start=salad]');
+    $browser->see('[data-design]');
+    $browser->until(fn (): bool => (bool) $browser->script("return document.querySelector('.come').ariaBusy === 'false'"), 'for all');
+    expect(barriers($browser))->toBe([])->and(disorder($browser))->toBe([]);
+    $browser->script('localStorage.removeItem("kelp-wish")');
+});
 
 it('has none in its dialogs', function () {
     [$browser] = bench(everyKind());

@@ -181,7 +181,7 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     :options="climates.map((c) => ({ value: c.key, name: c.name }))"
                     @update:model-value="(to) => to && setPlace({ climate: to })"
                 />
-                <div class="three">
+                <div class="sides">
                     <Measure
                         label="Length"
                         dimension="length"
@@ -344,7 +344,7 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     @take="take(d)"
                     @add="add(d)"
                 />
-                <Fold title="Why these" :open="!answer.designs.length">
+                <Fold :title="answer.designs.length ? 'Why these' : 'What stands in the way'" :open="!answer.designs.length">
                     <p v-for="w in why" :key="w" class="small">{{ w }}</p>
                     <h3 v-if="answer.runners_up.length">Runners-up</h3>
                     <ul v-if="answer.runners_up.length" class="small">
@@ -407,10 +407,9 @@ legend {
     font-weight: 700;
     padding: 0 0 0.35rem;
 }
-.three {
+.sides {
     display: grid;
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-    gap: 0.5rem;
+    gap: 0.35rem;
 }
 .field {
     display: grid;

@@ -2,7 +2,7 @@
 /** What was read or done: by one line of text, or by fields with large targets; without a meter as easily as with one. */
 import { computed, ref, watch } from 'vue';
 import { useGarden } from '../kit/garden';
-import { type Answer, call } from '../kit/api';
+import type { Answer } from '../kit/api';
 import { deeds } from '../kit/deeds';
 import { read } from '../kit/reader';
 import { forget, keep, recall } from '../kit/storage';
@@ -25,10 +25,11 @@ const wrong = ref('');
 /** Which text it was that was understood, and whether nobody is there to read one. */
 const readText = ref('');
 const isAway = ref(false);
-const turns = useTurns();
+/** While it is written, and when it is kept: neither overtakes the other. */
+const [turns, keeping] = [useTurns(), useTurns()];
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-const question = (text: string): Parameters<typeof call> => [
+const question = (text: string): [string, { body: string }] => [
     `gardens/${garden.id}/entries/read`,
     { body: JSON.stringify({ garden: garden.document.value, tub: props.tub, copy: props.copy, text, now: wallClock() }) },
 ];
@@ -84,7 +85,8 @@ function keepLine(): Promise<void> {
             // The press has a question of its own: another one that overtakes it would take the press away.
             clearTimeout(timer);
             turns.stop();
-            show(text, await call<ReadLine>(...question(text)));
+            const answer = await keeping.ask<ReadLine>(...question(text));
+            if (answer) show(text, answer);
         }
         const got = readText.value === text ? understood.value : null;
         // Where it has to be asked first, or is refused, it stays in its field.

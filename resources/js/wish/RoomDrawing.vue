@@ -18,9 +18,19 @@ const props = defineProps<{
 }>();
 
 const PAD = 22;
-const scale = computed(() => Math.min((props.width - 2 * PAD) / props.room.length, 220 / props.room.height));
+const GAP = 26;
+const HIGH = 250;
+/** From above beside from the front where there is room for both, else under it. */
+const beside = computed(() => (2 * props.room.length * HIGH) / props.room.height + GAP <= props.width - 2 * PAD);
+const scale = computed(() =>
+    beside.value ? HIGH / props.room.height : Math.min((props.width - 2 * PAD) / props.room.length, 200 / props.room.height),
+);
 const high = computed(() => props.room.height * scale.value);
-const deep = computed(() => Math.max(34, props.room.depth * scale.value));
+const deep = computed(() => props.room.depth * scale.value);
+const plan = computed(() =>
+    beside.value ? { x: props.room.length * scale.value + GAP, y: Math.max(0, high.value - deep.value) } : { x: 0, y: high.value + 16 },
+);
+const size = computed(() => Math.max(high.value, plan.value.y + deep.value) + 30);
 const order = computed(() => props.tubs.flatMap((t) => Array.from({ length: t.count }, (_, i) => `${t.id}.${i + 1}`)));
 /** Those behind are drawn first. */
 const standing = computed(() =>
@@ -62,14 +72,7 @@ const says = computed(
 </script>
 
 <template>
-    <svg
-        class="room"
-        role="img"
-        :aria-label="says"
-        :width="width"
-        :height="high + deep + 46"
-        :viewBox="`${-PAD} -8 ${width} ${high + deep + 46}`"
-    >
+    <svg class="room" role="img" :aria-label="says" :width="width" :height="size" :viewBox="`${-PAD} -8 ${width} ${size}`">
         <rect x="0" y="0" :width="room.length * scale" :height="high" class="wall" />
         <g :transform="`translate(0 ${high})`">
             <g v-for="t in standing" :key="t.key" :transform="`translate(${t.x} 0)`" :class="{ behind: t.behind }">
@@ -85,7 +88,7 @@ const says = computed(
             <path :d="`M-10 0H${room.length * scale + 10}`" class="floor" />
         </g>
         <text :x="room.length * scale - 3" y="12" class="dim" text-anchor="end">{{ length(room.height, units) }} high</text>
-        <g :transform="`translate(0 ${high + 14})`">
+        <g :transform="`translate(${plan.x} ${plan.y})`">
             <rect x="0" y="0" :width="room.length * scale" :height="room.depth * scale" class="wall" />
             <rect
                 v-for="s in stands"

@@ -1,4 +1,5 @@
 import { computed, ref, watch, type ComputedRef, type Ref } from 'vue';
+import { wallClock } from '../kit/dates';
 import type { Units } from '../kit/format';
 import { keep, recall } from '../kit/storage';
 import { useTurns } from '../kit/turns';
@@ -34,7 +35,16 @@ const start = (units: Units, currency: string): Wish => ({
     version: 1,
     units,
     eat: [] as unknown as Wish['eat'],
-    place: { setting: 'indoor', length_mm: 1000, depth_mm: 500, height_mm: 1200, load: 'ground', mains: true, window: 'south' },
+    place: {
+        setting: 'indoor',
+        length_mm: 1000,
+        depth_mm: 500,
+        height_mm: 1200,
+        load: 'ground',
+        mains: true,
+        window: 'south',
+        from: wallClock().slice(0, 10),
+    },
     tend: { visits_a_week: 3, away_days: 3, meter: false, drill: true, systems: ['aerated', 'passive'] },
     money: { currency, cap: null },
     owned: {},

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\Browser;
+use Tests\Browser\Server;
+
+// From a wish to a garden, walked as somebody would who has never planted anything.
+
+afterEach(function () {
+    Browser::shared()->size(1280, 800);
+    expect(preg_grep('/status of 422/', Browser::shared()->complaints(), PREG_GREP_INVERT))->toBe([]);
+});
+
+dataset('wishers', ['at the desk' => [[1280, 800]], 'on a phone' => [[390, 844, true]]]);
+
+/** The page, with nothing wished yet. @return array{Browser, Server} */
+function wishing(array $size, string $path = '/wish'): array
+{
+    $server = Server::shared();
+    $browser = Browser::shared()->size(...$size)->open("$server->url/");
+    $browser->script('localStorage.removeItem("kelp-wish")');
+    $browser->open($server->url.$path)->waitForText('Press what you would like to eat');
+
+    return [$browser, $server];
+}
+
+/** Waits until all that there is was looked for. */
+function found(Browser $browser): Browser
+{
+    $browser->see('[data-design]');
+    $browser->until(fn (): bool => (bool) $browser->script("return document.querySelector('.come').ariaBusy === 'false'"), 'for the whole');
+
+    return $browser;
+}
+
+/** @return list<string> keys of the designs that are shown */
+function offeredDesigns(Browser $browser): array
+{
+    return $browser->script("return [...document.querySelectorAll('[data-design]')].map((d) => d.dataset.design)");
+}
+
+it('offers whole designs at the first press, and puts one on the bench at the next', function (array $size) {
+    [$browser, $server] = wishing($size);
+    $before = $browser->acts;
+    $browser->press('[data-pick=leaf]');
+    found($browser);
+    expect(count(offeredDesigns($browser)))->toBeGreaterThanOrEqual(3)
+        ->and($browser->acts - $before)->toBeLessThanOrEqual(6)
+        ->and($browser->bodyText())->toContain('Cheapest')->toContain('days after sowing');
+    // Nothing stands over the edge of a phone.
+    expect($browser->script('return document.documentElement.scrollWidth <= innerWidth'))->toBeTrue();
+
+    $browser->press('[data-act=take]')->see('.mark, .bench');
+    $browser->waitForText('Leaf lettuce');
+    preg_match('#/gardens/(\w{26})#', $browser->driver->getCurrentURL(), $m);
+    $tubs = $server->document($m[1])->tubs;
+    expect($tubs[0]->crop)->toBe('lettuce-leaf')->and($browser->acts - $before)->toBeLessThanOrEqual(8);
+})->with('wishers');
+
+it('answers each change, and tells what to wish otherwise where nothing is just that', function () {
+    [$browser] = wishing([1280, 800]);
+    $browser->press('[data-pick=leaf]');
+    $all = offeredDesigns(found($browser));
+    $browser->press(Browser::text('Still', 'button'));
+    $browser->until(fn (): bool => offeredDesigns($browser) !== $all, 'for another answer');
+    found($browser);
+    foreach (offeredDesigns($browser) as $key) {
+        expect($key)->toEndWith('-still');
+    }
+    $browser->write('#wish-cap', '20')->waitForText('Nothing is just that');
+    $browser->press('[data-act=loosen]');
+    found($browser);
+    expect((int) $browser->see('#wish-cap')->getAttribute('value'))->toBeGreaterThan(20);
+    // What was wished is found again where it was left.
+    $browser->driver->navigate()->refresh();
+    found($browser);
+    expect($browser->see('[data-pick=leaf]')->getAttribute('aria-pressed'))->toBe('true');
+});
+
+it('is wished by keys alone', function () {
+    [$browser] = wishing([1280, 800]);
+    $browser->see('[data-pick=herb]')->sendKeys(WebDriverKeys::SPACE);
+    found($browser);
+    $browser->see('[data-eat=herb] [aria-label="Herbs: less"]')->sendKeys(WebDriverKeys::ENTER);
+    $browser->until(fn (): bool => $browser->see('[data-eat=herb] output')->getText() === '2', 'for fewer');
+    found($browser);
+    expect($browser->bodyText())->toContain('basil');
+    $browser->see('[data-pick=herb]')->sendKeys(WebDriverKeys::SPACE);
+    $browser->waitForText('Press what you would like to eat');
+});
+
+it('begins with a wish that ships, in inches too', function (string $start, string $says) {
+    [$browser] = wishing([1280, 800]);
+    $browser->press(Browser::text('in', 'button'))->press("[data-start='$start']");
+    found($browser);
+    expect($browser->bodyText())->toContain($says)->toContain(' in ')->not->toContain(' mm');
+})->with([
+    'salad' => ['salad', 'leaf lettuce'],
+    'a chilli' => ['fruiting', 'chilli pepper'],
+    'no power' => ['no-power', 'needs none'],
+]);
+
+it('adds what is wished to a garden that is there, and takes it back at one undo', function () {
+    [$browser, $server, $id] = bench(bucket20(['crop' => 'basil']));
+    $browser->script('localStorage.removeItem("kelp-wish")');
+    $browser->press('[data-act=wish]')->waitForText('Press what you would like to eat');
+    $browser->press('[data-pick=leaf]');
+    found($browser);
+    $browser->press('[data-act=add]')->see('.staff');
+    $tubs = static fn (): array => array_column($server->document($id)->tubs, 'id');
+    $browser->until(fn (): bool => count($tubs()) === 2, 'for it to be kept');
+    expect($tubs())->toBe(['a', 'lettuce-leaf']);
+    $browser->press(Browser::text('Undo', 'button'));
+    $browser->until(fn (): bool => $tubs() === ['a'], 'for it to be taken back');
+});
+
+it('is offered beside a tub that one has, where nothing stands yet', function () {
+    [$browser] = bench(['name' => 'Empty']);
+    $browser->waitForText('A tub that I have');
+    $browser->press('[data-act=wish]')->see('[data-pick=leaf]');
+    expect($browser->bodyText())->toContain('What I would like to grow');
+});
