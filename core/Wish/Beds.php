@@ -6,7 +6,7 @@ namespace KelpTub\Core\Wish;
 
 use KelpTub\Core\Crop\CropGroup;
 
-/** The ways in which portions are put into tubs: each by itself; and where there are several that get on, those in one. */
+/** The ways in which portions are put into tubs: where there are several that get on, those in one; and each by itself. */
 final class Beds
 {
     /**
@@ -15,12 +15,14 @@ final class Beds
      */
     public static function ways(array $portions): array
     {
-        $ways = [array_map(static fn (Portion $p): Bed => new Bed([$p]), $portions)];
+        $ways = [];
         $low = array_values(array_filter($portions, static fn (Portion $p): bool => $p->crop->group !== CropGroup::Fruit));
         if (count($low) > 1 && self::getOn($low)) {
             $others = array_filter($portions, static fn (Portion $p): bool => $p->crop->group === CropGroup::Fruit);
             $ways[] = [new Bed($low), ...array_values(array_map(static fn (Portion $p): Bed => new Bed([$p]), $others))];
         }
+
+        $ways[] = array_map(static fn (Portion $p): Bed => new Bed([$p]), $portions);
 
         return $ways;
     }

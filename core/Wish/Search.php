@@ -95,8 +95,8 @@ final class Search
             }
             $sets = $grown;
         }
-        foreach ($sets as $tubs) {
-            if ($this->steps->taken() >= $until) {
+        foreach ($sets as $i => $tubs) {
+            if ($i > 0 && $this->steps->taken() >= $until) {
                 $this->notLookedAt();
 
                 continue;
@@ -109,7 +109,7 @@ final class Search
     /**
      * A bed by itself in every kind of tub that holds it.
      *
-     * @param  int  $until  steps that may have been taken then
+     * @param  int  $until  steps that may have been taken then; until one is found it goes on all the same
      * @return list<Tried> without those that have a stop
      */
     private function alone(Bed $bed, int $until): array
@@ -117,7 +117,7 @@ final class Search
         $choices = new BedChoices($this->bench, $this->leftOut);
         $all = [];
         foreach ($choices->of($bed) as $choice) {
-            if ($this->steps->taken() >= $until) {
+            if ($all !== [] && $this->steps->taken() >= $until) {
                 $this->notLookedAt();
 
                 continue;

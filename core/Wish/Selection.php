@@ -22,6 +22,9 @@ final class Selection
         if ($front === []) {
             return [];
         }
+        if (count($front) === 1) {
+            return [[$front[0], self::sentence(['the one that there is'], $front[0])]];
+        }
         /** @var array<int, list<string>> $says by place */
         $says = [];
         foreach (self::merits($wish) as [$word, $better, $counts]) {

@@ -11,10 +11,10 @@ namespace KelpTub\Core\Wish;
 final class Steps
 {
     /** The whole of a search. */
-    public const WHOLE = 1200;
+    public const WHOLE = 720;
 
     /** As much of it as a first answer takes. */
-    public const FIRST = 90;
+    public const FIRST = 75;
 
     private const PLAN = 3;
 

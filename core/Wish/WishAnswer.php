@@ -56,7 +56,8 @@ final readonly class WishAnswer
         return (object) [
             'designs' => $chosen,
             'left_out' => array_values(array_filter($search->leftOut->toAnswer(), static fn (stdClass $l): bool => $l->count > 0)),
-            'loosen' => $sound !== [] ? [] : $this->loosen($search, $designs, $steps),
+            // A first answer has no time to look at other wishes.
+            'loosen' => $sound !== [] || $steps <= Steps::FIRST ? [] : $this->loosen($search, $designs, $steps),
             'portions' => array_map(static fn (Portion $p): stdClass => (object) [
                 'crop' => $p->crop->key,
                 'name' => $p->crop->name,

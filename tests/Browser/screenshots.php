@@ -92,6 +92,9 @@ try {
     $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
     $browser->write('#tub-name', 'Foredeck crate');
     $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
+    // Salad and herbs, on a balcony in spring.
+    $browser->open("$url/wish")->press('[data-start=salad]');
+    $take('wish', '/wish', '[data-design] svg');
     // A lesson, some weeks on, with its valve knocked shut.
     $browser->open("$url/dry-runs")->press('[data-lesson=no-bubbles] .box')->see('[data-act=next]');
     $lived = parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH);
@@ -101,7 +104,6 @@ try {
         $day = $browser->see('.day .number')->getText();
     }
     $take('dry-run', $lived, '[data-act=next]');
-    $take('history', "/gardens/$garden/history", 'ol li svg');
     $complaints = $browser->complaints();
     if ($complaints !== []) {
         fwrite(STDERR, implode("\n", $complaints)."\n");

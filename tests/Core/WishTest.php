@@ -261,7 +261,7 @@ it('puts crops into one tub only where they get on', function () {
         ->and(count(Beds::ways($of('basil', 'parsley'))))->toBe(2)
         ->and(count(Beds::ways($of('basil'))))->toBe(1)
         // What fruits is fed by itself.
-        ->and(array_map(count(...), Beds::ways($of('basil', 'parsley', 'chilli'))))->toBe([3, 2]);
+        ->and(array_map(count(...), Beds::ways($of('basil', 'parsley', 'chilli'))))->toBe([2, 3]);
 });
 
 it('lets nothing stay that is beaten in everything, and of equals the first', function () {

@@ -323,7 +323,7 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                 <p class="state small faint" role="status">
                     {{ busy ? 'Looking for more …' : `${answer.designs.length} of ${answer.looked_at} designs` }}
                 </p>
-                <div v-if="answer.loosen.length || !answer.designs.length" class="none">
+                <div v-if="!busy && (answer.loosen.length || !answer.designs.length)" class="none">
                     <h2>{{ answer.designs.length ? 'Nothing sound is just that' : 'Nothing is just that' }}</h2>
                     <ul v-if="answer.loosen.length">
                         <li v-for="l in answer.loosen" :key="l.says">

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { silhouette, tint } from '../drawing/plants';
 import { halfAt, profilePath } from '../drawing/shape';
 import type { SketchTub } from '../drawing/GardenSketch.vue';
-import { length, type Units } from '../kit/format';
+import { counted, length, type Units } from '../kit/format';
 import type { Stand } from '../types/wish-answer';
 
 const props = defineProps<{
@@ -64,11 +64,10 @@ const standing = computed(() =>
             ];
         }),
 );
-const says = computed(
-    () =>
-        `${props.stands.length} ${props.stands.length === 1 ? 'tub stands' : 'tubs stand'} in a room ${length(props.room.length, props.units)} long, ` +
-        `${length(props.room.depth, props.units)} deep and ${length(props.room.height, props.units)} high.`,
-);
+const says = computed(() => {
+    const [long, deep, high] = [props.room.length, props.room.depth, props.room.height].map((mm) => length(mm, props.units));
+    return `${counted(props.stands.length, 'tub', 'tubs')} in a room ${long} long, ${deep} deep and ${high} high.`;
+});
 </script>
 
 <template>
