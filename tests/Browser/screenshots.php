@@ -94,7 +94,7 @@ try {
     $browser->until(fn (): bool => trim($browser->see('.state')->getText()) === 'Saved', 'to be saved');
     // Salad and herbs, on a balcony in spring.
     $browser->open("$url/wish")->press('[data-start=salad]');
-    $take('wish', '/wish', '[data-design] svg');
+    $take('wish', '/wish', '.come[aria-busy=false] [data-design] svg');
     // A lesson, some weeks on, with its valve knocked shut.
     $browser->open("$url/dry-runs")->press('[data-lesson=no-bubbles] .box')->see('[data-act=next]');
     $lived = parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH);

@@ -23,7 +23,7 @@ const HIGH = 250;
 /** From above beside from the front where there is room for both, else under it. */
 const beside = computed(() => (2 * props.room.length * HIGH) / props.room.height + GAP <= props.width - 2 * PAD);
 const scale = computed(() =>
-    beside.value ? HIGH / props.room.height : Math.min((props.width - 2 * PAD) / props.room.length, 200 / props.room.height),
+    beside.value ? HIGH / props.room.height : Math.min((props.width - 2 * PAD) / props.room.length, 240 / props.room.height),
 );
 const high = computed(() => props.room.height * scale.value);
 const deep = computed(() => props.room.depth * scale.value);
