@@ -40,6 +40,18 @@ it('goes from nothing to both printed sheets of a bucket with one chilli in ten'
         ->and($parts)->toContain('Chilli pepper seed')->toContain('20 L bucket');
 });
 
+it('goes from a wish for salad on the first page to both printed sheets in eight', function () {
+    $server = Server::shared();
+    $browser = Browser::shared()->size(1280, 800)->open("$server->url/");
+    $browser->script('localStorage.removeItem("kelp-wish")');
+    $browser->acts = 0;
+    $browser->press('main [data-act=wish]')->press('[data-pick=leaf]')->press('[data-act=take]')->see('.cards');
+    $browser->press(WebDriverBy::cssSelector('[data-card] h2 button'));
+    [$build, $parts] = bothSheets($browser, 8);
+
+    expect($build)->toContain('Sow the seeds')->and($parts)->toContain('Leaf lettuce seed');
+});
+
 it('goes from nothing to both printed sheets of a tote measured by tape in twenty-four', function () {
     $browser = emptyGarden('A tote')->press('[data-act=open-add]')->press(Browser::text('By tape', 'button'));
     $browser->press(Browser::text('Box', 'button'));

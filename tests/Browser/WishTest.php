@@ -102,6 +102,13 @@ it('begins with a wish that ships, in inches too', function (string $start, stri
     'no power' => ['no-power', 'needs none'],
 ]);
 
+it('begins with a cloner and its nursery, which are a garden at once', function () {
+    [$browser, $server] = wishing([1280, 800]);
+    $browser->press('[data-start=cloner]')->see('.cards');
+    preg_match('#/gardens/(\w{26})#', $browser->driver->getCurrentURL(), $m);
+    expect(array_column($server->document($m[1])->tubs, 'system'))->toBe(['cloner', 'nursery']);
+});
+
 it('adds what is wished to a garden that is there, and takes it back at one undo', function () {
     [$browser, $server, $id] = bench(bucket20(['crop' => 'basil']));
     $browser->script('localStorage.removeItem("kelp-wish")');

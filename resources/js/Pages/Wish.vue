@@ -24,7 +24,8 @@ import { useWish } from '../wish/wish';
 const props = defineProps<{
     library: Library;
     climates: { key: string; name: string }[];
-    starts: { key: string; name: string; wish: Partial<Wish> }[];
+    /** Wishes to begin with, and a garden that is no wish: what is rooted and raised is not eaten. */
+    starts: { key: string; name: string; wish?: Partial<Wish>; garden?: Design['garden'] }[];
     into: { id: string; name: string; units: Units; currency: string } | null;
 }>();
 const units = ref<Units>(props.into?.units ?? 'metric');
@@ -91,8 +92,8 @@ const setCap = (value: number | null): void => change((w) => (w.money = { ...w.m
 
 const message = ref('');
 /** A press is for the design that stood there, whatever comes of the wish meanwhile. */
-async function take(design: Design): Promise<void> {
-    const made = await send<{ id: string }>('Putting it on the bench', 'gardens', { body: JSON.stringify(design.garden), key: newName() });
+async function take(garden: Design['garden']): Promise<void> {
+    const made = await send<{ id: string }>('Putting it on the bench', 'gardens', { body: JSON.stringify(garden), key: newName() });
     if (made.kind === 'done') router.visit(`/gardens/${made.data.id}`);
     else message.value = 'message' in made ? made.message : 'It could not be kept.';
 }
@@ -133,7 +134,14 @@ const AWAY = [0, 3, 7, 14, 21] as const;
             <h1>What I would like to grow</h1>
             <p class="starts" aria-label="Begin with">
                 <span class="faint small">Begin with</span>
-                <button v-for="s in starts" :key="s.key" type="button" class="word small" :data-start="s.key" @click="startFrom(s.wish)">
+                <button
+                    v-for="s in starts"
+                    :key="s.key"
+                    type="button"
+                    class="word small"
+                    :data-start="s.key"
+                    @click="s.garden ? take(s.garden) : startFrom(s.wish!)"
+                >
                     {{ s.name }}
                 </button>
                 <Toggle
@@ -341,7 +349,7 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     :currency="currency"
                     :room="room"
                     :into="into?.name ?? null"
-                    @take="take(d)"
+                    @take="take(d.garden)"
                     @add="add(d)"
                 />
                 <Fold :title="answer.designs.length ? 'Why these' : 'What stands in the way'" :open="!answer.designs.length">
