@@ -122,6 +122,7 @@ const why = computed(() => {
         a.complete ? '' : 'The search has an end: not all that there is was looked at.',
     ].filter(Boolean);
 });
+const file = computed(() => `data:application/json;charset=utf-8,${encodeURIComponent(JSON.stringify(wish.value, null, 2))}`);
 const WEEK = [0, 1, 2, 3, 5, 7] as const;
 const AWAY = [0, 3, 7, 14, 21] as const;
 </script>
@@ -352,6 +353,10 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     @take="take(d.garden)"
                     @add="add(d)"
                 />
+                <p class="small file">
+                    <a :href="file" download="wish.kelp-wish.json">Save this wish as a file</a>
+                    <span class="faint">for <code>bin/kelp wish</code>, or to keep.</span>
+                </p>
                 <Fold :title="answer.designs.length ? 'Why these' : 'What stands in the way'" :open="!answer.designs.length">
                     <p v-for="w in why" :key="w" class="small">{{ w }}</p>
                     <h3 v-if="answer.runners_up.length">Runners-up</h3>
