@@ -336,6 +336,21 @@ it('answers any wish: with sound designs, or with a reason', function () {
     }
 });
 
+it('looks at the most promising first: the cheapest of a first answer is next to the cheapest of all', function (array $eat) {
+    $cheapest = static fn (int $steps): float => min(array_map(
+        static fn (stdClass $d): float => $d->figures->outlay,
+        Wishes::answer(Wishes::of([$eat]), $steps)->designs,
+    ));
+    expect($cheapest(Steps::FIRST))->toBeLessThanOrEqual(1.12 * $cheapest(Steps::WHOLE));
+})->with(['lettuce' => [['group' => 'leaf']], 'basil' => [['crop' => 'basil', 'plants' => 2]], 'a chilli' => [['crop' => 'chilli']]]);
+
+it('says once of each crop why it is left out', function () {
+    $answer = Wishes::answer(Wishes::of([['group' => 'fruit']], ['place' => ['height_mm' => 200]]));
+    expect($answer->portions)->toBe([])
+        ->and(array_unique(array_column($answer->left_out, 'count')))->toBe([1])
+        ->and(array_column($answer->left_out, 'says'))->toContain('dwarf tomato grows higher than there is room for');
+});
+
 it('is refused with every fault, each in its place', function () {
     $wish = static fn (array $more): array => ['format' => 'kelp-tub.wish', 'version' => 1, 'eat' => [['crop' => 'basil']], ...$more];
 
