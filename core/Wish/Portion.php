@@ -9,7 +9,8 @@ use KelpTub\Core\Crop\Crop;
 /** So many plants of one crop, which stand at a time. */
 final readonly class Portion
 {
-    public function __construct(public Crop $crop, public int $plants, public Eat $eat)
+    /** @param  float  $grams  that one of them brings in a week with water, air and room enough, there and then */
+    public function __construct(public Crop $crop, public int $plants, public Eat $eat, public float $grams = 0.0)
     {
     }
 }

@@ -119,7 +119,7 @@ final class Portions
 
                 return [];
             }
-            $portions[] = new Portion($one->crop, max(1, $plants), $eat);
+            $portions[] = new Portion($one->crop, max(1, $plants), $eat, $this->weekly($one->crop));
         }
 
         return $portions;
@@ -194,6 +194,15 @@ final class Portions
         return $suffers === [] ? null : "{$crop->doingInSentence('suffers', 'suffer')} from the warmth or the cold there and then";
     }
 
+    /** What one plant brings in a week, g. */
+    private function weekly(Crop $crop): float
+    {
+        [$feed] = $this->grown($crop) ?? [null];
+        $run = $feed?->run();
+
+        return $run === null ? 0.0 : DesignFigures::weekly($crop, $run, 0);
+    }
+
     /** Plants that stand at a time, so that there is as much as was asked for. */
     private function plants(Crop $crop, Eat $eat): int
     {
@@ -205,7 +214,7 @@ final class Portions
         $days = DesignFigures::cycle($crop, $run, 0) ?? (float) $crop->daysTransplantToHarvest;
 
         return (int) ceil(-1.0e-9 + match (true) {
-            $eat->as === Amount::Grams => $eat->amount / max(1.0e-6, DesignFigures::weekly($crop, $run, 0)),
+            $eat->as === Amount::Grams => $eat->amount / max(1.0e-6, $this->weekly($crop)),
             $crop->repeats => $eat->amount,
             default => $eat->amount * $days / self::WEEK,
         });

@@ -20,6 +20,9 @@ final class Search
     /** So many whole gardens of several beds are planned for one way to put plants into tubs. */
     private const TOGETHER = 36;
 
+    /** † who gets less than this share of what there could be would rather have known another way. */
+    private const RICH = 0.5;
+
     public readonly LeftOut $leftOut;
 
     public readonly Shortfalls $shortfalls;
@@ -168,6 +171,14 @@ final class Search
         usort($order, static fn (int $a, int $b): int => $ranks[$a] <=> $ranks[$b]);
 
         return array_map(static fn (int $i): Tried => $all[$i], array_slice($order, 0, $most));
+    }
+
+    /** Whether a design brings half at least of what as many plants would bring with water, air and room enough. */
+    public function isRich(Tried $design): bool
+    {
+        $could = array_sum(array_map(static fn (Portion $p): float => $p->plants * $p->grams, $this->portions));
+
+        return $design->grams() >= self::RICH * $could;
     }
 
     /** The feed that all of it takes, by key. */

@@ -113,6 +113,12 @@ final class Tried
         return array_filter($this->plan->needs(), static fn (Need $need): bool => $need->key === 'drill' && $need->owned <= 0.0) !== [];
     }
 
+    /** What it brings in a week, g. */
+    public function grams(): float
+    {
+        return (new DesignFigures($this->plan))->gramsAWeek();
+    }
+
     /** What it takes up, mm², with nothing between tubs. */
     public function area(): float
     {

@@ -37,12 +37,16 @@ final readonly class WishAnswer
         $search = new Search($this->planner, $this->wish, new Steps($steps));
         $designs = $search->designs();
         $kept = array_values(array_filter($designs, fn (Tried $t): bool => $search->shortfalls->of($t) === []));
-        $sound = array_values(array_filter($kept, static fn (Tried $t): bool => $t->isSound()));
         $search->leftOut->because('goes beyond what was wished', count($designs) - count($kept));
+        $sound = array_values(array_filter($kept, static fn (Tried $t): bool => $t->isSound()));
         // What works badly is shown only where nothing works well, and what works least badly.
         $least = min([PHP_INT_MAX, ...array_map(static fn (Tried $t): int => count($t->mends()), $kept)]);
         $shown = array_values(array_filter($kept, static fn (Tried $t): bool => count($t->mends()) === $least));
         $search->leftOut->because('works badly in some way', count($kept) - count($shown));
+        // What brings little is shown only where nothing brings more.
+        $rich = array_values(array_filter($shown, $search->isRich(...)));
+        $search->leftOut->because('brings less than half of what it could', $rich === [] ? 0 : count($shown) - count($rich));
+        $shown = $rich === [] ? $shown : $rich;
         $front = Front::of($shown);
         $search->leftOut->because('another one beats it in everything', count($shown) - count($front));
         $chosen = [];

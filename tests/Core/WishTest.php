@@ -344,6 +344,17 @@ it('looks at the most promising first: the cheapest of a first answer is next to
     expect($cheapest(Steps::FIRST))->toBeLessThanOrEqual(1.12 * $cheapest(Steps::WHOLE));
 })->with(['lettuce' => [['group' => 'leaf']], 'basil' => [['crop' => 'basil', 'plants' => 2]], 'a chilli' => [['crop' => 'chilli']]]);
 
+it('shows nothing that brings less than half of what it could, where something brings more', function () {
+    // In winter at a window, still water brings herbs next to nothing where nobody tops it up.
+    $herbs = array_map(static fn (string $key): array => ['crop' => $key, 'plants' => 1], ['basil', 'parsley', 'chives', 'mint']);
+    $place = ['window' => 'south', 'length_mm' => 1400, 'depth_mm' => 300, 'height_mm' => 900, 'from' => '2027-01-10'];
+    $answer = Wishes::answer(Wishes::of($herbs, ['place' => $place]));
+    $grams = array_map(static fn (stdClass $d): float => $d->figures->g_a_week[1], $answer->designs);
+
+    expect(min($grams))->toBeGreaterThan(0.4 * max($grams))
+        ->and(array_column($answer->left_out, 'says'))->toContain('brings less than half of what it could');
+});
+
 it('says once of each crop why it is left out', function () {
     $answer = Wishes::answer(Wishes::of([['group' => 'fruit']], ['place' => ['height_mm' => 200]]));
     expect($answer->portions)->toBe([])
