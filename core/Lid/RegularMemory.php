@@ -5,19 +5,20 @@ declare(strict_types=1);
 namespace KelpTub\Core\Lid;
 
 /** Remembers what it found as long as it lives, and has no time for spreads: holes go into regular patterns, the same on any machine. */
-final class RegularMemory implements LayoutMemory
+final readonly class RegularMemory implements LayoutMemory
 {
-    /** @var array<string, array<string, int|string>> by the space and the question */
-    private array $known = [];
+    public function __construct(private FreshMemory $found = new FreshMemory)
+    {
+    }
 
     public function recall(LayoutQuestion $question): int|string|null
     {
-        return $this->known[$question->space->fingerprint][$question->text] ?? null;
+        return $this->found->recall($question);
     }
 
     public function keep(LayoutQuestion $question, int|string $answer): void
     {
-        $this->known[$question->space->fingerprint][$question->text] = $answer;
+        $this->found->keep($question, $answer);
     }
 
     public function mayTake(int $steps): bool

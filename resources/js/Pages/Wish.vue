@@ -95,7 +95,7 @@ const message = ref('');
 async function take(garden: Design['garden']): Promise<void> {
     const made = await send<{ id: string }>('Putting it on the bench', 'gardens', { body: JSON.stringify(garden), key: newName() });
     if (made.kind === 'done') router.visit(`/gardens/${made.data.id}`);
-    else message.value = 'message' in made ? made.message : 'It could not be kept.';
+    else message.value = 'message' in made ? made.message : 'It could not be kept. Press it again.';
 }
 async function add(design: Design): Promise<void> {
     const into = props.into;
@@ -103,7 +103,7 @@ async function add(design: Design): Promise<void> {
     const body = JSON.stringify({ into: into.id, design: design.garden });
     const made = await send<{ patch: Operation[] }>('Adding it', 'wish/into', { body });
     if (made.kind !== 'done') {
-        message.value = 'message' in made ? made.message : 'It could not be added.';
+        message.value = 'message' in made ? made.message : 'It could not be added. Press it again.';
         return;
     }
     offer(into.id, { says: 'add what was wished for', patch: made.data.patch });
