@@ -7,6 +7,7 @@ import { createApp, h, type DefineComponent } from 'vue';
 import { nonce } from './kit/nonce';
 import { walkPlaces } from './kit/places';
 import { holdPresses } from './kit/presses';
+import SlowDeed from './shell/SlowDeed.vue';
 
 holdPresses();
 walkPlaces();
@@ -22,7 +23,7 @@ void createInertiaApp({
         return (await page()).default;
     },
     setup({ el, App, props, plugin }) {
-        createApp({ render: () => h(App, props) })
+        createApp({ render: () => [h(App, props), h(SlowDeed)] })
             .use(plugin)
             .mount(el!);
     },

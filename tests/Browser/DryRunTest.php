@@ -188,9 +188,14 @@ it('keeps the order of what is pressed while answers are late: each on its own e
     $browser->devTools('Network.enable');
     $late = ['offline' => false, 'latency' => 900, 'downloadThroughput' => -1, 'uploadThroughput' => -1];
     $browser->devTools('Network.emulateNetworkConditions', $late);
+    $button = $browser->see('[data-act=top-up]');
+    $top = $button->getLocation()->getY();
     try {
         $browser->keys('d')->keys('d');
         $browser->see(Browser::field('Top up'))->sendKeys('1 L'.WebDriverKeys::TAB);
+        $browser->see('.waiting');
+        // What is waited for is said over the page: no button moves away from a finger that comes down.
+        expect($button->getLocation()->getY())->toBe($top);
         $browser->press('[data-act=top-up]');
         $browser->script('document.activeElement.blur()');
         $browser->keys('d');

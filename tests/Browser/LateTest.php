@@ -131,6 +131,24 @@ it('waits with a press for the texts that it uses, says so, and does it once', f
         ->and($document->tubs[0]->vessel->fills[0]->depth_mm)->toEqual(120);
 });
 
+it('takes a press for what the finger came down on, though that moves away under it', function () {
+    $round = ['shape' => 'round', 'stations' => [['height_mm' => 0, 'diameter_mm' => 250], ['height_mm' => 350, 'diameter_mm' => 280]]];
+    [$browser, $server, $id] = late(twoBuckets(['vessel' => $round]), '/a/tub');
+    $browser->press(WebDriverBy::xpath("//summary[.='Measures']"));
+    // Fourteen millimetres across are asked about, in a line of their own, as soon as the field is left.
+    $rim = WebDriverBy::xpath("(//*[@id=//label[normalize-space(.)='Inside Ø']/@for])[2]");
+    typeIn($browser, $rim, '14');
+    $browser->until(fn (): bool => $browser->see($rim)->getAttribute('aria-busy') === 'false', 'for it to be read');
+    $add = $browser->see(Browser::text('Add a station', 'button'));
+    $top = fn (): int => $add->getLocation()->getY();
+    $before = $top();
+    $add->click();
+    $document = keptAs($browser, $server, $id, fn (object $d): bool => count($d->tubs[0]->vessel->stations) === 3, 'the station');
+
+    expect($top())->toBeGreaterThan($before)
+        ->and($document->tubs[0]->vessel->stations[1]->diameter_mm)->toEqual(265);
+});
+
 it('keeps a text over a reload, and while nobody reads it, and takes it then', function () {
     [$browser, $server, $id, $proxy] = late(twoBuckets(), '/a/lid', ['path' => '^/api/read', 'refuse' => true]);
     $hole = '#saws';

@@ -188,7 +188,7 @@ const back = computed(() => (run.value.garden ? `/gardens/${run.value.garden.id}
                         </template>
                     </div>
                     <p v-if="message" class="small wrong" role="alert">{{ message }}</p>
-                    <TonightForm v-if="!soFar.over" :run="run" :tonight="tonight" :units="units" @decide="decide" @take="take" />
+                    <TonightForm v-if="!soFar.over" :run="run" :tonight="tonight" :units="units" :decide="decide" @take="take" />
                     <template v-else>
                         <button type="button" class="box" data-act="again" @click="again(run.seed)">Begin again with this seed</button>
                         <button v-if="!run.lesson" type="button" class="box" data-act="another" @click="again(null)">Another season</button>

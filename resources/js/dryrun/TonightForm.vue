@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What may be done this evening, and what was. */
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import Caution from '../kit/Caution.vue';
 import Fold from '../kit/Fold.vue';
 import Measure from '../kit/Measure.vue';
@@ -8,20 +8,18 @@ import type { Units } from '../kit/format';
 import type { Decision, DryRun } from '../types/dry-run';
 import { type Act, ACTS, type Deed, told } from './run';
 
-const props = defineProps<{ run: DryRun; tonight: Decision[]; units: Units }>();
-const emit = defineEmits<{ decide: [deed: Deed]; take: [decision: Decision] }>();
+const props = defineProps<{
+    run: DryRun;
+    tonight: Decision[];
+    units: Units;
+    /** Decides something; whether it was kept. */
+    decide: (deed: Deed) => Promise<boolean>;
+}>();
+const emit = defineEmits<{ take: [decision: Decision] }>();
 
 const may = computed(() => new Set<Act>(props.run.so_far.may));
 const litres = ref<number | null>(null);
 const ec = ref<number | null>(null);
-/** What was poured in is written anew; what was not taken stays. */
-watch(
-    () => props.run.revision,
-    () => {
-        litres.value = null;
-        ec.value = null;
-    },
-);
 const ph = ref('6.0');
 const away = ref('7');
 const wrong = ref('');
@@ -30,30 +28,36 @@ const AIR: Act[] = ['valve', 'clean-stone', 'restart-pump'];
 const CARE: Act[] = ['cover', 'cool', 'wet-plugs', 'trim-roots', 'pick'];
 const of = (acts: Act[]): Act[] => acts.filter((act) => may.value.has(act));
 
-function decide(act: Act, more: Omit<Deed, 'do'> = {}): void {
+function act(what: Act, more: Omit<Deed, 'do'> = {}): Promise<boolean> {
     wrong.value = '';
-    emit('decide', { do: act, ...more });
+    return props.decide({ do: what, ...more });
 }
-function topUp(): void {
-    if (litres.value === null) return void (wrong.value = 'Say how much: 2 L.');
-    decide('top-up', { litres: litres.value, ...(ec.value === null ? {} : { ec_ms_cm: ec.value }) });
+/** What was poured in is written anew; what was not taken, or was written meanwhile, stays. */
+async function topUp(): Promise<void> {
+    const poured = litres.value;
+    const at = ec.value;
+    if (poured === null) return void (wrong.value = 'Say how much: 2 L.');
+    if (!(await act('top-up', { litres: poured, ...(at === null ? {} : { ec_ms_cm: at }) }))) return;
+    if (litres.value === poured) litres.value = null;
+    if (ec.value === at) ec.value = null;
 }
 function setPh(): void {
     const value = Number(ph.value.replace(',', '.'));
     if (!(value >= 4 && value <= 9)) return void (wrong.value = 'A pH from 4 to 9: 6.0.');
-    decide('ph', { ph: value });
+    void act('ph', { ph: value });
 }
 function goAway(): void {
     const days = Number(away.value);
     if (!Number.isInteger(days) || days < 1 || days > 60) return void (wrong.value = 'Whole days, 1 to 60.');
-    decide('away', { days });
+    void act('away', { days });
 }
 </script>
 
 <template>
     <section class="tonight" aria-label="Tonight">
         <h2>Tonight</h2>
-        <ul v-if="tonight.length" class="plain">
+        <p v-if="!tonight.length" class="faint none">Nothing yet.</p>
+        <ul v-else class="plain">
             <li v-for="(d, i) in tonight" :key="i">
                 <span>{{ told(d, units) }}</span>
                 <button type="button" class="word small" :aria-label="`Take back: ${told(d, units)}`" @click="emit('take', d)">
@@ -74,8 +78,8 @@ function goAway(): void {
             />
             <button type="button" class="box" data-act="top-up" @click="topUp">{{ ACTS['top-up'].says }}</button>
             <div class="pair">
-                <button type="button" class="box" data-act="change" @click="decide('change')">{{ ACTS.change.says }}</button>
-                <button v-if="may.has('strengthen')" type="button" class="box" data-act="strengthen" @click="decide('strengthen')">
+                <button type="button" class="box" data-act="change" @click="act('change')">{{ ACTS.change.says }}</button>
+                <button v-if="may.has('strengthen')" type="button" class="box" data-act="strengthen" @click="act('strengthen')">
                     {{ ACTS.strengthen.says }}
                 </button>
             </div>
@@ -87,15 +91,15 @@ function goAway(): void {
         <fieldset v-if="of(AIR).length" class="ruled">
             <legend>Air</legend>
             <div class="pair">
-                <button v-for="act in of(AIR)" :key="act" type="button" class="box" :data-act="act" @click="decide(act)">
-                    {{ ACTS[act].says }}
+                <button v-for="a in of(AIR)" :key="a" type="button" class="box" :data-act="a" @click="act(a)">
+                    {{ ACTS[a].says }}
                 </button>
             </div>
         </fieldset>
         <Fold title="Care, and going away" :open="false">
             <div class="care">
-                <button v-for="act in of(CARE)" :key="act" type="button" class="box" :data-act="act" @click="decide(act)">
-                    {{ ACTS[act].says }}
+                <button v-for="a in of(CARE)" :key="a" type="button" class="box" :data-act="a" @click="act(a)">
+                    {{ ACTS[a].says }}
                 </button>
                 <div class="with">
                     <input v-model="away" class="text" inputmode="numeric" aria-label="Days away" @keydown.enter.prevent="goAway" />
@@ -121,6 +125,10 @@ ul li {
     align-items: baseline;
     gap: 0.5rem;
     border-bottom: 1px solid var(--rule);
+}
+/* As high as the first line of the list, so that nothing below moves when that comes. */
+.none {
+    border-bottom: 1px solid transparent;
 }
 .with {
     display: grid;

@@ -5,7 +5,7 @@ import { length, mass, MM_PER_INCH, number, temperature, volume } from './format
 import { deeds } from './deeds';
 import { useMeasures } from './garden';
 import { read, type Dimension, type Understood, type Way } from './reader';
-import { short, useTyped } from './typed';
+import { useTyped } from './typed';
 
 const props = withDefaults(
     defineProps<{
@@ -133,9 +133,6 @@ function answer(which: string): void {
 }
 
 const wrong = computed(() => fault.value || refused.value);
-const says = computed(
-    () => wrong.value || note.value || (busy.value && deeds.slow.value ? `Reading “${short(text.value)}” …` : props.hint),
-);
 </script>
 
 <template>
@@ -147,7 +144,7 @@ const says = computed(
             :value="text"
             :aria-busy="busy"
             :aria-invalid="wrong !== ''"
-            :aria-describedby="`${id}-note`"
+            :aria-describedby="hint ? `${id}-note ${id}-hint` : `${id}-note`"
             autocomplete="off"
             spellcheck="false"
             @focus="editing = true"
@@ -161,12 +158,15 @@ const says = computed(
             </template>
             ?
         </p>
-        <p :id="`${id}-note`" class="note small" :class="{ wrong }" aria-live="polite">{{ says }}</p>
+        <!-- What was understood lies over what is below: nothing moves under a finger when it comes and goes. -->
+        <p :id="`${id}-note`" class="note small" :class="wrong ? 'wrong' : 'over'" aria-live="polite">{{ wrong || note }}</p>
+        <p v-if="hint && !wrong" :id="`${id}-hint`" class="hint small">{{ hint }}</p>
     </div>
 </template>
 
 <style scoped>
 .measure {
+    position: relative;
     display: grid;
     grid-template-columns: 1fr 7.25rem;
     align-items: center;
@@ -176,13 +176,30 @@ const says = computed(
     grid-template-columns: 1fr;
     row-gap: 0.2rem;
 }
-.note {
+.note,
+.hint {
     grid-column: 1 / -1;
     color: var(--faint);
     text-align: right;
 }
-.wide .note {
+.wide :is(.note, .hint) {
     text-align: left;
+}
+.note.over {
+    position: absolute;
+    z-index: 3;
+    grid-row: 1;
+    top: 100%;
+    right: 0;
+    padding: 0.05rem 0.4rem;
+    background: var(--ink);
+    color: var(--paper);
+    pointer-events: none;
+}
+.wide .note.over {
+    grid-row: 2;
+    right: auto;
+    left: 0;
 }
 .either {
     color: var(--mind-text);

@@ -4,8 +4,7 @@
  * written anew.
  */
 import { computed, ref, useId, watch } from 'vue';
-import { deeds } from './deeds';
-import { short, useTyped, type Understood } from './typed';
+import { useTyped, type Understood } from './typed';
 
 const props = defineProps<{
     /** What it is called among the fields of its place. */
@@ -45,10 +44,7 @@ function leave(): void {
     editing.value = false;
     if (!props.live && text.value !== props.shown) void type(text.value);
 }
-const says = computed(() => {
-    if (fault.value && !(props.live && editing.value)) return fault.value;
-    return busy.value && deeds.slow.value ? `Reading “${short(text.value)}” …` : '';
-});
+const says = computed(() => (props.live && editing.value ? '' : fault.value));
 </script>
 
 <template>
@@ -69,7 +65,7 @@ const says = computed(() => {
         @blur="leave"
         @keydown.enter="leave"
     />
-    <p v-if="says" :id="`${own}-says`" class="small" :class="{ wrong: fault }" role="status">{{ says }}</p>
+    <p v-if="says" :id="`${own}-says`" class="small wrong" role="status">{{ says }}</p>
 </template>
 
 <style scoped>

@@ -20,6 +20,14 @@ const FREE = [
 /** What was pressed last, of what was let through. */
 let pressed: EventTarget | null = null;
 
+/** What a finger that has come down and not gone up yet pressed, and where. */
+let down: { on: HTMLElement; x: number; y: number } | null = null;
+
+/** What can be pressed. */
+const PRESSABLE = 'button, a[href], label, summary, [role=button], [role=option], [role=tab]';
+/** A finger that wanders further than this between down and up has not pressed, px. */
+const WANDERS_PX = 8;
+
 /** Presses that are let through. */
 const released = new WeakSet<Event>();
 
@@ -44,7 +52,31 @@ function hold(event: Event, again: () => Event): void {
     });
 }
 
+function comesDown(event: MouseEvent): void {
+    const on = event.button === 0 && event.target instanceof Element ? event.target.closest<HTMLElement>(PRESSABLE) : null;
+    down = on && { on, x: event.clientX, y: event.clientY };
+}
+
+/**
+ * A press is of what the finger came down on, though that has moved away under it: a field that is left shows what is wrong with it, an
+ * answer comes, and what is below them goes down by a line before the finger is up.
+ *
+ * @returns whether it went elsewhere, and what was meant was pressed in its place
+ */
+function wentAstray(event: MouseEvent): boolean {
+    const came = down;
+    down = null;
+    const isOfFinger = event.isTrusted && event.detail > 0;
+    if (!came || !isOfFinger || !(event.target instanceof Element) || came.on.contains(event.target)) return false;
+    if (!came.on.isConnected || Math.hypot(event.clientX - came.x, event.clientY - came.y) > WANDERS_PX) return false;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    came.on.click();
+    return true;
+}
+
 function press(event: MouseEvent): void {
+    if (wentAstray(event)) return;
     // What is to be done once is not done again because it takes long.
     if (deeds.once.value > 0 && event.target === pressed && !released.has(event)) {
         event.preventDefault();
@@ -83,6 +115,7 @@ const escape = (event: KeyboardEvent): void => {
 export function holdPresses(): void {
     // For whoever watches from outside: assistive programs, and tests.
     watch(deeds.busy, (busy) => document.documentElement.toggleAttribute('data-busy', busy), { flush: 'sync' });
+    document.addEventListener('mousedown', comesDown, { capture: true });
     document.addEventListener('click', press, { capture: true });
     document.addEventListener('keydown', escape, { capture: true });
     router.on('before', ({ detail: { visit } }) => {

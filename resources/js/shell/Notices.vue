@@ -2,7 +2,6 @@
 /** What stands between the page and the keeping: the server away, a full disk, a change or a deletion elsewhere, a refused document. */
 import { router } from '@inertiajs/vue3';
 import { computed, ref, watch } from 'vue';
-import { deeds } from '../kit/deeds';
 import { useGarden } from '../kit/garden';
 import Asks from './Asks.vue';
 import Conflict from './Conflict.vue';
@@ -83,7 +82,6 @@ async function bringBack(): Promise<void> {
         <span>{{ garden.said.value }}</span>
         <button type="button" class="word" @click="garden.said.value = ''">Good</button>
     </div>
-    <div v-if="deeds.slow.value" class="waiting" role="status">{{ deeds.slow.value }} …</div>
     <Asks />
     <Conflict :visible="choosing" @close="choosing = false" @copy="copy" />
 </template>
@@ -97,23 +95,5 @@ async function bringBack(): Promise<void> {
     padding: 0.45rem 1.1rem;
     background: var(--shoal);
     border-bottom: 1px solid var(--ink);
-}
-.waiting {
-    position: fixed;
-    left: 50%;
-    top: 4.3rem;
-    transform: translateX(-50%);
-    z-index: 5;
-    max-width: 90vw;
-    padding: 0.35rem 0.9rem;
-    background: var(--ink);
-    color: var(--paper);
-    font-size: 0.875rem;
-}
-@media (max-width: 760px) {
-    .waiting {
-        top: auto;
-        bottom: 68px;
-    }
 }
 </style>
