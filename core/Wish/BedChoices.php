@@ -55,7 +55,7 @@ final readonly class BedChoices
                 }
                 $isTraced = ! $this->bench->wish->tending->drill && ! $vessel->isOpenMouthed();
                 $choices[] = new TubChoice(
-                    $bed, $given, $vessel, NewTubAdvice::cup($vessel, $system, $bed->largest(), $this->bench->library()),
+                    $bed, $given, $this->whole($given), $vessel, NewTubAdvice::cup($vessel, $system, $bed->largest(), $this->bench->library()),
                     $system, TopUps::defaultFor($system), 1, array_map(static fn (Portion $p): int => $p->plants, $bed->portions),
                     'best', $isTraced,
                 );
@@ -79,6 +79,11 @@ final readonly class BedChoices
             static fn (TopUps $topUps): TubChoice => $choice->with(['topUps' => $topUps]),
             self::STILL,
         );
+    }
+
+    private function whole(string|stdClass $given): stdClass
+    {
+        return is_string($given) ? $this->bench->library()->vessels->raw($given) : $given;
     }
 
     /** @return list<array{string|stdClass, Vessel}> of the Library and one's own, each once */

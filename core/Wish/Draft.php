@@ -69,6 +69,7 @@ final readonly class Draft
             'load' => $room->load,
             'shelf_limit_kg' => $room->limitKg,
             'headroom_mm' => $headroom,
+            'full_sun' => $room->isInSun() ?: null,
             'window' => $isIndoor ? $room->window : null,
             'weather' => $isIndoor ? null : (object) [
                 'kind' => 'typical',

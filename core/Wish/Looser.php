@@ -10,7 +10,7 @@ use KelpTub\Core\File\PatchedDocument;
 use KelpTub\Core\Numbers\Dates;
 use stdClass;
 
-/** Wishes that ask for less: of room, money and work first, then of power, a drill and still water too. */
+/** Wishes that ask for less: of room, money and work first, then of power, a drill, still water and sun too. */
 final class Looser
 {
     private const ROOM_MM = 20_000.0;
@@ -27,10 +27,10 @@ final class Looser
             tending: $wish->tending->with(['visits' => 7, 'awayDays' => 0]),
         );
         $tending = $wish->tending;
-        $isBound = ! $wish->room->mains || ! $tending->drill || count($tending->systems) < 2;
+        $isBound = ! $wish->room->mains || $wish->room->isInSun() || ! $tending->drill || count($tending->systems) < 2;
 
         return ! $isBound ? [$roomy] : [$roomy, $roomy->with(
-            room: $roomy->room->with(['mains' => true]),
+            room: $roomy->room->with(['mains' => true, 'sun' => false]),
             tending: $roomy->tending->with(['drill' => true, 'systems' => [GrowingSystem::Aerated, GrowingSystem::Passive]]),
         )];
     }

@@ -245,10 +245,11 @@ final class Portions
         $tending = $this->bench->wish->tending;
         $system = in_array(GrowingSystem::Aerated, $tending->systems, true) ? GrowingSystem::Aerated : GrowingSystem::Passive;
         $choice = new TubChoice(
-            new Bed([new Portion($crop, 1, $this->bench->wish->eats[0])]), (string) $largest->key, $largest,
+            new Bed([new Portion($crop, 1, $this->bench->wish->eats[0])]), (string) $largest->key,
+            $this->bench->library()->vessels->raw((string) $largest->key), $largest,
             NewTubAdvice::cup($largest, $system, $crop, $this->bench->library()), $system, TopUps::defaultFor($system), 1, [1], 'single',
         );
-        $plan = $this->bench->begun([$choice], $this->bench->strongest($system));
+        $plan = $this->bench->grown($choice);
         $feeds = $plan->get(FeedPlans::class);
 
         return [$feeds->of($crop->key), $this->bench->planner->findingsOnTub($plan, $crop->key)];

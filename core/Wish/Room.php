@@ -32,6 +32,7 @@ final readonly class Room
         public string $climate,
         public ?string $from,
         public ?string $to,
+        private bool $sun,
     ) {
     }
 
@@ -52,7 +53,14 @@ final readonly class Room
             $raw->climate ?? self::CLIMATE,
             $raw->from ?? null,
             $raw->to ?? null,
+            $raw->sun ?? true,
         );
+    }
+
+    /** Whether the sun shines on the tubs; in the open it does, where nobody said that there is shade. */
+    public function isInSun(): bool
+    {
+        return $this->sun && $this->setting === 'open';
     }
 
     /**

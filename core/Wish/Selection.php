@@ -88,9 +88,7 @@ final class Selection
 
     private static function isOwned(TubChoice $tub, Wish $wish): bool
     {
-        $key = is_string($tub->given) ? $tub->given : ($tub->given->key ?? '');
-
-        return ($wish->owned[$key] ?? 0.0) >= $tub->count;
+        return ($wish->owned[$tub->key()] ?? 0.0) >= $tub->count;
     }
 
     /** @param  list<string>  $words */

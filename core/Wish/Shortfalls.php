@@ -7,7 +7,7 @@ namespace KelpTub\Core\Wish;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Units\QuantityWriter;
 
-/** Where a design goes beyond what was wished: room, what the floor bears, money, visits, absences, power, a drill, still water only. */
+/** Where a design goes beyond what was wished: room, what the floor bears, money, visits, absences, power, shade, a drill, still water only. */
 final readonly class Shortfalls
 {
     /** Lengths are asked for in steps of this, mm. */
@@ -56,6 +56,9 @@ final readonly class Shortfalls
         }
         if (! $room->mains && $design->wantsMains()) {
             $found[] = new Shortfall('mains', 1.0, 'a socket near it', '/place/mains', true);
+        }
+        if ($room->isInSun() && ! $design->isInSun()) {
+            $found[] = new Shortfall('sun', 1.0, 'shade over it', '/place/sun', false);
         }
         if (! $tending->drill && $design->wantsDrill()) {
             $found[] = new Shortfall('drill', 1.0, 'a drill, borrowed for an afternoon', '/tend/drill', true);

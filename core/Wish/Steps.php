@@ -16,7 +16,8 @@ final class Steps
     /** As much of it as a first answer takes. */
     public const FIRST = 75;
 
-    private const PLAN = 3;
+    /** A whole plan, without its seasons. */
+    private const PLAN = 2;
 
     private int $taken = 0;
 
@@ -30,10 +31,14 @@ final class Steps
         $this->taken++;
     }
 
-    /** A garden is planned, with its seasons and its basket. */
-    public function plan(): void
+    /**
+     * A garden is planned, with its seasons and its basket: each crop that stands in a tub has a season to go through.
+     *
+     * @param  list<TubChoice>  $tubs
+     */
+    public function plan(array $tubs): void
     {
-        $this->taken += self::PLAN;
+        $this->taken += self::PLAN + array_sum(array_map(static fn (TubChoice $t): int => count($t->bed->portions), $tubs));
     }
 
     /** How many may have been taken when the first of so many parts of a search comes to its end. */

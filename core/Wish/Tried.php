@@ -90,6 +90,12 @@ final class Tried
         return array_filter($this->findings, static fn (Finding $f): bool => in_array($f->code, $codes, true)) !== [];
     }
 
+    /** Whether it stands in the sun. */
+    public function isInSun(): bool
+    {
+        return $this->plan->garden->site->inSun();
+    }
+
     /** Whether it has a pump. */
     public function hasAir(): bool
     {
@@ -110,7 +116,7 @@ final class Tried
 
     public function wantsDrill(): bool
     {
-        return array_filter($this->plan->needs(), static fn (Need $need): bool => $need->key === 'drill' && $need->owned <= 0.0) !== [];
+        return array_filter($this->plan->needs(), static fn (Need $need): bool => $need->key === 'drill') !== [];
     }
 
     /** What it brings in a week, g. */
@@ -170,7 +176,7 @@ final class Tried
         $pump = $this->document->air[0]->pump ?? 'still';
 
         return implode('-', [...array_map(
-            static fn (TubChoice $t): string => "$t->count-".(is_string($t->given) ? $t->given : ($t->given->key ?? 'own')),
+            static fn (TubChoice $t): string => "$t->count-{$t->key()}",
             $this->tubs,
         ), $pump]);
     }

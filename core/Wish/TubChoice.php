@@ -19,7 +19,8 @@ final readonly class TubChoice
     private const WALLS = Cover::Foil;
 
     /**
-     * @param  string|stdClass  $given  the vessel as a garden file has it: by key, or whole
+     * @param  string|stdClass  $given  the vessel as a garden file has it: by key, or whole and with a key
+     * @param  stdClass  $whole  the same vessel whole
      * @param  int  $count  so many alike
      * @param  list<int>  $plants  in one of them, of each of the bed's portions
      * @param  string  $pattern  in which the holes are laid out, by the garden's key
@@ -32,6 +33,7 @@ final readonly class TubChoice
     public function __construct(
         public Bed $bed,
         public string|stdClass $given,
+        private stdClass $whole,
         public Vessel $vessel,
         public string $cup,
         public GrowingSystem $system,
@@ -90,6 +92,27 @@ final readonly class TubChoice
         };
     }
 
+    /** What the vessel is called in the Library, or among one's own. */
+    public function key(): string
+    {
+        return is_string($this->given) ? $this->given : ($this->given->key ?? 'own');
+    }
+
+    /** The vessel with what keeps light and sun off it, where it has none and wants some. */
+    private function covered(): string|stdClass
+    {
+        $isBare = ($this->whole->cover ?? Cover::None->value) === Cover::None->value;
+        if (! $isBare || (! $this->coated && ! $this->vessel->opacity->needsCover())) {
+            return $this->given;
+        }
+
+        return (object) [
+            'key' => $this->key(),
+            ...get_object_vars($this->whole),
+            'cover' => ($this->vessel->isOpenMouthed() ? Cover::Sleeve : self::WALLS)->value,
+        ];
+    }
+
     /** As a garden file has it. */
     public function raw(string $id, ?string $feed): stdClass
     {
@@ -105,10 +128,7 @@ final readonly class TubChoice
             'name' => mb_substr($name, 0, 120),
             'count' => $this->count,
             'system' => $this->system->value,
-            'vessel' => $this->given,
-            'cover' => $this->coated || $this->vessel->opacity->needsCover()
-                ? ($this->vessel->isOpenMouthed() ? Cover::Sleeve : self::WALLS)->value
-                : null,
+            'vessel' => $this->covered(),
             'cup' => $this->cup,
             'layout' => $this->layout(),
             'crop' => count($crops) === 1 ? $crops[0]->crop : null,

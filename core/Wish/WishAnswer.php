@@ -27,6 +27,9 @@ final readonly class WishAnswer
     /** Each look at another wish has this part of the search budget. */
     private const PART = 3;
 
+    /** All looks at other months, and at less of it, have this part together. */
+    private const OTHERWISE = 2;
+
     public function __construct(private Planner $planner, private Wish $wish)
     {
     }
@@ -171,14 +174,14 @@ final readonly class WishAnswer
     private function otherwise(int $steps, bool $isNothing): array
     {
         $library = $this->planner->aids->library;
-        $part = intdiv($steps, self::PART);
+        $left = intdiv($steps, self::OTHERWISE);
         foreach (Looser::later($this->wish, $library) as [$says, $patch, $later]) {
-            if ((new Search($this->planner, $later, new Steps($part)))->growsWell() && $this->isFulfilled($later, $part)) {
+            if ($left > 0 && $this->isFulfilled($later, intdiv($steps, self::PART), $left, isWell: true)) {
                 return [(object) ['says' => $says, 'patch' => $patch]];
             }
         }
         foreach ($isNothing ? Looser::less($this->wish, $library) : [] as [$says, $patch, $less]) {
-            if ($this->isFulfilled($less, $part)) {
+            if ($left > 0 && $this->isFulfilled($less, intdiv($steps, self::PART), $left)) {
                 return [(object) ['says' => $says, 'patch' => $patch]];
             }
         }
@@ -186,11 +189,18 @@ final readonly class WishAnswer
         return [];
     }
 
-    /** Whether there is a sound design that is what a wish says. */
-    private function isFulfilled(Wish $wish, int $steps): bool
+    /**
+     * Whether there is a sound design that is what a wish says.
+     *
+     * @param  int  $left  steps that are left for looks like this; what it takes is taken off
+     * @param  bool  $isWell  whether all that is to be eaten must like it there and then
+     */
+    private function isFulfilled(Wish $wish, int $steps, int &$left, bool $isWell = false): bool
     {
-        $search = new Search($this->planner, $wish, new Steps($steps));
-        foreach ($search->designs() as $design) {
+        $search = new Search($this->planner, $wish, new Steps(min($steps, $left)));
+        $designs = $isWell && ! $search->growsWell() ? [] : $search->designs();
+        $left -= $search->steps->taken();
+        foreach ($designs as $design) {
             if ($design->isSound() && $search->shortfalls->of($design) === []) {
                 return true;
             }

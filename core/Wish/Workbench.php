@@ -95,6 +95,15 @@ final class Workbench
         return $this->planner->begun($this->planner->of($document), []);
     }
 
+    /** One plant as it is planned with the pump of most air, so that its season may be asked for. */
+    public function grown(TubChoice $choice): Plan
+    {
+        $this->steps->plan([$choice]);
+        $document = $this->draft->garden([$choice], $this->strongest($choice->system), $this->product, null);
+
+        return $this->planner->begun($this->planner->of($document), []);
+    }
+
     /**
      * A design with the cheapest pump that will do, or with the last that was tried where none will.
      *
@@ -103,7 +112,7 @@ final class Workbench
     public function tried(array $tubs): Tried
     {
         $tried = $this->withAir($tubs);
-        if ($tried->isHot()) {
+        if ($this->wish->room->isInSun() && $tried->isHot()) {
             $tubs = array_map(static fn (TubChoice $t): TubChoice => $t->with(['coated' => true]), $tubs);
             $coated = $this->withAir($tubs);
             $tried = count($coated->mends()) + count($coated->stops()) < count($tried->mends()) + count($tried->stops()) ? $coated : $tried;
@@ -256,7 +265,7 @@ final class Workbench
      */
     public function of(array $tubs, stdClass $document): Tried
     {
-        $this->steps->plan();
+        $this->steps->plan($tubs);
         $plan = $this->planner->plan($this->planner->of($document));
 
         return new Tried($tubs, $document, $plan, $this->planner->findings($plan));

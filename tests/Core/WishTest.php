@@ -117,8 +117,11 @@ it('finds nothing worse than whoever looks at everything on a small Library', fu
                             'owned' => ['knife' => 1, 'marker' => 1, 'rule' => 1, 'jug' => 1, 'drill' => 1],
                             'feeds' => [['id' => 'f', 'product' => $search->feed(), 'strength' => 'by-stage', 'ph_school' => 'window']],
                             'tubs' => [array_filter([
-                                'id' => 'tub', 'system' => $system, 'vessel' => $key, 'count' => $count, 'crop' => $crop->key,
-                                'cover' => $vessel->opacity->needsCover() ? ($vessel->isOpenMouthed() ? 'sleeve' : 'foil') : null,
+                                'id' => 'tub', 'system' => $system, 'count' => $count, 'crop' => $crop->key,
+                                'vessel' => $vessel->opacity->needsCover() ? [
+                                    'key' => $key, ...get_object_vars($library->vessels->raw($key)),
+                                    'cover' => $vessel->isOpenMouthed() ? 'sleeve' : 'foil',
+                                ] : $key,
                                 'cup' => NewTubAdvice::cup($vessel, \KelpTub\Core\Cup\GrowingSystem::from($system), $crop, $library),
                                 'plants' => (int) ceil($plants / $count), 'feed' => 'f', 'top_ups' => $topUps,
                                 'layout' => $vessel->isOpenMouthed() ? null : ['pattern' => 'best', 'cups' => (int) ceil($plants / $count)],

@@ -9,6 +9,7 @@ use KelpTub\Core\Air\Line;
 use KelpTub\Core\Air\Network;
 use KelpTub\Core\Air\Outflow;
 use KelpTub\Core\Air\TubeRoute;
+use KelpTub\Core\Marks\Tub\TubeHole;
 use KelpTub\Core\Marks\Tub\TubPlan;
 
 /** One pump's network solved: for each branch its tube, the air that flows into one tub, and how it reaches the stones. */
@@ -63,13 +64,10 @@ final readonly class AirPlan
         );
     }
 
-    /** Whether a hole is drilled for a line, into a wall or a lid: beside a board, or a cup in a mouth, there is none to drill. */
+    /** Whether a hole is drilled for one of its lines. */
     public function isDrilled(): bool
     {
-        return array_filter(
-            $this->tubs,
-            static fn (TubPlan $p): bool => ! $p->tub->body->tubeThroughLid || ($p->cutting->raft === null && ! $p->cutting->inMouth),
-        ) !== [];
+        return array_filter($this->tubs, static fn (TubPlan $p): bool => $p->tubeHole() === TubeHole::Drilled) !== [];
     }
 
     /** Whether the pump stands over the highest water of every tub on it, as said or as measured; one housed under its tub never does. */

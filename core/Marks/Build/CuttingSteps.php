@@ -8,6 +8,7 @@ use KelpTub\Core\Build\Caution;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\TubExtra;
 use KelpTub\Core\Geometry\CrossSection;
+use KelpTub\Core\Marks\Tub\TubeHole;
 use KelpTub\Core\Vessel\NestedPair;
 use KelpTub\Core\Vessel\VesselKind;
 
@@ -223,28 +224,8 @@ final class CuttingSteps extends StepGroup
                 'The upper vessel stands level on the blocks, and nothing pinches cord or tube.',
             );
         }
-        // Beside a board, or a cup in a mouth, the tube needs no hole.
-        $drilled = ! $tub->body->tubeThroughLid || (! $this->tub->cutting->inMouth && $this->tub->cutting->raft === null);
-        if ($tub->water->stones !== null && $drilled) {
-            $height = $this->marks->slant($this->tub->fittings->tubeEntry);
-            $this->bench->step(
-                'tube-hole',
-                'Drill the tube hole',
-                $tub->body->tubeThroughLid
-                    ? "Drill {$this->write->fine($this->marks->tubeHole())} through the lid inside the rim, away from the holes, as "
-                        .'the template has it.'
-                    : "Drill {$this->write->fine($this->marks->tubeHole())} through the wall, {$this->write->length($height)} up "
-                        .'along its outside: above '
-                        .'the highest water, under the rim.',
-                [
-                    'Hole' => $this->write->fine($this->marks->tubeHole()),
-                    ...($tub->body->tubeThroughLid ? [] : ['Up the wall' => $this->write->length($height)]),
-                ],
-                [Caution::Saw, Caution::Eyes],
-                $tub->body->tubeThroughLid ? 'lid' : 'section',
-                'tube',
-                'The tube goes through and holds by itself.',
-            );
+        if ($tub->water->stones !== null && $this->tub->tubeHole() !== TubeHole::None) {
+            $this->tubeHole($this->tub->tubeHole() === TubeHole::Cut);
         }
         if (in_array(TubExtra::SightTube, $tub->body->extras, true)) {
             $this->bench->step(
@@ -314,5 +295,28 @@ final class CuttingSteps extends StepGroup
             $this->tub->cutting->adapter => 'disc',
             default => 'lid',
         };
+    }
+
+    /** @param  bool  $isCut  with the point of a knife; else it is drilled */
+    private function tubeHole(bool $isCut): void
+    {
+        $isInLid = $this->tub->tub->body->tubeThroughLid;
+        $height = $this->write->length($this->marks->slant($this->tub->fittings->tubeEntry));
+        $hole = $this->write->fine($this->marks->tubeHole());
+        $place = $isInLid
+            ? 'through the lid inside the rim, away from the holes, as the template has it.'
+            : "through the wall, $height up along its outside: above the highest water, under the rim.";
+        $this->bench->step(
+            'tube-hole',
+            $isCut ? 'Cut the tube hole' : 'Drill the tube hole',
+            $isCut
+                ? "Lay the lid on scrap. Press the point of the knife $place Turn it, from both faces, until the tube just goes through: $hole."
+                : "Drill $hole $place",
+            ['Hole' => $hole, ...($isInLid ? [] : ['Up the wall' => $height])],
+            [$isCut ? Caution::Knife : Caution::Saw, Caution::Eyes],
+            $isInLid ? 'lid' : 'section',
+            'tube',
+            'The tube goes through and holds by itself.',
+        );
     }
 }

@@ -10,6 +10,7 @@ use KelpTub\Core\Cost\NeedStage;
 use KelpTub\Core\Cup\SawSeries;
 use KelpTub\Core\Garden\Plan;
 use KelpTub\Core\Garden\TubExtra;
+use KelpTub\Core\Marks\Tub\TubeHole;
 use KelpTub\Core\Marks\Tub\TubPlan;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Vessel\NestedPair;
@@ -109,6 +110,10 @@ final readonly class StepParts
     private function stepsOf(Need $need): array
     {
         $pair = $this->tub->fittings->pair?->lower;
+
+        if ($need->key === 'knife' && $this->tub->tubeHole() === TubeHole::Cut) {
+            return [...self::STEPS['knife'], 'tube-hole'];
+        }
 
         return self::STEPS[$need->key] ?? match (true) {
             $need->key === 'drill-bit-'.TubExtra::BULKHEAD_HOLE_MM => ['sight-tube', 'tube-hole'],

@@ -84,6 +84,17 @@ final readonly class TubPlan
         );
     }
 
+    /** How the hole is made through which an air tube comes. */
+    public function tubeHole(): TubeHole
+    {
+        return match (true) {
+            ! $this->tub->body->tubeThroughLid => TubeHole::Drilled,
+            $this->cutting->raft !== null, $this->cutting->inMouth => TubeHole::None,
+            $this->tub->holes->traced, $this->cutting->isCutByKnife() => TubeHole::Cut,
+            default => TubeHole::Drilled,
+        };
+    }
+
     /** Where the tube meets the floor: in the middle of the left wall. */
     public function tubeFoot(): Point
     {

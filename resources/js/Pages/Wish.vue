@@ -183,6 +183,16 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     ]"
                     @update:model-value="(to) => setPlace({ lamp: to === 'buy' })"
                 />
+                <Toggle
+                    v-if="where === 'open'"
+                    label="At noon"
+                    :model-value="(place.sun ?? true) ? 'sun' : 'shade'"
+                    :options="[
+                        { value: 'sun', name: 'In the sun' },
+                        { value: 'shade', name: 'Shaded' },
+                    ]"
+                    @update:model-value="(to) => setPlace({ sun: to === 'sun' })"
+                />
                 <Pick
                     v-if="isOutside"
                     label="Climate"

@@ -1,0 +1,490 @@
+<?php
+
+declare(strict_types=1);
+
+use KelpTub\Core\Cup\GrowingSystem;
+use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\Units\QuantityWriter;
+use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\Wish\Bed;
+use KelpTub\Core\Wish\BedChoices;
+use KelpTub\Core\Wish\Draft;
+use KelpTub\Core\Wish\FloorPlan;
+use KelpTub\Core\Wish\IntoGarden;
+use KelpTub\Core\Wish\LeftOut;
+use KelpTub\Core\Wish\Looser;
+use KelpTub\Core\Wish\Portion;
+use KelpTub\Core\Wish\Portions;
+use KelpTub\Core\Wish\Selection;
+use KelpTub\Core\Wish\Shortfall;
+use KelpTub\Core\Wish\Shortfalls;
+use KelpTub\Core\Wish\Steps;
+use KelpTub\Core\Wish\Tried;
+use KelpTub\Core\Wish\TubChoice;
+use KelpTub\Core\Wish\Wish;
+use KelpTub\Core\Wish\Workbench;
+use Tests\Core\Gardens;
+use Tests\Core\Wishes;
+
+// What a search for designs is made of, each part by itself.
+
+/** A workbench for a wish, with as many steps as it likes. */
+function workbench(Wish $wish, ?Steps $steps = null): Workbench
+{
+    return new Workbench(Wishes::planner(), $wish, $steps ?? new Steps(100_000));
+}
+
+/** So many plants of some crops, to share tubs. */
+function bedOf(Wish $wish, int $plants, string ...$crops): Bed
+{
+    return new Bed(array_map(
+        static fn (string $crop): Portion => new Portion(Gardens::library()->crops->get($crop), $plants, $wish->eats[0]),
+        array_values($crops),
+    ));
+}
+
+/** A kind of tub as the search would look at it, its holes laid out. */
+function tubChoice(Workbench $bench, Bed $bed, string $vessel, string $system = 'aerated', ?LeftOut $leftOut = null): ?TubChoice
+{
+    $choices = new BedChoices($bench, $leftOut ?? new LeftOut);
+    foreach ($choices->of($bed) as $choice) {
+        if ($choice->given === $vessel && $choice->system->value === $system) {
+            return $choices->fitted($choice);
+        }
+    }
+
+    return null;
+}
+
+/** A whole design of one kind of tub, for a wish. */
+function designOf(Wish $wish, int $plants = 2, string $vessel = 'bucket-20', string $system = 'aerated', string $crop = 'lettuce-leaf'): Tried
+{
+    $bench = workbench($wish);
+
+    return $bench->tried([tubChoice($bench, bedOf($wish, $plants, $crop), $vessel, $system)]);
+}
+
+/** @return list<Shortfall> */
+function lacks(Tried $design, Wish $wish): array
+{
+    return (new Shortfalls($wish, new QuantityWriter(UnitSystem::from($wish->units))))->of($design);
+}
+
+/** A wish for two lettuces, with more. */
+function salad(array $more = []): Wish
+{
+    return Wishes::of([['crop' => 'lettuce-leaf', 'plants' => 2]], $more);
+}
+
+it('takes what was not said as most growers have it', function () {
+    $wish = Wishes::of([['group' => 'leaf'], ['group' => 'herb'], ['crop' => 'basil'], ['group' => 'fruit'], ['group' => 'root']]);
+
+    expect(get_object_vars($wish->room))->toBe([
+        'length' => 1000.0, 'depth' => 500.0, 'height' => 2000.0, 'setting' => 'indoor', 'load' => 'ground', 'limitKg' => null,
+        'mains' => true, 'window' => null, 'lamp' => false, 'lightHours' => null, 'airC' => null, 'climate' => 'cool-maritime',
+        'from' => null, 'to' => null,
+    ])->and(get_object_vars($wish->tending))->toBe([
+        'visits' => 3, 'awayDays' => 3, 'meter' => false, 'drill' => true, 'systems' => [GrowingSystem::Aerated, GrowingSystem::Passive],
+    ])->and([$wish->units, $wish->currency, $wish->cap, $wish->saws, $wish->vessels])->toBe(['metric', 'EUR', null, null, []])
+        ->and($wish->owned)->toBe(['knife' => 1.0, 'marker' => 1.0, 'rule' => 1.0, 'jug' => 1.0, 'drill' => 1.0])
+        ->and(array_map(static fn ($eat): array => [$eat->as->value, $eat->amount], $wish->eats))->toBe([
+            ['heads_a_week', 1.0], ['plants', 3.0], ['plants', 1.0], ['plants', 1.0], ['heads_a_week', 1.0],
+        ]);
+});
+
+it('writes down in the garden what was said of place, money and tools', function () {
+    $place = ['setting' => 'covered', 'load' => 'balcony', 'limit_kg' => 150, 'light_hours' => 9, 'from' => '2027-04-20'];
+    $wish = salad([
+        'place' => $place, 'money' => ['cap' => 90, 'currency' => 'CHF'], 'tend' => ['meter' => true, 'drill' => false],
+        'owned' => ['knife' => 0], 'saws_mm' => [51],
+    ]);
+    $garden = (new Draft($wish))->garden([], null, 'two-part-dry', 1234.0);
+
+    expect(json_decode(json_encode($garden), true))->toBe([
+        'format' => 'kelp-tub.garden', 'version' => 1, 'name' => 'From a wish', 'units' => 'metric',
+        'site' => [
+            'setting' => 'covered', 'light_hours' => 9, 'load' => 'balcony', 'shelf_limit_kg' => 150, 'headroom_mm' => 1234,
+            'weather' => ['kind' => 'typical', 'climate' => 'cool-maritime', 'seed' => 1, 'start' => '2027-04-20'],
+        ],
+        'money' => ['currency' => 'CHF', 'cap' => 90], 'testing' => 'meter', 'saws_mm' => [51],
+        'owned' => ['knife' => 0, 'marker' => 1, 'rule' => 1, 'jug' => 1],
+        'tubs' => [], 'air' => [],
+        'feeds' => [['id' => 'feed-1', 'product' => 'two-part-dry', 'strength' => 'by-stage', 'ph_school' => 'window']],
+        'plantings' => [],
+    ]);
+    $indoors = (new Draft(salad(['place' => ['air_c' => 23, 'window' => 'south', 'climate' => 'tropical']])))->garden([], null, 'x', null);
+    expect(get_object_vars($indoors->site))
+        ->toBe(['setting' => 'indoor', 'air_temperature_c' => 23.0, 'load' => 'ground', 'window' => 'south']);
+    // Outside the year begins in May, where nobody said when.
+    expect((new Draft(salad(['place' => ['setting' => 'open']])))->garden([], null, 'x', null)->site->weather->start)->toBe('2027-05-01');
+});
+
+it('writes a tub as it is planned: bored or traced, bare or covered, with air or still', function () {
+    $wish = salad();
+    $bench = workbench($wish);
+    $bucket = tubChoice($bench, bedOf($wish, 2, 'lettuce-leaf'), 'bucket-20');
+    expect(json_decode(json_encode($bucket->raw('a', 'f')), true))->toBe([
+        'id' => 'a', 'name' => '20 L bucket, leaf lettuce', 'count' => 1, 'system' => 'aerated', 'vessel' => 'bucket-20',
+        'cup' => 'net-cup-50', 'layout' => ['pattern' => 'grid', 'cups' => 2, 'holes' => null], 'crop' => 'lettuce-leaf', 'plants' => 2,
+        'top_ups' => 'level', 'stones' => ['kind' => 'disc-100', 'count' => 1, 'height_mm' => 20], 'feed' => 'f',
+    ])->and($bucket->lidTop)->toBe(365.0)->and($bucket->cups())->toBe(2);
+
+    $coated = $bucket->with(['coated' => true, 'lamp' => 'lamp-x', 'traced' => true])->raw('a', null);
+    expect([$coated->vessel->cover, $coated->vessel->key, $coated->lamp, $coated->cutting, $coated->tube_entry, isset($coated->feed)])
+        ->toBe(['foil', 'bucket-20', 'lamp-x', 'traced', 'lid', false]);
+    // Covered, it is the vessel that it was: it costs what it costs, and no light is said to fall into it.
+    foreach (['jar-2' => 'sleeve', 'tote-clear-35' => 'foil', 'pail-3' => 'foil'] as $vessel => $cover) {
+        $planner = Wishes::planner();
+        $tub = tubChoice($bench, bedOf($wish, 1, 'basil'), $vessel, 'passive')->raw('a', null);
+        $plan = $planner->plan(Gardens::of(['tubs' => [json_decode(json_encode($tub), true)]]));
+        expect($tub->vessel->cover)->toBe($cover)
+            ->and(array_filter($planner->findings($plan), static fn ($f): bool => $f->code === 'vessel.light'))->toBe([])
+            ->and(array_column($plan->needs(), 'key'))->toContain($vessel)->toContain($cover);
+    }
+
+    // A jar lets light through, has no lid to be bored, and is filled once.
+    $jar = tubChoice($bench, bedOf($wish, 1, 'basil'), 'jar-2', 'passive')->raw('j', 'f');
+    expect([$jar->top_ups, isset($jar->layout), isset($jar->stones), isset($jar->tube_entry), $jar->plants])
+        ->toBe(['none', false, false, false, 1]);
+
+    // What climbs has something to climb on; several crops are told one by one.
+    $tall = Wishes::of([['crop' => 'cucumber']], ['place' => ['height_mm' => 4000]]);
+    $climbs = tubChoice(workbench($tall), bedOf($tall, 1, 'cucumber'), 'bucket-30');
+    $shared = tubChoice($bench, bedOf($wish, 1, 'basil', 'parsley'), 'tote-20');
+    expect($climbs?->raw('t', 'f')->trellis ?? null)->toBeTrue()
+        ->and(json_decode(json_encode($shared->raw('s', 'f')->crops), true))
+        ->toBe([['crop' => 'basil', 'plants' => 1], ['crop' => 'parsley', 'plants' => 1]])
+        ->and(isset($shared->raw('s', 'f')->crop))->toBeFalse();
+    // Traced and cut where there is no drill, bored where there is.
+    $noDrill = salad(['tend' => ['drill' => false]]);
+    expect(tubChoice(workbench($noDrill), bedOf($noDrill, 2, 'lettuce-leaf'), 'bucket-20')->traced)->toBeTrue()
+        ->and($bucket->traced)->toBeFalse();
+});
+
+it('lists what holds a bed, and says what it leaves out before it is planned', function () {
+    $leftOut = new LeftOut;
+    $choices = static fn (Wish $wish, string ...$crops): array => array_map(
+        static fn (TubChoice $c): string => (is_string($c->given) ? $c->given : $c->given->name)." {$c->system->value}",
+        (new BedChoices(workbench($wish), $leftOut))->of(bedOf($wish, 1, ...($crops === [] ? ['lettuce-leaf'] : $crops))),
+    );
+    $vessels = count(iterator_to_array(Gardens::library()->vessels));
+    expect(count($choices(salad(['place' => ['length_mm' => 3000, 'depth_mm' => 3000, 'height_mm' => 3000]]))))->toBe(2 * $vessels)
+        ->and($leftOut->toAnswer())->toBe([]);
+
+    // Chilli does badly in still water; a bucket of 365 mm and 220 mm of lettuce want 585 mm, to the millimetre.
+    expect(preg_grep('/passive/', $choices(salad(), 'chilli')))->toBe([])
+        ->and($choices(salad(['place' => ['height_mm' => 585]])))->toContain('bucket-20 aerated')
+        ->and($choices(salad(['place' => ['height_mm' => 584]])))->not->toContain('bucket-20 aerated')
+        ->and($choices(salad(['place' => ['length_mm' => 287, 'depth_mm' => 287]])))->toContain('bucket-20 aerated')
+        ->and($choices(salad(['place' => ['length_mm' => 287, 'depth_mm' => 286]])))->not->toContain('bucket-20 aerated')
+        ->and($choices(salad(['place' => ['length_mm' => 286, 'depth_mm' => 900]])))->not->toContain('bucket-20 aerated')
+        ->and($choices(salad(['tend' => ['systems' => ['passive']]])))->toContain('bucket-20 passive')
+        ->not->toContain('bucket-20 aerated')
+        ->and(preg_grep('/^(jar|bottle)/', $choices(salad(), 'basil', 'parsley')))->toBe([])
+        // A tote may be turned.
+        ->and($choices(salad(['place' => ['length_mm' => 450, 'depth_mm' => 900]])))->toContain('tote-45 aerated');
+    $says = array_column($leftOut->toAnswer(), 'says');
+    sort($says);
+    expect($says)->toBe([
+        'does badly in still water', 'holds one plant, and several were to share it', 'is too high with its plants',
+        'is too large for the floor',
+    ]);
+
+    // By US measures come vessels that are sold by them, and what is there already.
+    $us = $choices(salad(['units' => 'us', 'vessels' => ['bucket-20']]));
+    expect($us)->toContain('bucket-19 aerated')->toContain('jar-quart passive')->toContain('bucket-20 aerated')
+        ->not->toContain('bucket-10 aerated');
+    $crock = ['name' => 'Crock', 'kind' => 'other', 'opacity' => 'opaque', 'stations' => [
+        ['height_mm' => 0, 'diameter_mm' => 280], ['height_mm' => 320, 'diameter_mm' => 300],
+    ]];
+    // What costs nothing more comes first.
+    $own = salad(['vessels' => [$crock], 'tend' => ['systems' => ['aerated']]]);
+    expect(array_slice($choices($own), 0, 3))->toBe(['bottle-2 aerated', 'bottle-5 aerated', 'Crock aerated'])
+        ->and($own->owned['own-0'])->toBe(1.0);
+    $owned = salad(['owned' => ['tote-90' => 1], 'tend' => ['systems' => ['aerated']]]);
+    expect(array_slice($choices($owned), 0, 3))->toContain('tote-90 aerated');
+});
+
+it('takes as many alike as hold the plants, each with its even share', function () {
+    $wish = salad(['place' => ['length_mm' => 9000, 'depth_mm' => 900]]);
+    $bench = workbench($wish);
+    $leftOut = new LeftOut;
+    $of = static fn (int $plants, string $vessel): ?array => ($c = tubChoice(
+        $bench, bedOf($wish, $plants, 'lettuce-leaf'), $vessel, 'aerated', $leftOut,
+    )) === null ? null : [$c->count, $c->plants];
+
+    // Three lettuces to a 20 L bucket.
+    expect($of(3, 'bucket-20'))->toBe([1, [3]])->and($of(4, 'bucket-20'))->toBe([2, [2]])
+        ->and($of(7, 'bucket-20'))->toBe([3, [3]])
+        ->and($of(36, 'bucket-20'))->toBe([12, [3]])->and($of(37, 'bucket-20'))->toBeNull()
+        ->and(array_column($leftOut->toAnswer(), 'says'))->toBe(['would take more than 12 alike']);
+    $shared = static fn (int $plants): ?TubChoice => tubChoice($bench, bedOf($wish, $plants, 'basil', 'parsley'), 'bucket-20', 'aerated', $leftOut);
+    expect($shared(1)?->count)->toBe(1)->and($shared(1)->cups())->toBe(2)->and($shared(9))->toBeNull()
+        ->and(array_column($leftOut->toAnswer(), 'says'))->toContain('does not hold so many plants');
+    // Still water is filled once, topped up a quarter, or half; air goes by its line.
+    $habits = static fn (string $system): array => array_map(
+        static fn (TubChoice $c): string => $c->topUps->value,
+        (new BedChoices($bench, $leftOut))->habits(tubChoice($bench, bedOf($wish, 1, 'basil'), 'bucket-10', $system)),
+    );
+    expect($habits('passive'))->toBe(['none', 'quarter', 'half'])->and($habits('aerated'))->toBe(['level']);
+});
+
+it('counts steps: one for a lid that is laid out, and for a plan two and one for each crop in a tub', function () {
+    $wish = salad();
+    $steps = new Steps(10);
+    $bench = workbench($wish, $steps);
+    $one = tubChoice($bench, bedOf($wish, 2, 'lettuce-leaf'), 'bucket-20', 'passive');
+    // Laid out full, and with its two.
+    expect($steps->taken())->toBe(2);
+    $bench->tried([$one]);
+    expect($steps->taken())->toBe(5);
+    // What is known is not planned again.
+    $bench->tried([$one]);
+    expect($steps->taken())->toBe(5)->and($steps->share(1))->toBe(10)->and($steps->share(2))->toBe(7);
+    $shared = tubChoice($bench, bedOf($wish, 1, 'basil', 'parsley'), 'tote-20', 'passive');
+    $before = $steps->taken();
+    $bench->tried([$one, $shared]);
+    expect($steps->taken() - $before)->toBe(5)
+        // What is used up is shared no more.
+        ->and($steps->share(3))->toBe($steps->taken());
+});
+
+it('takes the cheapest pump that will do, of those that run there', function () {
+    $pump = static fn (Wish $wish, int $plants = 2): ?string => designOf($wish, $plants)->document->air[0]->pump ?? null;
+
+    expect($pump(salad()))->toBe('pump-2w-1')
+        ->and(designOf(salad(), system: 'passive')->document->air)->toBe([])
+        ->and($pump(salad(['place' => ['mains' => false]])))->toBe('pump-solar-2')
+        ->and(designOf(salad(['place' => ['mains' => false]]))->wantsMains())->toBeFalse()
+        ->and(designOf(salad())->wantsMains())->toBeTrue()
+        // On a boat a battery of 12 V feeds one.
+        ->and(workbench(salad(['place' => ['mains' => false, 'load' => 'boat']]))->strongest(GrowingSystem::Aerated))->toBe('pump-12v-6')
+        ->and(workbench(salad(['place' => ['mains' => false]]))->strongest(GrowingSystem::Aerated))->toBe('pump-solar-2')
+        ->and(workbench(salad())->strongest(GrowingSystem::Aerated))->toBe('pump-35w-8')
+        ->and(workbench(salad())->strongest(GrowingSystem::Passive))->toBeNull();
+    // Six buckets want six stones: nothing of what is said against their air is worse than to be minded.
+    $six = designOf(salad(['place' => ['length_mm' => 5000]]), 18);
+    expect($six->document->tubs[0]->count)->toBe(6)->and($six->lacksAir())->toBeFalse()->and($six->isSound())->toBeTrue();
+});
+
+it('lights what is dim with the cheapest lamp that is enough, and coats what grows hot', function () {
+    $dark = ['window' => 'north', 'from' => '2027-01-10'];
+    $dim = designOf(salad(['place' => $dark]));
+    $lit = designOf(salad(['place' => [...$dark, 'lamp' => true]]));
+    expect($dim->isDim())->toBeTrue()->and(isset($dim->document->tubs[0]->lamp))->toBeFalse()
+        ->and($lit->isDim())->toBeFalse()->and($lit->document->tubs[0]->lamp)->toBeString()
+        ->and(isset(designOf(salad(['place' => ['lamp' => true, 'light_hours' => 16]]))->document->tubs[0]->lamp))->toBeFalse();
+    // No cheaper one would do.
+    $library = Gardens::library();
+    $bench = workbench(salad(['place' => [...$dark, 'lamp' => true]]));
+    foreach ($library->lamps->keys() as $lamp) {
+        if ($bench->price($lamp) < $bench->price($lit->document->tubs[0]->lamp)) {
+            $document = json_decode(GardenFile::encode($lit->document));
+            $document->tubs[0]->lamp = $lamp;
+            expect($bench->of($lit->tubs, $document)->isDim())->toBeTrue($lamp);
+        }
+    }
+    $sun = ['setting' => 'open', 'climate' => 'mediterranean', 'from' => '2027-06-01'];
+    $hot = designOf(salad(['place' => $sun]));
+    $uncoated = json_decode(GardenFile::encode($hot->document));
+    $uncoated->tubs[0]->vessel = 'bucket-20';
+    expect($hot->document->tubs[0]->vessel->cover ?? null)->toBe('foil')->and($hot->isInSun())->toBeTrue()
+        ->and(count(workbench(salad(['place' => $sun]))->of($hot->tubs, $uncoated)->mends()))->toBeGreaterThan(count($hot->mends()));
+    // In the shade nothing is coated, nor where it is not hot.
+    $shade = designOf(salad(['place' => [...$sun, 'sun' => false]]));
+    expect($shade->document->tubs[0]->vessel)->toBe('bucket-20')->and($shade->isInSun())->toBeFalse()
+        ->and(designOf(salad(['place' => [...$sun, 'climate' => 'cool-maritime']]))->document->tubs[0]->vessel)->toBe('bucket-20')
+        ->and(designOf(salad(['place' => [...$sun, 'setting' => 'covered']]))->isInSun())->toBeFalse()
+        ->and(array_column(lacks($shade, salad(['place' => $sun])), 'says', 'path'))->toBe(['/place/sun' => 'shade over it']);
+});
+
+it('tells what a design takes up and by what it is held against others', function () {
+    $design = designOf(salad(['place' => ['length_mm' => 3000]]), 4);
+    $figures = $design->figures();
+
+    expect($design->stands())->toBe([['lettuce-leaf', 2, 287.0, 287.0]])
+        ->and($design->area())->toBe(2 * 287.0 * 287.0)
+        ->and($design->height())->toBe(365.0 + 220.0)
+        ->and($design->key())->toBe('2-bucket-20-'.$design->document->air[0]->pump)
+        ->and(designOf(salad(), 1, 'jar-2', 'passive')->key())->toBe('1-jar-2-still')
+        ->and($design->burden())->toBe([
+            round($figures->outlay, 2), (float) $figures->visits_a_week, -round($figures->g_a_week[1]), -(float) $figures->away_days,
+            -round($figures->outage_min), round(2 * 287 * 287 / 100),
+        ])
+        // Without a pump nothing can fail.
+        ->and(designOf(salad(), system: 'passive')->burden()[4])->toBe(-1.0e6)
+        ->and($figures->g_a_week)->toEqualWithDelta([0.6 * $design->grams(), 1.2 * $design->grams()], 1e-9)
+        ->and($design->wantsDrill())->toBeTrue()
+        ->and(designOf(salad(['tend' => ['drill' => false]]))->wantsDrill())->toBeFalse();
+});
+
+it('says to the figure what would have to be wished for a design, and nothing where it is just that', function () {
+    $design = designOf(salad());
+    $is = $design->figures();
+    $lack = static fn (array $more): array => array_map(
+        static fn (Shortfall $s): array => [$s->of, $s->says, $s->path, $s->value],
+        lacks($design, salad($more)),
+    );
+    expect($lack([]))->toBe([])
+        ->and($lack(['place' => ['height_mm' => 585, 'length_mm' => 287, 'depth_mm' => 287]]))->toBe([])
+        ->and($lack(['place' => ['height_mm' => 584]]))->toBe([['height', "16\u{202f}mm more height: 600\u{202f}mm", '/place/height_mm', 600.0]])
+        ->and($lack(['place' => ['length_mm' => 286]]))->toBe([['length', "14\u{202f}mm more length: 300\u{202f}mm", '/place/length_mm', 300.0]])
+        ->and($lack(['place' => ['depth_mm' => 250]]))->toBe([['depth', "50\u{202f}mm more depth: 300\u{202f}mm", '/place/depth_mm', 300.0]])
+        ->and($lack(['money' => ['cap' => $is->outlay]]))->toBe([])
+        ->and($lack(['money' => ['cap' => 60]]))->toBe([['cap', '14 EUR more to spend', '/money/cap', ceil($is->outlay)]])
+        ->and($lack(['place' => ['limit_kg' => ceil($is->mass_kg)]]))->toBe([])
+        ->and(array_column($lack(['place' => ['limit_kg' => 10]]), 0))->toBe(['limit'])
+        ->and($lack(['tend' => ['visits_a_week' => $is->visits_a_week]]))->toBe([])
+        ->and($lack(['tend' => ['visits_a_week' => 1]]))->toBe([['visits', '2 days a week to come', '/tend/visits_a_week', 2]])
+        ->and($lack(['tend' => ['away_days' => 60]]))->toBe([])
+        ->and($lack(['place' => ['mains' => false]]))->toBe([['mains', 'a socket near it', '/place/mains', true]])
+        ->and(array_column($lack(['tend' => ['drill' => false]]), 2, 0))->toBe(['drill' => '/tend/drill'])
+        ->and($lack(['tend' => ['systems' => ['passive']]]))
+        ->toBe([['system', 'an air pump', '/tend/systems', ['aerated', 'passive']]]);
+    // The nearest is the least, as a share of what was wished.
+    $by = static fn (array $more): float => lacks($design, salad($more))[0]->by;
+    expect($by(['place' => ['height_mm' => 500]]))->toEqualWithDelta(600 / 500 - 1, 1e-12)
+        ->and($by(['money' => ['cap' => 50]]))->toEqualWithDelta(ceil($is->outlay) / 50 - 1, 1e-12)
+        ->and($by(['money' => ['cap' => 0]]))->toEqualWithDelta(ceil($is->outlay) - 1, 1e-12)
+        ->and($by(['tend' => ['visits_a_week' => 0]]))->toEqualWithDelta(2 / 7, 1e-12)
+        ->and($by(['place' => ['limit_kg' => 10]]))->toEqualWithDelta(ceil($is->mass_kg) / 10 - 1, 1e-12);
+    // A basil that drinks much cannot be left for weeks.
+    $thirsty = designOf(Wishes::of([['crop' => 'tomato-dwarf']]), 1, 'bucket-10', crop: 'tomato-dwarf');
+    $days = $thirsty->figures()->away_days;
+    $away = lacks($thirsty, salad(['tend' => ['away_days' => $days + 5, 'visits_a_week' => 7]]));
+    expect($days)->toBeLessThan(30)
+        ->and([$away[0]->of, $away[0]->value, $away[0]->says])->toBe(['away', $days, "away for $days days at the longest"])
+        ->and($away[0]->by)->toEqualWithDelta(5 / ($days + 5), 1e-12)
+        ->and(lacks($thirsty, salad(['tend' => ['away_days' => $days, 'visits_a_week' => 7]])))->toBe([]);
+});
+
+it('asks for less in steps: room, money and work, then what binds it, then another month, then less of it', function () {
+    $free = Looser::of(salad(['place' => ['length_mm' => 300, 'limit_kg' => 20], 'tend' => ['visits_a_week' => 0, 'away_days' => 9]]));
+    expect(count($free))->toBe(1)
+        ->and([$free[0]->room->length, $free[0]->room->depth, $free[0]->room->height, $free[0]->room->limitKg])
+        ->toBe([20000.0, 20000.0, 20000.0, null])
+        ->and([$free[0]->tending->visits, $free[0]->tending->awayDays])->toBe([7, 0]);
+    foreach ([['place' => ['mains' => false]], ['tend' => ['drill' => false]], ['tend' => ['systems' => ['passive']]]] as $bound) {
+        $ways = Looser::of(salad($bound));
+        expect(count($ways))->toBe(2)->and($ways[1]->room->mains)->toBeTrue()->and($ways[1]->tending->drill)->toBeTrue()
+            ->and($ways[1]->tending->systems)->toBe([GrowingSystem::Aerated, GrowingSystem::Passive]);
+    }
+    $library = Gardens::library();
+    $outside = ['setting' => 'open', 'from' => '2027-01-01', 'to' => '2027-03-01'];
+    $later = iterator_to_array(Looser::later(salad(['place' => $outside]), $library), false);
+    expect(count($later))->toBe(11)->and($later[0][0])->toContain('begin on')->toContain('31')
+        ->and([$later[0][2]->room->from, $later[0][2]->room->to])->toBe(['2027-01-31', '2027-03-31'])
+        ->and($later[10][2]->room->from)->toBe('2027-12-02')
+        ->and(json_encode($later[1][1]))->toBe(json_encode([
+            ['op' => 'add', 'path' => '/place/from', 'value' => '2027-03-03'],
+            ['op' => 'add', 'path' => '/place/to', 'value' => '2027-05-01'],
+        ]))
+        // Indoors no month is better than another; outside, where none was said, it is later than May.
+        ->and(iterator_to_array(Looser::later(salad(), $library), false))->toBe([])
+        ->and([...Looser::later(salad(['place' => ['setting' => 'open']]), $library)][0][2]->room->from)->toBe('2027-05-31');
+    $much = Wishes::of([['crop' => 'lettuce-leaf', 'plants' => 5], ['crop' => 'basil', 'g_a_week' => 100]]);
+    $less = [...Looser::less($much, $library)];
+    expect(array_column($less, 0))->toBe(['half as much', 'a quarter as much', 'an eighth as much'])
+        ->and(array_map(static fn ($eat): float => $eat->amount, $less[0][2]->eats))->toBe([2.0, 50.0])
+        ->and(array_map(static fn ($eat): float => $eat->amount, $less[2][2]->eats))->toBe([1.0, 12.5]);
+});
+
+it('tells each design from its neighbours in one sentence, the cheapest first', function () {
+    $wish = salad(['place' => ['length_mm' => 3000], 'owned' => ['tote-45' => 1]]);
+    $designs = [
+        designOf($wish, 2, 'tote-45'), designOf($wish, 2, 'bucket-10', 'passive'), designOf($wish, 2, 'bucket-20'), designOf($wish, 2, 'tote-64'),
+    ];
+    $said = Selection::of($designs, $wish);
+    $outlays = array_map(static fn (array $one): float => $one[0]->figures()->outlay, $said);
+    $sorted = $outlays;
+    sort($sorted);
+    $of = [];
+    foreach ($said as [$design, $says]) {
+        $of[$design->tubs[0]->given] = $says;
+    }
+    expect($outlays)->toBe($sorted)
+        ->and($of['bucket-10'])->toContain('heapest')->toContain('no power')->toEndWith('2 × 10 L bucket of leaf lettuce, still water.')
+        ->and($of['tote-45'])->toContain('rom what you own')->toEndWith('45 L tote of leaf lettuce, with air.')
+        ->and(count($said))->toBeGreaterThanOrEqual(3)
+        ->and(Selection::of([], $wish))->toBe([])
+        ->and(Selection::of([$designs[2]], $wish)[0][1])->toBe('The one that there is: 20 L bucket of leaf lettuce, with air.');
+    // Two that are alike in all but the money: one word is said of one, and the other is another way.
+    $twice = Selection::of([$designs[2], $designs[2]], $wish);
+    expect(count($twice))->toBe(2)->and($twice[0][1])->toStartWith('Another way: ')->and($twice[1][1])->toStartWith('Another way: ');
+    // Owned twice over is not owned once.
+    $one = salad(['place' => ['length_mm' => 3000], 'owned' => ['bucket-20' => 1]]);
+    expect(implode(' ', array_column(Selection::of([designOf($one, 4), designOf($one, 4, 'tote-45')], $one), 1)))->not->toContain('what you own');
+});
+
+it('puts tubs along the front, deep ones behind, a hand apart', function () {
+    $at = static fn (FloorPlan $plan): array => array_map(
+        static fn (stdClass $s): array => [$s->tub, $s->copy, $s->x_mm, $s->y_mm, $s->length_mm, $s->depth_mm],
+        $plan->stands,
+    );
+    $tubs = [['a', 2, 400.0, 300.0], ['b', 1, 500.0, 350.0]];
+    expect($at(FloorPlan::of($tubs, 2000, 400)))->toBe([
+        ['a', 1, 0.0, 0.0, 400.0, 300.0], ['a', 2, 420.0, 0.0, 400.0, 300.0], ['b', 1, 840.0, 0.0, 500.0, 350.0],
+    ])->and($at(FloorPlan::of($tubs, 1000, 500)))->toBe([
+        ['a', 1, 0.0, 0.0, 300.0, 400.0], ['a', 2, 320.0, 0.0, 300.0, 400.0], ['b', 1, 640.0, 0.0, 350.0, 500.0],
+    ])->and($at(FloorPlan::of($tubs, 820, 700)))->toBe([
+        ['a', 1, 0.0, 0.0, 400.0, 300.0], ['a', 2, 420.0, 0.0, 400.0, 300.0], ['b', 1, 0.0, 320.0, 500.0, 350.0],
+    ]);
+    $plan = FloorPlan::of($tubs, 820, 700);
+    expect([$plan->length, $plan->depth])->toBe([820.0, 670.0])->and(count(FloorPlan::ways($tubs)))->toBe(6);
+});
+
+it('puts a design into a garden that is there, under names of its own, and takes nothing from it', function () {
+    $wish = salad();
+    $design = designOf($wish)->document;
+    $design->plantings = [(object) ['id' => 'p', 'tub' => 'lettuce-leaf', 'crop' => 'lettuce-leaf', 'cups' => [1, 2], 'sown' => '2027-04-01']];
+    $garden = Gardens::of([
+        'owned' => ['drill' => 1],
+        'feeds' => [['id' => 'feed-1', 'product' => 'two-part-dry']],
+        'tubs' => [['id' => 'lettuce-leaf', 'system' => 'passive', 'vessel' => 'jar-2', 'crop' => 'basil', 'cup' => 'net-cup-50']],
+    ]);
+    $patch = (new IntoGarden($garden, Gardens::library()))->patch($design);
+    $after = json_decode(json_encode(\KelpTub\Core\File\PatchedDocument::of($garden->document, $patch)));
+
+    expect(array_column($after->tubs, 'id'))->toBe(['lettuce-leaf', 'lettuce-leaf-2'])
+        ->and($after->tubs[1]->feed)->toBe('feed-1-2')
+        ->and(array_column($after->feeds, 'id'))->toBe(['feed-1', 'feed-1-2'])
+        ->and($after->air[0]->branches[0]->tub)->toBe('lettuce-leaf-2')
+        ->and($after->plantings[0]->tub)->toBe('lettuce-leaf-2')->and($after->plantings[0]->id)->toBe('p')
+        ->and(get_object_vars($after->owned))->toBe(['drill' => 1])
+        ->and(Gardens::reader()->read(json_encode($after))->tubs[1]->body->vessel->key)->toBe('bucket-20');
+});
+
+it('chooses a feed that none of the crops wants better, of fewest parts', function () {
+    $feed = static function (string $crop): string {
+        $bench = workbench(Wishes::of([['crop' => $crop]]));
+        (new Portions($bench, new LeftOut))->all();
+
+        return $bench->product;
+    };
+    $first = Workbench::products(Gardens::library())[0];
+    $parts = static fn (string $key): int => count(Gardens::library()->products->get($key)->parts);
+    expect($feed('lettuce-leaf'))->toBe($first)
+        ->and($parts($feed('tomato-dwarf')))->toBeGreaterThanOrEqual($parts($first));
+    $counts = array_map($parts, Workbench::products(Gardens::library()));
+    $sorted = $counts;
+    sort($sorted);
+    expect($counts)->toBe($sorted);
+});
+
+it('refuses dates that lie apart too far, and takes those that just do not', function () {
+    $faults = static fn (string $to): array => Wishes::faults([
+        'format' => 'kelp-tub.wish', 'version' => 1, 'eat' => [['crop' => 'basil']], 'place' => ['from' => '2027-01-01', 'to' => $to],
+    ]);
+    // 420 days.
+    expect($faults('2028-02-25'))->toBe([])->and(implode($faults('2028-02-26')))->toContain('420')
+        ->and($faults('2027-01-01'))->toBe([])->and($faults('2026-12-31'))->not->toBe([]);
+});
+
+it('counts reasons, the most frequent first, and by their words where they are alike', function () {
+    $leftOut = new LeftOut;
+    foreach (['b', 'c', 'a', 'c'] as $why) {
+        $leftOut->because($why);
+    }
+    $leftOut->because('a', 0);
+    expect(array_map(static fn (stdClass $l): array => [$l->says, $l->count], $leftOut->toAnswer()))->toBe([['c', 2], ['a', 1], ['b', 1]]);
+});
