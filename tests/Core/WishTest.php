@@ -351,7 +351,7 @@ it('shows nothing that brings less than half of what it could, where something b
     // In winter at a window, still water brings herbs next to nothing where nobody tops it up.
     $herbs = array_map(static fn (string $key): array => ['crop' => $key, 'plants' => 1], ['basil', 'parsley', 'chives', 'mint']);
     $place = ['window' => 'south', 'length_mm' => 1400, 'depth_mm' => 300, 'height_mm' => 900, 'from' => '2027-01-10'];
-    $answer = Wishes::answer(Wishes::of($herbs, ['place' => $place]));
+    $answer = Wishes::answer(Wishes::of($herbs, ['place' => $place]), 1500);
     $grams = array_map(static fn (stdClass $d): float => $d->figures->g_a_week[1], $answer->designs);
 
     expect(min($grams))->toBeGreaterThan(0.4 * max($grams))
