@@ -4,17 +4,26 @@ declare(strict_types=1);
 
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\GardenFile;
+use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Season\Leave;
+use KelpTub\Core\Season\Nobody;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\Wish\Amount;
 use KelpTub\Core\Wish\Bed;
 use KelpTub\Core\Wish\BedChoices;
+use KelpTub\Core\Wish\Beds;
 use KelpTub\Core\Wish\Draft;
 use KelpTub\Core\Wish\FloorPlan;
+use KelpTub\Core\Wish\Front;
 use KelpTub\Core\Wish\IntoGarden;
 use KelpTub\Core\Wish\LeftOut;
 use KelpTub\Core\Wish\Looser;
 use KelpTub\Core\Wish\Portion;
 use KelpTub\Core\Wish\Portions;
+use KelpTub\Core\Wish\Search;
 use KelpTub\Core\Wish\Selection;
 use KelpTub\Core\Wish\Shortfall;
 use KelpTub\Core\Wish\Shortfalls;
@@ -263,8 +272,18 @@ it('takes the cheapest pump that will do, of those that run there', function () 
         ->and(workbench(salad())->strongest(GrowingSystem::Aerated))->toBe('pump-35w-8')
         ->and(workbench(salad())->strongest(GrowingSystem::Passive))->toBeNull();
     // Six buckets want six stones: nothing of what is said against their air is worse than to be minded.
-    $six = designOf(salad(['place' => ['length_mm' => 5000]]), 18);
+    $wide = salad(['place' => ['length_mm' => 5000]]);
+    $six = designOf($wide, 18);
     expect($six->document->tubs[0]->count)->toBe(6)->and($six->lacksAir())->toBeFalse()->and($six->isSound())->toBeTrue();
+    // A weaker one is not enough for them, and is said not to be.
+    $weak = json_decode(GardenFile::encode($six->document));
+    $weak->air[0]->pump = 'pump-2w-1';
+    expect(workbench($wide)->of($six->tubs, $weak)->lacksAir())->toBeTrue();
+    // What is over the lids of a room is what is over the tub that stands highest in it.
+    expect($six->document->site->headroom_mm)->toBe(2000.0 - 365.0);
+    $both = workbench($wide);
+    $pair = [tubChoice($both, bedOf($wide, 1, 'lettuce-leaf'), 'tote-20'), tubChoice($both, bedOf($wide, 1, 'basil'), 'bucket-20')];
+    expect($both->tried($pair)->document->site->headroom_mm)->toBe(2000.0 - 365.0);
 });
 
 it('lights what is dim with the cheapest lamp that is enough, and coats what grows hot', function () {
@@ -338,7 +357,10 @@ it('says to the figure what would have to be wished for a design, and nothing wh
         ->and($lack(['tend' => ['visits_a_week' => 1]]))->toBe([['visits', '2 days a week to come', '/tend/visits_a_week', 2]])
         ->and($lack(['tend' => ['away_days' => 60]]))->toBe([])
         ->and($lack(['place' => ['mains' => false]]))->toBe([['mains', 'a socket near it', '/place/mains', true]])
-        ->and(array_column($lack(['tend' => ['drill' => false]]), 2, 0))->toBe(['drill' => '/tend/drill'])
+        ->and($lack(['tend' => ['drill' => false]]))->toBe([['drill', 'a drill, borrowed for an afternoon', '/tend/drill', true]])
+        ->and(array_column($lack(['place' => ['length_mm' => 286, 'depth_mm' => 287]]), 0))->toBe(['length'])
+        ->and(array_column($lack(['place' => ['length_mm' => 287, 'depth_mm' => 286]]), 0))->toBe(['depth'])
+        ->and(array_column($lack(['place' => ['length_mm' => 200, 'depth_mm' => 200]]), 0))->toBe(['length', 'depth'])
         ->and($lack(['tend' => ['systems' => ['passive']]]))
         ->toBe([['system', 'an air pump', '/tend/systems', ['aerated', 'passive']]]);
     // The nearest is the least, as a share of what was wished.
@@ -386,6 +408,7 @@ it('asks for less in steps: room, money and work, then what binds it, then anoth
     $less = [...Looser::less($much, $library)];
     expect(array_column($less, 0))->toBe(['half as much', 'a quarter as much', 'an eighth as much'])
         ->and(array_map(static fn ($eat): float => $eat->amount, $less[0][2]->eats))->toBe([2.0, 50.0])
+        ->and(array_map(static fn ($eat): float => $eat->amount, $less[1][2]->eats))->toBe([1.0, 25.0])
         ->and(array_map(static fn ($eat): float => $eat->amount, $less[2][2]->eats))->toBe([1.0, 12.5]);
 });
 
@@ -465,6 +488,10 @@ it('chooses a feed that none of the crops wants better, of fewest parts', functi
     $parts = static fn (string $key): int => count(Gardens::library()->products->get($key)->parts);
     expect($feed('lettuce-leaf'))->toBe($first)
         ->and($parts($feed('tomato-dwarf')))->toBeGreaterThanOrEqual($parts($first));
+    foreach (Workbench::products(Gardens::library()) as $key) {
+        $product = Gardens::library()->products->raw($key);
+        expect([($product->kind ?? '') === 'supplement', $product->organic ?? false])->toBe([false, false]);
+    }
     $counts = array_map($parts, Workbench::products(Gardens::library()));
     $sorted = $counts;
     sort($sorted);
@@ -487,4 +514,229 @@ it('counts reasons, the most frequent first, and by their words where they are a
     }
     $leftOut->because('a', 0);
     expect(array_map(static fn (stdClass $l): array => [$l->says, $l->count], $leftOut->toAnswer()))->toBe([['c', 2], ['a', 1], ['b', 1]]);
+});
+
+it('counts plants for a week after week: a cup is taken as long as its plant takes', function () {
+    $leftOut = new LeftOut;
+    $portions = static fn (array $eat, array $more = []): array => array_map(
+        static fn (Portion $p): int => $p->plants,
+        (new Portions(workbench(Wishes::of([$eat], $more)), $leftOut))->all(),
+    );
+    // Lettuce stands 32 days and a day between: 33 / 7 is 4.7 at a time for one a week.
+    expect($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 1]))->toBe([5])
+        ->and($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 3]))->toBe([15])
+        ->and($portions(['crop' => 'lettuce-leaf', 'plants' => 7]))->toBe([7])
+        // 150 g a head: 100 g a week are two thirds of a head, 3.2 cups.
+        ->and($portions(['crop' => 'lettuce-leaf', 'g_a_week' => 100]))->toBe([4])
+        // What bears on: so many as bear at a time.
+        ->and($portions(['crop' => 'basil', 'heads_a_week' => 2]))->toBe([2])
+        ->and($portions(['group' => 'herb', 'plants' => 5]))->toBe([2, 2, 1])
+        ->and($portions(['group' => 'herb', 'plants' => 2]))->toBe([1, 1])
+        ->and($portions(['group' => 'herb', 'heads_a_week' => 2]))->toBe([2])
+        ->and($portions(['group' => 'leaf', 'plants' => 6]))->toBe([6])
+        ->and($portions(['group' => 'leaf']))->toBe([5])
+        // 25.4 of them are 119.7 cups, and 25.5 are 120.2.
+        ->and($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 25.4]))->toBe([120])
+        ->and($leftOut->toAnswer())->toBe([])
+        ->and($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 25.5]))->toBe([])
+        ->and(array_column($leftOut->toAnswer(), 'says'))->toBe(['so much leaf lettuce takes over 120 plants at a time']);
+    // Where nobody can pour air in, and nothing high can stand, a group is what is left of it.
+    $still = array_map(
+        static fn (Portion $p): string => $p->crop->key,
+        (new Portions(workbench(Wishes::of([['group' => 'fruit']], ['place' => ['height_mm' => 320]])), new LeftOut))->all(),
+    );
+    expect($still)->toBe(['strawberry']);
+});
+
+it('puts into one tub what likes the same feed, acidity and warmth, and nothing else', function () {
+    $crops = iterator_to_array(Gardens::library()->crops);
+    $wish = salad();
+    $meets = static fn (object $a, object $b, string $low, string $high): bool => $a->{$low} <= $b->{$high} && $b->{$low} <= $a->{$high};
+    $apart = ['ec' => 0, 'ph' => 0, 'warmth' => 0];
+    foreach ($crops as $a) {
+        foreach ($crops as $b) {
+            $agree = [
+                'ec' => $meets($a, $b, 'ecLow', 'ecHigh'),
+                'ph' => $meets($a, $b, 'phLow', 'phHigh'),
+                'warmth' => $meets($a, $b, 'waterTempLowC', 'waterTempHighC'),
+            ];
+            expect(Beds::getOn(bedOf($wish, 1, $a->key, $b->key)->portions))->toBe(! in_array(false, $agree, true), "$a->key and $b->key");
+            foreach ($agree as $of => $is) {
+                $apart[$of] += $is ? 0 : 1;
+            }
+        }
+    }
+    expect($apart['ec'])->toBeGreaterThan(0)->and($apart['warmth'])->toBeGreaterThan(0);
+});
+
+it('reads what a design comes to from its seasons: the first harvest, the busiest week, the shortest power cut', function () {
+    $wish = salad(['place' => ['length_mm' => 3000]]);
+    $bench = workbench($wish);
+    $design = $bench->tried([
+        tubChoice($bench, bedOf($wish, 3, 'lettuce-leaf'), 'bucket-20'), tubChoice($bench, bedOf($wish, 1, 'basil'), 'tote-20'),
+        tubChoice($bench, bedOf($wish, 1, 'mizuna'), 'bucket-5', 'passive'), tubChoice($bench, bedOf($wish, 1, 'lettuce-romaine'), 'bucket-10'),
+    ]);
+    $plan = $design->plan;
+    $crops = ['lettuce-leaf', 'basil', 'mizuna', 'lettuce-romaine'];
+    $runs = array_map(static fn (string $tub) => $plan->get(FeedPlans::class)->of($tub)->run(), $crops);
+    $days = array_map(static fn ($run): array => array_map(static fn ($d): int => $d->day, array_values(array_filter(
+        $run->days, static fn ($d): bool => $d->isVisited(),
+    ))), $runs);
+    $visited = array_unique(array_merge(...$days));
+    $busiest = 0;
+    for ($from = 0; $from < 400; $from++) {
+        $busiest = max($busiest, count(array_intersect($visited, range($from, $from + 6))));
+    }
+    $first = [];
+    foreach ($crops as $i => $crop) {
+        $first[] = (int) ceil(Gardens::library()->crops->get($crop)->daysBefore() + $runs[$i]->harvestOf(0));
+    }
+    $outages = [];
+    foreach (['lettuce-leaf', 'lettuce-romaine'] as $tub) {
+        $outages[] = $plan->get(AirPlans::class)->tubs[$tub]->balance->outageMinutes($plan->get(TubPlans::class)->tubs[$tub]->water->working());
+    }
+    // What is cut once is planted again a day after; what bears on counts over its weeks and one.
+    $once = static fn ($run): float => 7 * $run->harvest(0) / ($run->harvestOf(0) + 1);
+    $grams = $once($runs[0]) + $once($runs[2]) + $once($runs[3])
+        + 7 * $runs[1]->harvest(0) / ($runs[1]->lastOf(0) - $runs[1]->harvestOf(0) + 7);
+    $figures = $design->figures();
+    expect($figures->visits_a_week)->toBe($busiest)
+        ->and($figures->first_harvest_day)->toBe(min($first))->and(count(array_unique($first)))->toBeGreaterThan(1)
+        ->and($figures->outage_min)->toBe(min($outages))->and(count(array_unique($outages)))->toBe(2)
+        ->and($design->grams())->toEqualWithDelta($grams, 1e-9)
+        ->and($figures->litres)->toEqualWithDelta(array_sum(array_map(static fn ($run): float => $run->start->volume, $runs)), 1e-9);
+});
+
+it('says how long one can be away: until the water is low, or sooner', function (string $crop, string $vessel, bool $isByWater) {
+    $bench = workbench(Wishes::of([['crop' => $crop]]));
+    $design = $bench->tried([tubChoice($bench, bedOf($bench->wish, 1, $crop), $vessel)]);
+    $feed = $design->plan->get(FeedPlans::class)->of($crop);
+    $season = $feed->with([]);
+    $run = $feed->run();
+    $least = 60;
+    foreach ([0.5, 0.75, 0.9] as $share) {
+        $day = (int) floor($share * $run->harvestDay());
+        // Made ready the evening before, then left to itself.
+        $next = $season->step($run->before($day - 1), new Leave($season->tub->policy, $day, 60));
+        for ($away = 0; $away < 60; $away++) {
+            $next = $season->step($next->after, new Nobody);
+            if ($season->tub->isLow($next->after->volume)) {
+                break;
+            }
+        }
+        $least = min($least, $away);
+    }
+    $says = $design->figures()->away_days;
+    expect($says)->toBeLessThanOrEqual($least);
+    if ($isByWater) {
+        expect($says)->toBe($least)->and($says)->toBeLessThan(60);
+    }
+})->with([
+    'a thirsty tomato' => ['tomato-dwarf', 'bucket-10', true],
+    'basil' => ['basil', 'bucket-5', false],
+    'a lettuce in a pail' => ['lettuce-leaf', 'pail-3', false],
+]);
+
+it('says of each reason how many designs it put away, as whoever counts them does', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-20', 'tote-20'], ['pump-2w-1', 'pump-4w-2']);
+    $wish = Wishes::of([['crop' => 'lettuce-leaf', 'plants' => 3]], ['tend' => ['visits_a_week' => 1], 'money' => ['cap' => 75]]);
+    $search = new Search(Wishes::planner($library), $wish, new Steps(5000));
+    $designs = $search->designs();
+    $kept = array_values(array_filter($designs, static fn (Tried $t): bool => $search->shortfalls->of($t) === []));
+    $least = min(array_map(static fn (Tried $t): int => count($t->mends()), $kept));
+    $shown = array_values(array_filter($kept, static fn (Tried $t): bool => count($t->mends()) === $least));
+    $could = $search->portions[0]->plants * $search->portions[0]->grams;
+    foreach ($designs as $design) {
+        expect($search->isRich($design))->toBe($design->grams() >= 0.5 * $could);
+    }
+    $rich = array_values(array_filter($shown, $search->isRich(...)));
+    $shownRich = $rich === [] ? $shown : $rich;
+    $answer = Wishes::answer($wish, 5000, $library);
+    $counts = array_column($answer->left_out, 'count', 'says');
+
+    expect($answer->looked_at)->toBe(count($designs))->and($answer->complete)->toBeTrue()
+        ->and($counts['goes beyond what was wished'] ?? 0)->toBe(count($designs) - count($kept))
+        ->and($counts['works badly in some way'] ?? 0)->toBe(count($kept) - count($shown))
+        ->and($counts['brings less than half of what it could'] ?? 0)->toBe(count($shown) - count($shownRich))
+        ->and($counts['another one beats it in everything'] ?? 0)->toBe(count($shownRich) - count(Front::of($shownRich)))
+        ->and(min($counts))->toBeGreaterThan(0)
+        ->and($answer->steps)->toBe($search->steps->taken());
+    // With hardly a step it finds one all the same, and says that there may be more.
+    $hasty = Wishes::answer($wish, 1, $library);
+    expect($hasty->complete)->toBeFalse()->and($hasty->looked_at)->toBeGreaterThan(0)->and($hasty->looked_at)->toBeLessThan(count($designs))
+        ->and(array_column($hasty->left_out, 'says'))->toContain('not looked at: the search has an end');
+});
+
+it('names what stops a tub', function (array $eat, array $more, string $says) {
+    $answer = Wishes::answer(Wishes::of([$eat], $more), 400);
+    expect(array_column($answer->left_out, 'says'))->toContain($says);
+})->with([
+    'no air' => [['crop' => 'tomato-dwarf', 'plants' => 6], ['place' => ['mains' => false, 'length_mm' => 4000]], 'has too little air'],
+    'dry' => [['crop' => 'lettuce-leaf', 'plants' => 2], ['tend' => ['systems' => ['passive']]], 'runs dry before the harvest'],
+    'frost' => [
+        ['crop' => 'basil'], ['place' => ['setting' => 'open', 'climate' => 'continental', 'from' => '2027-09-20']],
+        'basil comes to no harvest there and then',
+    ],
+]);
+
+it('puts several beds together, six of the best of each of two and no more', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-20', 'tote-20', 'bucket-5', 'tote-12', 'pail-15', 'bucket-25'], ['pump-2w-1', 'pump-4w-2', 'pump-8w-4']);
+    $wish = Wishes::of([['crop' => 'chilli', 'plants' => 1], ['crop' => 'lettuce-leaf', 'plants' => 2]], ['place' => ['length_mm' => 2500]]);
+    $search = new Search(Wishes::planner($library), $wish, new Steps(20_000));
+    $designs = $search->designs();
+    $kinds = array_map(static fn (Tried $t): int => count($t->tubs), $designs);
+    $of = static fn (int $i): int => count(array_unique(array_map(static fn (Tried $t): string => $t->tubs[$i]->key(), $designs)));
+
+    expect(array_unique($kinds))->toBe([2])->and(count($designs))->toBeGreaterThan(6)->toBeLessThanOrEqual(36)
+        ->and($of(0))->toBeLessThanOrEqual(6)->toBeGreaterThan(1)->and($of(1))->toBeLessThanOrEqual(6)->toBeGreaterThan(1)
+        ->and($search->isComplete)->toBeTrue()
+        ->and(array_column($search->leftOut->toAnswer(), 'says'))->toContain('a tub that others beat by themselves');
+});
+
+it('sows what is wanted every week again and again, until the day that was said', function () {
+    $library = Wishes::small(['tote-45', 'bucket-20'], ['pump-4w-2']);
+    $sown = static function (array $eat, array $place) use ($library): array {
+        $answer = Wishes::answer(Wishes::of([$eat], ['place' => ['length_mm' => 2000, ...$place]]), 200, $library);
+
+        return [$answer->designs[0]->garden->plantings, $answer->designs[0]->figures];
+    };
+    [$weekly] = $sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], ['from' => '2027-01-10', 'to' => '2027-04-30']);
+    [$long] = $sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], ['from' => '2027-01-10']);
+    [$grams] = $sown(['crop' => 'lettuce-leaf', 'g_a_week' => 100], ['from' => '2027-01-10', 'to' => '2027-04-30']);
+    $ids = array_column($weekly, 'id');
+
+    expect($ids)->toBe(array_map(static fn (int $n): string => "lettuce-leaf-$n", range(1, count($weekly))))
+        ->and(count($weekly))->toBeGreaterThanOrEqual(8)
+        ->and(array_unique(array_column($weekly, 'tub')))->toBe(['lettuce-leaf'])
+        ->and(max(array_column($weekly, 'sown')))->toBeLessThan('2027-04-30')
+        // Half a year, where no end was said.
+        ->and(max(array_column($long, 'sown')))->toBeGreaterThan('2027-05-01')->toBeLessThan('2027-07-11')
+        ->and(count($grams))->toBeGreaterThan(4)
+        // Plants that were asked for once are set once, and where nobody said when, nothing is dated.
+        ->and($sown(['crop' => 'lettuce-leaf', 'plants' => 4], ['from' => '2027-01-10'])[0])->toBe([])
+        ->and($sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], [])[0])->toBe([]);
+});
+
+it('finds of the wishes that fulfil it the nearest, for each thing that could be otherwise', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-20', 'bucket-25'], ['pump-2w-1', 'pump-4w-2']);
+    $wish = salad(['place' => ['height_mm' => 400]]);
+    $answer = Wishes::answer($wish, 1000, $library);
+    // The lowest of the three, and the lettuce: 270 + 220 mm, to the next 25.
+    expect($answer->designs)->toBe([])->and(count($answer->loosen))->toBe(1)
+        ->and($answer->loosen[0]->says)->toContain("100\u{202f}mm more height")
+        ->and($answer->loosen[0]->patch[0]->path)->toBe('/place/height_mm')->and($answer->loosen[0]->patch[0]->value)->toBe(500.0);
+    // A first answer does not look into other wishes.
+    expect(Wishes::answer($wish, Steps::FIRST, $library)->loosen)->toBe([])
+        ->and(Wishes::answer($wish, Steps::FIRST + 1, $library)->loosen)->not->toBe([]);
+    // Either a little money or a floor that bears more: each is told with what it takes.
+    $both = Wishes::answer(salad(['money' => ['cap' => 20], 'place' => ['limit_kg' => 3]]), 1000, $library);
+    expect(count($both->loosen[0]->patch))->toBe(2)
+        ->and(array_column($both->loosen[0]->patch, 'path'))->toBe(['/place/limit_kg', '/money/cap'])
+        ->and($both->loosen[0]->says)->toContain(', and ');
+});
+
+it('knows what is wanted week after week, and what beats what', function () {
+    expect(array_map(static fn (Amount $as): bool => $as->isSteady(), Amount::cases()))->toBe([true, true, false])
+        ->and(Front::beats([1.0, 2.0], [1.0, 2.0]))->toBeFalse()->and(Front::beats([1.0, 2.0], [2.0, 2.0]))->toBeTrue()
+        ->and(Front::beats([1.0, 3.0], [2.0, 2.0], true))->toBeFalse();
 });

@@ -194,23 +194,6 @@ it('leaves out before planning only what no design may come of', function () {
     }
 });
 
-it('counts plants for a week after week: a cup is taken as long as its plant takes', function () {
-    $portions = fn (array $eat): array => array_map(
-        static fn (stdClass $p): int => $p->plants,
-        Wishes::answer(Wishes::of([$eat]), 60)->portions,
-    );
-    // Lettuce stands 32 days and a day between: 33 / 7 is 4.7 at a time for one a week.
-    expect($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 1]))->toBe([5])
-        ->and($portions(['crop' => 'lettuce-leaf', 'heads_a_week' => 3]))->toBe([15])
-        ->and($portions(['crop' => 'lettuce-leaf', 'plants' => 7]))->toBe([7])
-        // 150 g a head: 100 g a week are two thirds of a head, 3.2 cups.
-        ->and($portions(['crop' => 'lettuce-leaf', 'g_a_week' => 100]))->toBe([4])
-        // What bears on: so many as bear at a time.
-        ->and($portions(['crop' => 'basil', 'heads_a_week' => 2]))->toBe([2])
-        ->and($portions(['group' => 'herb', 'plants' => 5]))->toBe([2, 2, 1])
-        ->and($portions(['group' => 'leaf']))->toBe([5]);
-});
-
 it('stands tubs where there is room, in reach, with nothing over one another', function () {
     mt_srand(27);
     for ($i = 0; $i < 300; $i++) {
