@@ -597,8 +597,8 @@ it('reads what a design comes to from its seasons: the first harvest, the busies
     }
     // What is cut once is planted again a day after; what bears on counts over its weeks and one.
     $once = static fn ($run): float => 7 * $run->harvest(0) / ($run->harvestOf(0) + 1);
-    $grams = $once($runs[0]) + $once($runs[2]) + $once($runs[3])
-        + 7 * $runs[1]->harvest(0) / ($runs[1]->lastOf(0) - $runs[1]->harvestOf(0) + 7);
+    $bearing = static fn ($run): float => 7 * $run->harvest(0) / ($run->lastOf(0) - $run->harvestOf(0) + 7);
+    $grams = $once($runs[0]) + $bearing($runs[1]) + $bearing($runs[2]) + $once($runs[3]);
     $figures = $design->figures();
     expect($figures->visits_a_week)->toBe($busiest)
         ->and($figures->first_harvest_day)->toBe(min($first))->and(count(array_unique($first)))->toBeGreaterThan(1)
