@@ -703,6 +703,8 @@ it('sows what is wanted every week again and again, until the day that was said'
     [$weekly] = $sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], ['from' => '2027-01-10', 'to' => '2027-04-30']);
     [$long] = $sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], ['from' => '2027-01-10']);
     [$grams] = $sown(['crop' => 'lettuce-leaf', 'g_a_week' => 100], ['from' => '2027-01-10', 'to' => '2027-04-30']);
+    [$more] = $sown(['crop' => 'lettuce-leaf', 'g_a_week' => 200], ['from' => '2027-01-10', 'to' => '2027-04-30']);
+    $cups = static fn (array $plantings): array => array_values(array_unique(array_map(static fn ($p): int => count($p->cups), $plantings)));
     $ids = array_column($weekly, 'id');
 
     expect($ids)->toBe(array_map(static fn (int $n): string => "lettuce-leaf-$n", range(1, count($weekly))))
@@ -712,6 +714,8 @@ it('sows what is wanted every week again and again, until the day that was said'
         // Half a year, where no end was said.
         ->and(max(array_column($long, 'sown')))->toBeGreaterThan('2027-05-01')->toBeLessThan('2027-07-11')
         ->and(count($grams))->toBeGreaterThan(4)
+        // Two thirds of a head a week are a cup each; a head and a third are two at first, till some is left over.
+        ->and($cups($grams))->toBe([1])->and($cups($more))->toBe([2, 1])
         // Plants that were asked for once are set once, and where nobody said when, nothing is dated.
         ->and($sown(['crop' => 'lettuce-leaf', 'plants' => 4], ['from' => '2027-01-10'])[0])->toBe([])
         ->and($sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], [])[0])->toBe([]);
@@ -739,4 +743,28 @@ it('knows what is wanted week after week, and what beats what', function () {
     expect(array_map(static fn (Amount $as): bool => $as->isSteady(), Amount::cases()))->toBe([true, true, false])
         ->and(Front::beats([1.0, 2.0], [1.0, 2.0]))->toBeFalse()->and(Front::beats([1.0, 2.0], [2.0, 2.0]))->toBeTrue()
         ->and(Front::beats([1.0, 3.0], [2.0, 2.0], true))->toBeFalse();
+});
+
+it('takes what suffers least where nothing of a group likes it there, and says what it suffers', function () {
+    $leftOut = new LeftOut;
+    $wish = Wishes::of([['group' => 'leaf', 'plants' => 1]], ['place' => ['setting' => 'open', 'climate' => 'tropical', 'sun' => false]]);
+    $portions = new Portions(workbench($wish), $leftOut);
+    expect($portions->all(well: true))->toBe([])
+        ->and(count($portions->all()))->toBe(1)
+        ->and(array_column($leftOut->toAnswer(), 'says'))->toContain('leaf lettuce suffers from the warmth or the cold there and then')
+        ->and((new Search(Wishes::planner(), $wish, new Steps))->growsWell())->toBeFalse()
+        ->and((new Search(Wishes::planner(), salad(), new Steps))->growsWell())->toBeTrue();
+});
+
+it('tells what brings half of what there could be from what brings less', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-5', 'tote-20'], ['pump-2w-1', 'pump-4w-2']);
+    $place = ['window' => 'south', 'length_mm' => 1400, 'from' => '2027-01-10'];
+    $wish = Wishes::of([['crop' => 'basil', 'plants' => 2], ['crop' => 'chives', 'plants' => 2]], ['place' => $place]);
+    $search = new Search(Wishes::planner($library), $wish, new Steps(2000));
+    $designs = $search->designs();
+    $could = array_sum(array_map(static fn (Portion $p): float => 2 * $p->grams, $search->portions));
+    $rich = array_map($search->isRich(...), $designs);
+
+    expect($rich)->toBe(array_map(static fn (Tried $t): bool => $t->grams() >= 0.5 * $could, $designs))
+        ->and(array_values(array_unique($rich)))->toHaveCount(2);
 });
