@@ -55,7 +55,8 @@ final readonly class BedChoices
                 }
                 $isTraced = ! $this->bench->wish->tending->drill && ! $vessel->isOpenMouthed();
                 $choices[] = new TubChoice(
-                    $bed, $given, $this->whole($given), $vessel, NewTubAdvice::cup($vessel, $system, $bed->largest(), $this->bench->library()),
+                    $bed, $given, $this->whole($given), $vessel,
+                    NewTubAdvice::cup($vessel, $system, $bed->largest(), $this->bench->library()),
                     $system, TopUps::defaultFor($system), 1, array_map(static fn (Portion $p): int => $p->plants, $bed->portions),
                     'best', $isTraced,
                 );

@@ -7,7 +7,10 @@ namespace KelpTub\Core\Wish;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Units\QuantityWriter;
 
-/** Where a design goes beyond what was wished: room, what the floor bears, money, visits, absences, power, shade, a drill, still water only. */
+/**
+ * Where a design goes beyond what was wished: room, what the floor bears, money, visits, absences, power, shade, a drill, still water
+ * only.
+ */
 final readonly class Shortfalls
 {
     /** Lengths are asked for in steps of this, mm. */

@@ -97,6 +97,7 @@ it('shows each caution where it matters', function (array $tub, string $step, st
     'eyes at a saw' => [[], 'saw', 'eyes'],
     'bits' => [[], 'tube-hole', 'saw'],
     'a knife' => [['cutting' => 'traced'], 'cut', 'knife'],
+    'a knife at the tube' => [['cutting' => 'traced', 'tube_entry' => 'lid'], 'tube-hole', 'knife'],
     'a board' => [['system' => 'raft', 'vessel' => 'tote-45'], 'board', 'knife'],
     'paint' => [['vessel' => [
         'stations' => [['height_mm' => 0, 'diameter_mm' => 262], ['height_mm' => 365, 'diameter_mm' => 287]],
@@ -112,6 +113,24 @@ it('shows each caution where it matters', function (array $tub, string $step, st
     'food' => [[], 'wash', 'food'],
     'local rules' => [[], 'check', 'local'],
 ]);
+
+it('cuts the hole for the tube with the knife that cuts the lid, and drills it in a wall', function () {
+    $of = static function (array $tub): array {
+        $garden = Gardens::tub(['crop' => 'basil', 'cutting' => 'traced', ...$tub]);
+        $step = sheetOf($garden)['tube-hole'];
+
+        $needs = array_column(Gardens::plan($garden)->needs(), 'key');
+
+        return [$step->title, array_keys($step->tools), array_intersect(['drill', 'knife'], $needs)];
+    };
+    [$title, $tools, $needs] = $of(['tube_entry' => 'lid']);
+    expect($title)->toBe('Cut the tube hole')->and($tools)->toBe(['knife'])->and(array_values($needs))->toBe(['knife']);
+    [$title, $tools, $needs] = $of(['tube_entry' => 'side']);
+    expect($title)->toBe('Drill the tube hole')->and($tools)->toContain('drill')->not->toContain('knife')
+        ->and(array_values($needs))->toBe(['drill', 'knife']);
+    // A lid that is sawn is drilled too.
+    expect($of(['cutting' => 'saw', 'tube_entry' => 'lid'])[0])->toBe('Drill the tube hole');
+});
 
 it('fuses a battery where a pump runs on one, and no other', function () {
     $cautions = fn (string $pump): array => array_map(

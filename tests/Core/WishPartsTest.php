@@ -66,8 +66,13 @@ function tubChoice(Workbench $bench, Bed $bed, string $vessel, string $system = 
 }
 
 /** A whole design of one kind of tub, for a wish. */
-function designOf(Wish $wish, int $plants = 2, string $vessel = 'bucket-20', string $system = 'aerated', string $crop = 'lettuce-leaf'): Tried
-{
+function designOf(
+    Wish $wish,
+    int $plants = 2,
+    string $vessel = 'bucket-20',
+    string $system = 'aerated',
+    string $crop = 'lettuce-leaf',
+): Tried {
     $bench = workbench($wish);
 
     return $bench->tried([tubChoice($bench, bedOf($wish, $plants, $crop), $vessel, $system)]);
@@ -227,7 +232,9 @@ it('takes as many alike as hold the plants, each with its even share', function 
         ->and($of(7, 'bucket-20'))->toBe([3, [3]])
         ->and($of(36, 'bucket-20'))->toBe([12, [3]])->and($of(37, 'bucket-20'))->toBeNull()
         ->and(array_column($leftOut->toAnswer(), 'says'))->toBe(['would take more than 12 alike']);
-    $shared = static fn (int $plants): ?TubChoice => tubChoice($bench, bedOf($wish, $plants, 'basil', 'parsley'), 'bucket-20', 'aerated', $leftOut);
+    $shared = static fn (int $plants): ?TubChoice => tubChoice(
+        $bench, bedOf($wish, $plants, 'basil', 'parsley'), 'bucket-20', 'aerated', $leftOut,
+    );
     expect($shared(1)?->count)->toBe(1)->and($shared(1)->cups())->toBe(2)->and($shared(9))->toBeNull()
         ->and(array_column($leftOut->toAnswer(), 'says'))->toContain('does not hold so many plants');
     // Still water is filled once, topped up a quarter, or half; air goes by its line.
@@ -346,9 +353,12 @@ it('says to the figure what would have to be wished for a design, and nothing wh
     );
     expect($lack([]))->toBe([])
         ->and($lack(['place' => ['height_mm' => 585, 'length_mm' => 287, 'depth_mm' => 287]]))->toBe([])
-        ->and($lack(['place' => ['height_mm' => 584]]))->toBe([['height', "16\u{202f}mm more height: 600\u{202f}mm", '/place/height_mm', 600.0]])
-        ->and($lack(['place' => ['length_mm' => 286]]))->toBe([['length', "14\u{202f}mm more length: 300\u{202f}mm", '/place/length_mm', 300.0]])
-        ->and($lack(['place' => ['depth_mm' => 250]]))->toBe([['depth', "50\u{202f}mm more depth: 300\u{202f}mm", '/place/depth_mm', 300.0]])
+        ->and($lack(['place' => ['height_mm' => 584]]))
+        ->toBe([['height', "16\u{202f}mm more height: 600\u{202f}mm", '/place/height_mm', 600.0]])
+        ->and($lack(['place' => ['length_mm' => 286]]))
+        ->toBe([['length', "14\u{202f}mm more length: 300\u{202f}mm", '/place/length_mm', 300.0]])
+        ->and($lack(['place' => ['depth_mm' => 250]]))
+        ->toBe([['depth', "50\u{202f}mm more depth: 300\u{202f}mm", '/place/depth_mm', 300.0]])
         ->and($lack(['money' => ['cap' => $is->outlay]]))->toBe([])
         ->and($lack(['money' => ['cap' => 60]]))->toBe([['cap', '14 EUR more to spend', '/money/cap', ceil($is->outlay)]])
         ->and($lack(['place' => ['limit_kg' => ceil($is->mass_kg)]]))->toBe([])
@@ -415,7 +425,8 @@ it('asks for less in steps: room, money and work, then what binds it, then anoth
 it('tells each design from its neighbours in one sentence, the cheapest first', function () {
     $wish = salad(['place' => ['length_mm' => 3000], 'owned' => ['tote-45' => 1]]);
     $designs = [
-        designOf($wish, 2, 'tote-45'), designOf($wish, 2, 'bucket-10', 'passive'), designOf($wish, 2, 'bucket-20'), designOf($wish, 2, 'tote-64'),
+        designOf($wish, 2, 'tote-45'), designOf($wish, 2, 'bucket-10', 'passive'), designOf($wish, 2, 'bucket-20'),
+        designOf($wish, 2, 'tote-64'),
     ];
     $said = Selection::of($designs, $wish);
     $outlays = array_map(static fn (array $one): float => $one[0]->figures()->outlay, $said);
@@ -436,7 +447,8 @@ it('tells each design from its neighbours in one sentence, the cheapest first', 
     expect(count($twice))->toBe(2)->and($twice[0][1])->toStartWith('Another way: ')->and($twice[1][1])->toStartWith('Another way: ');
     // Owned twice over is not owned once.
     $one = salad(['place' => ['length_mm' => 3000], 'owned' => ['bucket-20' => 1]]);
-    expect(implode(' ', array_column(Selection::of([designOf($one, 4), designOf($one, 4, 'tote-45')], $one), 1)))->not->toContain('what you own');
+    expect(implode(' ', array_column(Selection::of([designOf($one, 4), designOf($one, 4, 'tote-45')], $one), 1)))
+        ->not->toContain('what you own');
 });
 
 it('puts tubs along the front, deep ones behind, a hand apart', function () {
@@ -459,7 +471,8 @@ it('puts tubs along the front, deep ones behind, a hand apart', function () {
 it('puts a design into a garden that is there, under names of its own, and takes nothing from it', function () {
     $wish = salad();
     $design = designOf($wish)->document;
-    $design->plantings = [(object) ['id' => 'p', 'tub' => 'lettuce-leaf', 'crop' => 'lettuce-leaf', 'cups' => [1, 2], 'sown' => '2027-04-01']];
+    $sown = ['tub' => 'lettuce-leaf', 'crop' => 'lettuce-leaf', 'cups' => [1, 2], 'sown' => '2027-04-01'];
+    $design->plantings = [(object) ['id' => 'p', ...$sown]];
     $garden = Gardens::of([
         'owned' => ['drill' => 1],
         'feeds' => [['id' => 'feed-1', 'product' => 'two-part-dry']],
@@ -574,7 +587,8 @@ it('reads what a design comes to from its seasons: the first harvest, the busies
     $bench = workbench($wish);
     $design = $bench->tried([
         tubChoice($bench, bedOf($wish, 3, 'lettuce-leaf'), 'bucket-20'), tubChoice($bench, bedOf($wish, 1, 'basil'), 'tote-20'),
-        tubChoice($bench, bedOf($wish, 1, 'mizuna'), 'bucket-5', 'passive'), tubChoice($bench, bedOf($wish, 1, 'lettuce-romaine'), 'bucket-10'),
+        tubChoice($bench, bedOf($wish, 1, 'mizuna'), 'bucket-5', 'passive'),
+        tubChoice($bench, bedOf($wish, 1, 'lettuce-romaine'), 'bucket-10'),
     ]);
     $plan = $design->plan;
     $crops = ['lettuce-leaf', 'basil', 'mizuna', 'lettuce-romaine'];
@@ -593,7 +607,8 @@ it('reads what a design comes to from its seasons: the first harvest, the busies
     }
     $outages = [];
     foreach (['lettuce-leaf', 'lettuce-romaine'] as $tub) {
-        $outages[] = $plan->get(AirPlans::class)->tubs[$tub]->balance->outageMinutes($plan->get(TubPlans::class)->tubs[$tub]->water->working());
+        $working = $plan->get(TubPlans::class)->tubs[$tub]->water->working();
+        $outages[] = $plan->get(AirPlans::class)->tubs[$tub]->balance->outageMinutes($working);
     }
     // What is cut once is planted again a day after; what bears on counts over its weeks and one.
     $once = static fn ($run): float => 7 * $run->harvest(0) / ($run->harvestOf(0) + 1);
@@ -680,8 +695,10 @@ it('names what stops a tub', function (array $eat, array $more, string $says) {
 ]);
 
 it('puts several beds together, six of the best of each of two and no more', function () {
-    $library = Wishes::small(['bucket-10', 'bucket-20', 'tote-20', 'bucket-5', 'tote-12', 'pail-15', 'bucket-25'], ['pump-2w-1', 'pump-4w-2', 'pump-8w-4']);
-    $wish = Wishes::of([['crop' => 'chilli', 'plants' => 1], ['crop' => 'lettuce-leaf', 'plants' => 2]], ['place' => ['length_mm' => 2500]]);
+    $vessels = ['bucket-10', 'bucket-20', 'tote-20', 'bucket-5', 'tote-12', 'pail-15', 'bucket-25'];
+    $library = Wishes::small($vessels, ['pump-2w-1', 'pump-4w-2', 'pump-8w-4']);
+    $eat = [['crop' => 'chilli', 'plants' => 1], ['crop' => 'lettuce-leaf', 'plants' => 2]];
+    $wish = Wishes::of($eat, ['place' => ['length_mm' => 2500]]);
     $search = new Search(Wishes::planner($library), $wish, new Steps(20_000));
     $designs = $search->designs();
     $kinds = array_map(static fn (Tried $t): int => count($t->tubs), $designs);
@@ -704,7 +721,9 @@ it('sows what is wanted every week again and again, until the day that was said'
     [$long] = $sown(['crop' => 'lettuce-leaf', 'heads_a_week' => 1], ['from' => '2027-01-10']);
     [$grams] = $sown(['crop' => 'lettuce-leaf', 'g_a_week' => 100], ['from' => '2027-01-10', 'to' => '2027-04-30']);
     [$more] = $sown(['crop' => 'lettuce-leaf', 'g_a_week' => 200], ['from' => '2027-01-10', 'to' => '2027-04-30']);
-    $cups = static fn (array $plantings): array => array_values(array_unique(array_map(static fn ($p): int => count($p->cups), $plantings)));
+    $cups = static fn (array $plantings): array => array_values(array_unique(array_map(
+        static fn ($p): int => count($p->cups), $plantings,
+    )));
     $ids = array_column($weekly, 'id');
 
     expect($ids)->toBe(array_map(static fn (int $n): string => "lettuce-leaf-$n", range(1, count($weekly))))

@@ -310,7 +310,8 @@ final class CuttingSteps extends StepGroup
             'tube-hole',
             $isCut ? 'Cut the tube hole' : 'Drill the tube hole',
             $isCut
-                ? "Lay the lid on scrap. Press the point of the knife $place Turn it, from both faces, until the tube just goes through: $hole."
+                ? "Lay the lid on scrap. Press the point of the knife $place Turn it, from both faces, until the tube just goes "
+                    ."through: $hole."
                 : "Drill $hole $place",
             ['Hole' => $hole, ...($isInLid ? [] : ['Up the wall' => $height])],
             [$isCut ? Caution::Knife : Caution::Saw, Caution::Eyes],
