@@ -2,9 +2,9 @@
 /** From a wish to a garden: what to eat, where, with how much work and money; and whole designs that are just that. */
 import { Head, Link, router } from '@inertiajs/vue3';
 import { applyPatch, type Operation } from 'fast-json-patch';
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import Fold from '../kit/Fold.vue';
-import { mass, money, type Units } from '../kit/format';
+import { counted, mass, money, type Units } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
 import { loadRest, type Library, vesselOptions } from '../kit/library';
 import Measure from '../kit/Measure.vue';
@@ -86,6 +86,14 @@ function addVessel(key: string | null): void {
 }
 const removeVessel = (key: string): void =>
     change((w) => (w.vessels = (w.vessels ?? []).filter((v) => keyOf(v as string) !== key) as NonNullable<Wish['vessels']>));
+/** On a phone what comes of it lies below the questions: told at its foot. */
+const come = useTemplateRef<HTMLElement>('come');
+const below = computed(() => {
+    const designs = answer.value?.designs ?? [];
+    if (!designs.length) return 'What stands in the way';
+    const least = Math.min(...designs.map((d) => d.figures.outlay));
+    return `${counted(designs.length, 'design', 'designs')}, from ${money(least)} ${currency.value}`;
+});
 const currency = computed(() => wish.value.money?.currency ?? 'EUR');
 const sum = (text: string): ReturnType<typeof readSum> => readSum(text, units.value, currency.value);
 const setCap = (value: number | null): void => change((w) => (w.money = { ...w.money, cap: value }));
@@ -331,7 +339,8 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                 <p class="small faint">A knife, a marker, a rule and a jug are taken to be there.</p>
             </fieldset>
         </div>
-        <section class="come" aria-label="What comes of it" :aria-busy="busy">
+        <a v-if="answer && !isEmpty" class="down" href="#come" @click.prevent="come?.scrollIntoView()">{{ below }} ↓</a>
+        <section id="come" ref="come" class="come" aria-label="What comes of it" :aria-busy="busy">
             <h2 class="hidden-visually">What comes of it</h2>
             <p v-if="message" class="message" role="alert">{{ message }}</p>
             <p v-if="wrong" class="message" role="alert">{{ wrong }}</p>
@@ -364,8 +373,8 @@ const AWAY = [0, 3, 7, 14, 21] as const;
                     @add="add(d)"
                 />
                 <p class="small file">
-                    <a :href="file" download="wish.kelp-wish.json">Save this wish as a file</a>
-                    <span class="faint">for <code>bin/kelp wish</code>, or to keep.</span>
+                    <a :href="file" download="wish.kelp-wish.json">Save this wish as a file</a
+                    ><span class="faint">, to keep or for <code>bin/kelp wish</code></span>
                 </p>
                 <Fold :title="answer.designs.length ? 'Why these' : 'What stands in the way'" :open="!answer.designs.length">
                     <p v-for="w in why" :key="w" class="small">{{ w }}</p>
@@ -461,7 +470,22 @@ legend {
 .come h3 {
     font-size: 1rem;
 }
+.down {
+    display: none;
+}
 @media (max-width: 900px) {
+    .down {
+        display: block;
+        position: sticky;
+        bottom: 0;
+        z-index: 4;
+        margin-inline: -0.8rem;
+        padding: 0.7rem 0.8rem;
+        background: var(--ink);
+        color: var(--paper);
+        font-weight: 700;
+        text-decoration: none;
+    }
     .wish {
         grid-template-columns: minmax(0, 1fr);
         padding: 0.8rem 0.8rem 3rem;
