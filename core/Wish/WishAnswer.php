@@ -50,12 +50,10 @@ final readonly class WishAnswer
         $rich = array_values(array_filter($shown, $search->isRich(...)));
         $search->leftOut->because('brings less than half of what it could', $rich === [] ? 0 : count($shown) - count($rich));
         $shown = $rich === [] ? $shown : $rich;
-        $front = Front::of($shown);
-        $search->leftOut->because('another one beats it in everything', count($shown) - count($front));
-        $chosen = [];
-        foreach (Selection::of($front, $this->wish) as [$design, $says]) {
-            $chosen[] = $this->card($search, $design, $says);
-        }
+        [$chosen, $front, $beyond] = $this->chosen($search, $shown);
+        $search->leftOut->because('goes beyond what was wished', count($beyond));
+        $search->leftOut->because('another one beats it in everything', count($shown) - count($beyond) - count($front));
+        $sound = $chosen === [] ? [] : $sound;
         $keys = array_column($chosen, 'key');
         $others = array_values(array_filter($front, static fn (Tried $t): bool => ! in_array($t->key(), $keys, true)));
         usort($others, static fn (Tried $a, Tried $b): int => $a->burden() <=> $b->burden());
@@ -64,7 +62,7 @@ final readonly class WishAnswer
             'designs' => $chosen,
             'left_out' => array_values(array_filter($search->leftOut->toAnswer(), static fn (stdClass $l): bool => $l->count > 0)),
             // A first answer has no time to look at other wishes.
-            'loosen' => $sound !== [] || $steps <= Steps::FIRST ? [] : $this->loosen($search, $designs, $steps),
+            'loosen' => $sound !== [] || $steps <= Steps::FIRST ? [] : $this->loosen($search, [...$designs, ...$beyond], $steps),
             'portions' => array_map(static fn (Portion $p): stdClass => (object) [
                 'crop' => $p->crop->key,
                 'name' => $p->crop->name,
@@ -84,21 +82,54 @@ final readonly class WishAnswer
         ];
     }
 
-    private function card(Search $search, Tried $design, string $says): stdClass
+    /**
+     * The designs that are shown, each as a whole garden: with what is sown again its list of parts is another one, and may go beyond the
+     * wish where the tubs did not.
+     *
+     * @param  list<Tried>  $designs
+     * @return array{list<stdClass>, list<Tried>, list<Tried>} as the answer gives them; what they are chosen from; whole, what goes beyond
+     */
+    private function chosen(Search $search, array $designs): array
+    {
+        $wholes = $beyond = [];
+        do {
+            $front = Front::of($designs);
+            $chosen = array_column(Selection::of($front, $this->wish), 0);
+            $over = [];
+            foreach ($chosen as $design) {
+                $whole = $wholes[$design->key()] ??= $this->whole($search, $design);
+                if ($search->shortfalls->of($whole) !== [] || count($whole->mends()) > count($design->mends())) {
+                    $over[] = $design;
+                    $beyond[] = $whole;
+                }
+            }
+            $designs = array_values(array_filter($designs, static fn (Tried $t): bool => ! in_array($t, $over, true)));
+        } while ($over !== []);
+        // What is said of each is said of it whole.
+        $whole = array_map(static fn (Tried $t): Tried => $wholes[$t->key()], $chosen);
+
+        return [array_map(fn (array $one): stdClass => $this->card(...$one), Selection::of($whole, $this->wish)), $front, $beyond];
+    }
+
+    private function whole(Search $search, Tried $design): Tried
     {
         $sown = $this->sown($design);
-        // With what is sown again the list of parts is another one.
-        $whole = $sown === [] ? $design : $search->anew($design, (object) [...get_object_vars($design->document), 'plantings' => $sown]);
+
+        return $sown === [] ? $design : $search->anew($design, (object) [...get_object_vars($design->document), 'plantings' => $sown]);
+    }
+
+    private function card(Tried $whole, string $says): stdClass
+    {
         $room = $this->wish->room;
 
         return (object) [
-            'key' => $design->key(),
+            'key' => $whole->key(),
             'says' => $says,
             'garden' => $whole->document,
             'figures' => $whole->figures(),
-            'stands' => FloorPlan::of($design->stands(), $room->length, $room->depth)->stands ?? [],
+            'stands' => FloorPlan::of($whole->stands(), $room->length, $room->depth)->stands ?? [],
             'sketch' => Sketch::of($whole->plan),
-            'height_mm' => $design->height(),
+            'height_mm' => $whole->height(),
             'breaks' => array_map(static fn (Finding $f): string => $f->says, $whole->mends()),
         ];
     }

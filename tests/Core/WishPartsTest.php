@@ -5,6 +5,7 @@ declare(strict_types=1);
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Marks\Air\AirPlans;
+use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\Marks\Tub\TubPlans;
 use KelpTub\Core\Season\Leave;
@@ -786,4 +787,31 @@ it('tells what brings half of what there could be from what brings less', functi
 
     expect($rich)->toBe(array_map(static fn (Tried $t): bool => $t->grams() >= 0.5 * $could, $designs))
         ->and(array_values(array_unique($rich)))->toHaveCount(2);
+});
+
+it('keeps within the wish with what is sown again, and says of the whole what is so', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-20', 'tote-20', 'tote-45'], ['pump-2w-1', 'pump-4w-2']);
+    $wish = static fn (?float $cap): Wish => Wishes::of(
+        [['crop' => 'lettuce-leaf', 'heads_a_week' => 1]],
+        ['place' => ['length_mm' => 2000, 'from' => '2027-01-10', 'to' => '2027-06-30'], 'money' => ['cap' => $cap]],
+    );
+    $outlays = static fn (stdClass $answer): array => array_map(static fn (stdClass $d): float => $d->figures->outlay, $answer->designs);
+    $free = $outlays(Wishes::answer($wish(null), 1000, $library));
+    expect(Wishes::answer($wish(null), 1000, $library)->designs[0]->says)->toStartWith('Cheapest')
+        ->and($free[0])->toBe(min($free));
+    // A cap between what the tubs come to and what they come to with their seeds and plugs.
+    $cheapest = Wishes::answer($wish(null), 1000, $library)->designs[0];
+    $bare = clone $cheapest->garden;
+    $bare->plantings = [];
+    $unsown = Wishes::planner($library)->plan(Gardens::reader()->read(GardenFile::encode($bare)))->get(CostPlan::class)->budget->outlay;
+    expect($unsown)->toBeLessThan($free[0] - 0.5);
+    foreach ([$unsown, ($unsown + $free[0]) / 2, $free[0] - 0.01, $free[0], $free[0] + 5] as $cap) {
+        $answer = Wishes::answer($wish($cap), 1000, $library);
+        expect(max([0.0, ...$outlays($answer)]))->toBeLessThanOrEqual($cap + 1e-9)
+            ->and($answer->designs !== [] || $answer->loosen !== [])->toBeTrue();
+    }
+    expect($outlays(Wishes::answer($wish($free[0]), 1000, $library)))->toContain($free[0]);
+    // What to wish otherwise is enough for the whole.
+    $way = Wishes::answer($wish($free[0] - 0.01), 1000, $library)->loosen[0];
+    expect($way->patch[0]->path)->toBe('/money/cap')->and($way->patch[0]->value)->toBeGreaterThanOrEqual($free[0]);
 });
