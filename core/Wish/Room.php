@@ -57,6 +57,12 @@ final readonly class Room
         );
     }
 
+    /** Whether there is no light but that of a lamp. */
+    public function isDark(): bool
+    {
+        return $this->setting === 'indoor' && $this->window === null;
+    }
+
     /** Whether the sun shines on the tubs; in the open it does, where nobody said that there is shade. */
     public function isInSun(): bool
     {

@@ -18,6 +18,8 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\MoneyWish;
+use KelpTub\Core\Marks\Crop\CropRules;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\WhatIf\ValveWays;
 use stdClass;
 
@@ -26,8 +28,6 @@ final class Workbench
 {
     /** So many pumps are tried on one design, from the cheapest that can bring air enough. */
     private const PUMPS = 4;
-
-    private const LAMPS = 4;
 
     private readonly Draft $draft;
 
@@ -111,23 +111,59 @@ final class Workbench
      */
     public function tried(array $tubs): Tried
     {
+        if ($this->wish->room->lamp && $this->wish->room->isDark()) {
+            // Without a window there is no light but that of a lamp: where none is enough, the strongest.
+            $strongest = $this->lamps()[count($this->lamps()) - 1] ?? null;
+
+            return $this->lit($tubs) ?? $this->withAir(array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $strongest]), $tubs));
+        }
         $tried = $this->withAir($tubs);
         if ($this->wish->room->isInSun() && $tried->isHot()) {
-            $tubs = array_map(static fn (TubChoice $t): TubChoice => $t->with(['coated' => true]), $tubs);
-            $coated = $this->withAir($tubs);
-            $tried = count($coated->mends()) + count($coated->stops()) < count($tried->mends()) + count($tried->stops()) ? $coated : $tried;
+            $under = array_map(static fn (TubChoice $t): TubChoice => $t->with(['coated' => true]), $tubs);
+            $coated = $this->withAir($under);
+            if (count($coated->mends()) + count($coated->stops()) < count($tried->mends()) + count($tried->stops())) {
+                [$tubs, $tried] = [$under, $coated];
+            }
         }
-        if (! $this->wish->room->lamp || ! $tried->isDim()) {
-            return $tried;
-        }
-        foreach (array_slice($this->lamps(), 0, self::LAMPS) as $lamp) {
-            $lit = $this->withAir(array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $lamp]), $tubs));
-            if (! $lit->isDim()) {
+
+        return $this->wish->room->lamp && $tried->isDim() ? $this->lit($tubs) ?? $tried : $tried;
+    }
+
+    /**
+     * With the cheapest lamp under which nothing is dim; null where there is none.
+     *
+     * @param  non-empty-list<TubChoice>  $tubs
+     */
+    private function lit(array $tubs): ?Tried
+    {
+        foreach ($this->lamps() as $lamp) {
+            $under = array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $lamp]), $tubs);
+            $lit = $this->wish->room->isDark() && ! $this->isBright($under) ? null : $this->withAir($under);
+            if ($lit !== null && ! $lit->isDim()) {
                 return $lit;
             }
         }
 
-        return $tried;
+        return null;
+    }
+
+    /**
+     * Whether a lamp alone gives each crop its light, told without a season.
+     *
+     * @param  non-empty-list<TubChoice>  $tubs
+     */
+    private function isBright(array $tubs): bool
+    {
+        $feeds = $this->begun($tubs)->get(FeedPlans::class)->all();
+        foreach (array_values($feeds) as $i => $feed) {
+            foreach ($tubs[$i]->bed->portions as $portion) {
+                if (($feed->lightOn(0) ?? 0.0) < CropRules::LIGHT_SHARE * $portion->crop->lightMolDay) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
     }
 
     /** @param  non-empty-list<TubChoice>  $tubs */

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Browser;
 use Tests\Browser\Server;
@@ -129,3 +130,64 @@ it('is offered beside a tub that one has, where nothing stands yet', function ()
     $browser->press('[data-act=wish]')->see('[data-pick=leaf]');
     expect($browser->bodyText())->toContain('What I would like to grow');
 });
+
+/** Chooses a word under a label. */
+function say(Browser $browser, string $label, string $word): void
+{
+    $browser->press(WebDriverBy::xpath(
+        "//*[@role='group'][span[normalize-space(.)='$label']]//button[normalize-space(.)='$word']",
+    ));
+}
+
+/** Chooses the day from which on something grows. */
+function begunOn(Browser $browser, string $date): void
+{
+    $browser->acts++;
+    $browser->script("arguments[0].value = '$date'; arguments[0].dispatchEvent(new Event('input'))", $browser->see('[data-field=from]'));
+}
+
+it('comes from a wish to a sound garden within six presses', function (array $says, callable $isSo, array $size) {
+    [$browser, $server] = wishing($size);
+    $before = $browser->acts;
+    foreach ($says as [$label, $word]) {
+        match (true) {
+            $label === 'eat' => $browser->press("[data-pick=$word]"),
+            $label === 'cap' => $browser->write('#wish-cap', $word),
+            $label === 'from' => begunOn($browser, $word),
+            default => say($browser, $label, $word),
+        };
+    }
+    found($browser);
+    expect($browser->acts - $before)->toBeLessThanOrEqual(6);
+    $browser->press('[data-act=take]')->see('.mark, .bench');
+    preg_match('#/gardens/(\w{26})#', $browser->driver->getCurrentURL(), $m);
+    $garden = $server->document($m[1]);
+    $report = $server->call('POST', '/api/plan', json_encode($garden, JSON_THROW_ON_ERROR));
+    expect(array_values(array_filter($report->findings, static fn (object $f): bool => $f->severity === 'stop')))->toBe([])
+        ->and($isSo($garden, $report))->toBeTrue();
+})->with([
+    'salad on a balcony without a socket, for 60' => [
+        [['eat', 'leaf'], ['It grows', 'Covered'], ['from', '2027-05-10'], ['A socket near it', 'No'], ['cap', '60']],
+        fn (object $g, object $r): bool => $g->air === [] && $r->budget->outlay <= 60 && $g->site->setting === 'covered',
+    ],
+    'herbs by a window that nobody waters for two weeks' => [
+        [['eat', 'herb'], ['Away at the longest, days', '14']],
+        fn (object $g): bool => count($g->tubs) > 0 && $g->site->setting === 'indoor',
+    ],
+    'something that fruits, under a lamp' => [
+        [['eat', 'fruit'], ['It grows', 'Under a lamp'], ['The lamp', 'Is to be bought']],
+        fn (object $g): bool => $g->air !== [] && isset($g->tubs[0]->lamp),
+    ],
+    'salad and herbs with no drill' => [
+        [['eat', 'leaf'], ['eat', 'herb'], ['A drill', 'None']],
+        fn (object $g, object $r): bool => ! in_array('drill', array_column($r->parts, 'key'), true),
+    ],
+    'roots, looked after once a week' => [
+        [['eat', 'root'], ['It grows', 'Under a lamp'], ['Days a week to come, at most', '1']],
+        fn (object $g): bool => count($g->tubs) > 0,
+    ],
+    'flowers in inches, measured by meters' => [
+        [['Units', 'in'], ['eat', 'flower'], ['Measured', 'By meters']],
+        fn (object $g): bool => $g->units === 'us' && $g->testing === 'meter',
+    ],
+])->with('wishers');

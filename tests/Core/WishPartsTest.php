@@ -300,7 +300,15 @@ it('lights what is dim with the cheapest lamp that is enough, and coats what gro
     $lit = designOf(salad(['place' => [...$dark, 'lamp' => true]]));
     expect($dim->isDim())->toBeTrue()->and(isset($dim->document->tubs[0]->lamp))->toBeFalse()
         ->and($lit->isDim())->toBeFalse()->and($lit->document->tubs[0]->lamp)->toBeString()
-        ->and(isset(designOf(salad(['place' => ['lamp' => true, 'light_hours' => 16]]))->document->tubs[0]->lamp))->toBeFalse();
+        // Where one hangs already, or a window is enough, none is bought; without a window there is no light but that of a lamp.
+        ->and(isset(designOf(salad(['place' => ['light_hours' => 16]]))->document->tubs[0]->lamp))->toBeFalse()
+        ->and(isset(designOf(salad(['place' => ['lamp' => true, 'window' => 'south']]))->document->tubs[0]->lamp))
+        ->toBe(designOf(salad(['place' => ['window' => 'south']]))->isDim())
+        ->and(designOf(salad(['place' => ['lamp' => true, 'light_hours' => 16]]))->document->tubs[0]->lamp ?? null)->toBeString()
+        ->and(designOf(salad(['place' => ['lamp' => true]]), 1, crop: 'basil')->isDim())->toBeFalse();
+    // Where none is enough, the strongest.
+    $tomato = designOf(salad(['place' => ['lamp' => true, 'light_hours' => 12]]), 1, crop: 'tomato-dwarf');
+    expect($tomato->isDim())->toBeTrue()->and($tomato->document->tubs[0]->lamp)->toBe('lamp-120w');
     // No cheaper one would do.
     $library = Gardens::library();
     $bench = workbench(salad(['place' => [...$dark, 'lamp' => true]]));

@@ -29,7 +29,7 @@ final class CropRules
 
     private const WARM_MARGIN_C = 4.0;
 
-    private const LIGHT_SHARE = 0.75;
+    public const LIGHT_SHARE = 0.75;
 
     private const ROUNDING = 1.0e-9;
 

@@ -68,7 +68,7 @@ final class FeedPlan
         $days = $this->weather->isSteady() ? 1 : max(1, min(count($run->days), (int) ceil($run->harvestDay() ?? count($run->days))));
         $mol = 0.0;
         for ($day = 0; $day < $days; $day++) {
-            $of = $this->season->light->mol($this->weather->on($day), $this->weather->dayOfYear($day));
+            $of = $this->lightOn($day);
             if ($of === null) {
                 return null;
             }
@@ -76,6 +76,12 @@ final class FeedPlan
         }
 
         return $mol;
+    }
+
+    /** The light of a day, mol/m²; null where it is told by hours. */
+    public function lightOn(int $day): ?float
+    {
+        return $this->season?->light->mol($this->weather->on($day), $this->weather->dayOfYear($day));
     }
 
     /**
