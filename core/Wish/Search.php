@@ -20,6 +20,9 @@ final class Search
     /** So many whole gardens of several beds are planned for one way to put plants into tubs. */
     private const TOGETHER = 36;
 
+    /** Steps that a bed takes at least: one kind of tub, looked after in three ways. */
+    private const LEAST_OF_A_BED = 15;
+
     /** † who gets less than this share of what there could be would rather have known another way. */
     private const RICH = 0.5;
 
@@ -57,7 +60,11 @@ final class Search
         $this->portions = (new Portions($this->bench, $this->leftOut))->all();
         $ways = $this->portions === [] ? [] : Beds::ways($this->portions);
         foreach ($ways as $i => $beds) {
-            $this->together($beds, $this->steps->share(count($ways) - $i));
+            if ($this->designs !== [] && $this->steps->left() < self::LEAST_OF_A_BED * count($beds)) {
+                $this->notLookedAt();
+            } else {
+                $this->together($beds, $this->steps->share(count($ways) - $i));
+            }
         }
 
         return array_values($this->designs);

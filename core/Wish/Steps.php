@@ -11,7 +11,7 @@ namespace KelpTub\Core\Wish;
 final class Steps
 {
     /** The whole of a search. */
-    public const WHOLE = 720;
+    public const WHOLE = 640;
 
     /** As much of it as a first answer takes. */
     public const FIRST = 75;
@@ -44,7 +44,12 @@ final class Steps
     /** How many may have been taken when the first of so many parts of a search comes to its end. */
     public function share(int $parts): int
     {
-        return $this->taken + intdiv(max(0, $this->most - $this->taken), $parts);
+        return $this->taken + intdiv($this->left(), $parts);
+    }
+
+    public function left(): int
+    {
+        return max(0, $this->most - $this->taken);
     }
 
     public function taken(): int

@@ -25,7 +25,7 @@ final readonly class WishAnswer
     private const LOOSEN = 5;
 
     /** Each look at another wish has this part of the search budget. */
-    private const PART = 3;
+    private const PART = 4;
 
     /** All looks at other months, and at less of it, have this part together. */
     private const OTHERWISE = 2;

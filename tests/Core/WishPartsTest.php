@@ -261,7 +261,7 @@ it('counts steps: one for a lid that is laid out, and for a plan two and one for
     $shared = tubChoice($bench, bedOf($wish, 1, 'basil', 'parsley'), 'tote-20', 'passive');
     $before = $steps->taken();
     $bench->tried([$one, $shared]);
-    expect($steps->taken() - $before)->toBe(5)
+    expect($steps->taken() - $before)->toBe(5)->and($steps->left())->toBe(0)->and((new Steps(7))->left())->toBe(7)
         // What is used up is shared no more.
         ->and($steps->share(3))->toBe($steps->taken());
 });

@@ -29,7 +29,8 @@ $middle = static function (array $all): float {
 
     return $all[intdiv(count($all), 2)];
 };
-$wishes = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/wishes.json'));
+$shipped = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/wishes.json'));
+$wishes = array_values(array_filter($shipped, static fn (stdClass $of): bool => isset($of->wish)));
 $wishes[] = (object) ['key' => 'three things', 'wish' => (object) [
     'eat' => [['group' => 'leaf', 'heads_a_week' => 2], ['group' => 'herb'], ['crop' => 'tomato-dwarf']],
     'place' => ['setting' => 'covered', 'from' => '2027-05-10', 'climate' => 'mediterranean', 'length_mm' => 2500, 'depth_mm' => 900],
