@@ -13,6 +13,9 @@ use stdClass;
  */
 final readonly class Crop
 {
+    /** With less than this share of its light it grows thin and slow. */
+    private const LIGHT_SHARE = 0.75;
+
     public function __construct(
         public string $key,
         public string $name,
@@ -78,6 +81,18 @@ final readonly class Crop
     public function climbs(): bool
     {
         return $this->support === 'trellis';
+    }
+
+    /** Whether so many hours of light a day are enough for it. */
+    public function isLitFor(float $hours): bool
+    {
+        return $hours >= self::LIGHT_SHARE * $this->lightHours;
+    }
+
+    /** Whether so much light in a day is enough for it, mol/m². */
+    public function isLitBy(float $mol): bool
+    {
+        return $mol >= self::LIGHT_SHARE * $this->lightMolDay;
     }
 
     /** Whether it wants a stake to stand by when it bears. */

@@ -18,7 +18,6 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\MoneyWish;
-use KelpTub\Core\Marks\Crop\CropRules;
 use KelpTub\Core\Marks\Feed\FeedPlans;
 use KelpTub\Core\WhatIf\ValveWays;
 use stdClass;
@@ -115,7 +114,7 @@ final class Workbench
             // Without a window there is no light but that of a lamp: where none is enough, the strongest.
             $strongest = $this->lamps()[count($this->lamps()) - 1] ?? null;
 
-            return $this->lit($tubs) ?? $this->withAir(array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $strongest]), $tubs));
+            return $this->lit($tubs) ?? $this->withAir(self::under($strongest, $tubs));
         }
         $tried = $this->withAir($tubs);
         if ($this->wish->room->isInSun() && $tried->isHot()) {
@@ -137,7 +136,7 @@ final class Workbench
     private function lit(array $tubs): ?Tried
     {
         foreach ($this->lamps() as $lamp) {
-            $under = array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $lamp]), $tubs);
+            $under = self::under($lamp, $tubs);
             $lit = $this->wish->room->isDark() && ! $this->isBright($under) ? null : $this->withAir($under);
             if ($lit !== null && ! $lit->isDim()) {
                 return $lit;
@@ -145,6 +144,15 @@ final class Workbench
         }
 
         return null;
+    }
+
+    /**
+     * @param  non-empty-list<TubChoice>  $tubs
+     * @return non-empty-list<TubChoice>
+     */
+    private static function under(?string $lamp, array $tubs): array
+    {
+        return array_map(static fn (TubChoice $t): TubChoice => $t->with(['lamp' => $lamp]), $tubs);
     }
 
     /**
@@ -157,7 +165,7 @@ final class Workbench
         $feeds = $this->begun($tubs)->get(FeedPlans::class)->all();
         foreach (array_values($feeds) as $i => $feed) {
             foreach ($tubs[$i]->bed->portions as $portion) {
-                if (($feed->lightOn(0) ?? 0.0) < CropRules::LIGHT_SHARE * $portion->crop->lightMolDay) {
+                if (! $portion->crop->isLitBy($feed->lightOn(0) ?? 0.0)) {
                     return false;
                 }
             }

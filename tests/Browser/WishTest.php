@@ -132,7 +132,7 @@ it('is offered beside a tub that one has, where nothing stands yet', function ()
 });
 
 /** Chooses a word under a label. */
-function say(Browser $browser, string $label, string $word): void
+function answerWish(Browser $browser, string $label, string $word): void
 {
     $browser->press(WebDriverBy::xpath(
         "//*[@role='group'][span[normalize-space(.)='$label']]//button[normalize-space(.)='$word']",
@@ -154,7 +154,7 @@ it('comes from a wish to a sound garden within six presses', function (array $sa
             $label === 'eat' => $browser->press("[data-pick=$word]"),
             $label === 'cap' => $browser->write('#wish-cap', $word),
             $label === 'from' => begunOn($browser, $word),
-            default => say($browser, $label, $word),
+            default => answerWish($browser, $label, $word),
         };
     }
     found($browser);

@@ -29,8 +29,6 @@ final class CropRules
 
     private const WARM_MARGIN_C = 4.0;
 
-    public const LIGHT_SHARE = 0.75;
-
     private const ROUNDING = 1.0e-9;
 
     /** @return list<Finding> */
@@ -344,10 +342,10 @@ final class CropRules
         $site = $context->plan->garden->site;
         $fed = $context->plan->get(FeedPlans::class)->of($plan->tub->id);
         $mol = $fed->meanLight();
-        [$is, $wants] = $mol === null ? [$site->lightHours, $crop->lightHours] : [$mol, $crop->lightMolDay];
-        if ($is >= self::LIGHT_SHARE * $wants) {
+        if ($mol === null ? $crop->isLitFor($site->lightHours) : $crop->isLitBy($mol)) {
             return null;
         }
+        [$is, $wants] = $mol === null ? [$site->lightHours, $crop->lightHours] : [$mol, $crop->lightMolDay];
         $w = $context->write;
 
         return new Finding('crop.light', Severity::Mind, $plan->tub->id, $mol === null ? '/site/light_hours' : '/site',
