@@ -56,13 +56,10 @@ final class NewTubAdvice
         if (! $vessel->isOpenMouthed() || ! $mouth->round) {
             return null;
         }
-        foreach ($library->cups as $cup) {
-            $bears = Seat::of($cup, $mouth->length)->bearing >= Seat::LEAST_BEARING_MM;
-            if ($vessel->isJar() ? ! $cup->homeMade && $cup->hangsIn($mouth->length) : $bears && $cup->hangsIn($mouth->length)) {
-                return $cup;
-            }
-        }
+        $hang = array_filter(iterator_to_array($library->cups), static fn (Cup $cup): bool => $cup->hangsIn($mouth->length)
+            && ($vessel->isJar() ? ! $cup->homeMade : Seat::of($cup, $mouth->length)->bearing >= Seat::LEAST_BEARING_MM));
+        $necks = $vessel->isJar() ? [] : array_filter($hang, static fn (Cup $cup): bool => $cup->homeMade);
 
-        return null;
+        return array_values([...$necks, ...$hang])[0] ?? null;
     }
 }

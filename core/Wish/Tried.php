@@ -21,7 +21,7 @@ final class Tried
     private ?stdClass $figures = null;
 
     /**
-     * @param  list<TubChoice>  $tubs
+     * @param  non-empty-list<TubChoice>  $tubs
      * @param  list<Finding>  $findings
      */
     public function __construct(
@@ -71,6 +71,12 @@ final class Tried
             [...$this->stops(), ...$this->mends()],
             static fn (Finding $f): bool => str_starts_with($f->code, 'air.') || $f->code === 'season.air',
         ) !== [];
+    }
+
+    /** Whether its water becomes much too weak or too strong. */
+    public function isOfWrongStrength(): bool
+    {
+        return array_filter($this->mends(), static fn (Finding $f): bool => $f->code === 'season.salt') !== [];
     }
 
     /** Whether its plants have less light than they want. */

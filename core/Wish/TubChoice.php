@@ -8,6 +8,7 @@ use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\Garden\AirEdits;
 use KelpTub\Core\Lid\PatternKind;
+use KelpTub\Core\Season\TopUpStrength;
 use KelpTub\Core\Vessel\Cover;
 use KelpTub\Core\Vessel\Vessel;
 use stdClass;
@@ -28,6 +29,7 @@ final readonly class TubChoice
      * @param  string|null  $lamp  by key
      * @param  float  $lidTop  how high its lid lies over what it stands on, mm
      * @param  bool  $coated  whether it is made light outside though it is dark, against the sun
+     * @param  TopUpStrength|null  $strength  what it is topped up with; null for what is usual
      * @param  list<stdClass>  $holes  as a garden file has them, where no regular pattern does
      */
     public function __construct(
@@ -46,6 +48,7 @@ final readonly class TubChoice
         public float $lidTop = 0.0,
         public array $holes = [],
         public bool $coated = false,
+        public ?TopUpStrength $strength = null,
     ) {
     }
 
@@ -135,6 +138,7 @@ final readonly class TubChoice
             'plants' => count($crops) === 1 ? $crops[0]->plants : null,
             'crops' => count($crops) === 1 ? null : $crops,
             'top_ups' => $this->topUps->value,
+            'top_up_strength' => $this->strength?->value,
             'cutting' => $this->traced ? 'traced' : null,
             'tube_entry' => $isAerated && $this->traced ? 'lid' : null,
             'trellis' => array_filter($this->bed->portions, static fn (Portion $p): bool => $p->crop->climbs()) === [] ? null : true,

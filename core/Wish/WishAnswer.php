@@ -173,28 +173,51 @@ final readonly class WishAnswer
      */
     private function loosen(Search $search, array $designs, int $steps): array
     {
-        $ways = [];
         $all = $designs;
         foreach (Looser::of($this->wish) as $looser) {
             $more = new Search($this->planner, $looser, new Steps(intdiv($steps, self::PART)));
             $all = [...$all, ...$more->designs()];
         }
-        foreach ($all as $design) {
-            $lacks = $design->isSound() ? $search->shortfalls->of($design) : [];
+        $all = array_values(array_filter($all, static fn (Tried $t): bool => $search->shortfalls->of($t) !== []));
+        $sound = $this->nearest($search, $all, 0);
+        $otherwise = $sound === [] ? $this->otherwise($steps, $designs === []) : [];
+        if ($sound !== [] || $otherwise !== []) {
+            return $sound !== [] ? $sound : $otherwise;
+        }
+
+        // Where nothing works well, what works least badly.
+        return $this->nearest($search, $all, min([PHP_INT_MAX, ...array_map(static fn (Tried $t): int => count($t->mends()), $all)]));
+    }
+
+    /**
+     * The nearest of what goes beyond the wish in fewest things.
+     *
+     * @param  list<Tried>  $designs  which all go beyond it
+     * @param  int  $mends  of those in which so much is to be mended
+     * @return list<stdClass>
+     */
+    private function nearest(Search $search, array $designs, int $mends): array
+    {
+        $ways = [];
+        foreach ($designs as $design) {
+            if (count($design->mends()) !== $mends) {
+                continue;
+            }
+            $lacks = $search->shortfalls->of($design);
             $of = implode(' ', array_map(static fn (Shortfall $s): string => $s->of, $lacks));
             $by = array_sum(array_map(static fn (Shortfall $s): float => $s->by, $lacks));
-            if ($lacks !== [] && (! isset($ways[$of]) || $by < $ways[$of][0])) {
+            if (! isset($ways[$of]) || $by < $ways[$of][0]) {
                 $ways[$of] = [$by, $lacks];
             }
         }
         usort($ways, static fn (array $a, array $b): int => [count($a[1]), $a[0]] <=> [count($b[1]), $b[0]]);
         $fewest = count($ways[0][1] ?? []);
-        $nearest = array_filter($ways, static fn (array $way): bool => count($way[1]) === $fewest);
+        $nearest = array_values(array_filter($ways, static fn (array $way): bool => count($way[1]) === $fewest));
 
-        return $nearest === [] ? $this->otherwise($steps, $designs === []) : array_map(static fn (array $way): stdClass => (object) [
+        return array_map(static fn (array $way): stdClass => (object) [
             'says' => implode(', and ', array_map(static fn (Shortfall $s): string => $s->says, $way[1])),
             'patch' => array_map(static fn (Shortfall $s): stdClass => $s->patch(), $way[1]),
-        ], array_slice(array_values($nearest), 0, self::LOOSEN));
+        ], array_slice($nearest, 0, self::LOOSEN));
     }
 
     /**

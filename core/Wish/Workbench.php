@@ -19,6 +19,7 @@ use KelpTub\Core\Marks\Air\AirParts;
 use KelpTub\Core\Marks\Air\AirPlans;
 use KelpTub\Core\Marks\Cost\MoneyWish;
 use KelpTub\Core\Marks\Feed\FeedPlans;
+use KelpTub\Core\Season\TopUpStrength;
 use KelpTub\Core\WhatIf\ValveWays;
 use stdClass;
 
@@ -118,14 +119,27 @@ final class Workbench
         }
         $tried = $this->withAir($tubs);
         if ($this->wish->room->isInSun() && $tried->isHot()) {
-            $under = array_map(static fn (TubChoice $t): TubChoice => $t->with(['coated' => true]), $tubs);
-            $coated = $this->withAir($under);
-            if (count($coated->mends()) + count($coated->stops()) < count($tried->mends()) + count($tried->stops())) {
-                [$tubs, $tried] = [$under, $coated];
-            }
+            $tried = $this->better($tried, ['coated' => true]);
+        }
+        // Tubs that are put together were each tried by themselves.
+        foreach (count($tubs) === 1 ? [TopUpStrength::Feed, TopUpStrength::Water] : [] as $strength) {
+            $tried = $tried->isOfWrongStrength() ? $this->better($tried, ['strength' => $strength]) : $tried;
         }
 
-        return $this->wish->room->lamp && $tried->isDim() ? $this->lit($tubs) ?? $tried : $tried;
+        return $this->wish->room->lamp && $tried->isDim() ? $this->lit($tried->tubs) ?? $tried : $tried;
+    }
+
+    /**
+     * The same with something of its tubs otherwise, if there is less to mend then.
+     *
+     * @param  array<string, mixed>  $of
+     */
+    private function better(Tried $tried, array $of): Tried
+    {
+        $other = $this->withAir(array_map(static fn (TubChoice $t): TubChoice => $t->with($of), $tried->tubs));
+        $worse = static fn (Tried $t): int => count($t->mends()) + count($t->stops());
+
+        return $worse($other) < $worse($tried) ? $other : $tried;
     }
 
     /**
@@ -282,7 +296,7 @@ final class Workbench
         return $lamps;
     }
 
-    /** @param  list<TubChoice>  $tubs */
+    /** @param  non-empty-list<TubChoice>  $tubs */
     private function planned(array $tubs, ?string $pump): Tried
     {
         $room = $this->wish->room;
@@ -305,7 +319,7 @@ final class Workbench
     /**
      * A design as its document has it.
      *
-     * @param  list<TubChoice>  $tubs
+     * @param  non-empty-list<TubChoice>  $tubs
      */
     public function of(array $tubs, stdClass $document): Tried
     {

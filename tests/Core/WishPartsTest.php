@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use KelpTub\Core\Crop\TopUps;
 use KelpTub\Core\Cup\GrowingSystem;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Marks\Air\AirPlans;
@@ -12,6 +13,7 @@ use KelpTub\Core\Season\Leave;
 use KelpTub\Core\Season\Nobody;
 use KelpTub\Core\Units\QuantityWriter;
 use KelpTub\Core\Units\UnitSystem;
+use KelpTub\Core\WhatIf\NewTubAdvice;
 use KelpTub\Core\Wish\Amount;
 use KelpTub\Core\Wish\Bed;
 use KelpTub\Core\Wish\BedChoices;
@@ -822,4 +824,40 @@ it('keeps within the wish with what is sown again, and says of the whole what is
     // What to wish otherwise is enough for the whole.
     $way = Wishes::answer($wish($free[0] - 0.01), 1000, $library)->loosen[0];
     expect($way->patch[0]->path)->toBe('/money/cap')->and($way->patch[0]->value)->toBeGreaterThanOrEqual($free[0]);
+});
+
+it('tops up with feed what becomes too weak, and with water what becomes too strong', function () {
+    $still = ['place' => ['window' => 'south', 'length_mm' => 1400], 'tend' => ['systems' => ['passive']]];
+    $herbs = Wishes::of([['group' => 'herb']], $still);
+    $bench = workbench($herbs);
+    $bed = bedOf($herbs, 1, 'basil', 'parsley', 'chives', 'mint');
+    $choice = tubChoice($bench, $bed, 'bucket-20', 'passive')->with(['topUps' => TopUps::Quarter]);
+    $design = $bench->tried([$choice]);
+    $usual = json_decode(GardenFile::encode($design->document));
+    unset($usual->tubs[0]->top_up_strength);
+    $weak = $bench->of($design->tubs, $usual);
+
+    expect($design->document->tubs[0]->top_up_strength)->toBe('feed')->and($design->isOfWrongStrength())->toBeFalse()
+        ->and($weak->isOfWrongStrength())->toBeTrue()->and(count($weak->mends()))->toBeGreaterThan(count($design->mends()))
+        // What keeps its strength is topped up as is usual.
+        ->and(isset(designOf(salad())->document->tubs[0]->top_up_strength))->toBeFalse();
+});
+
+it('hangs in a cut bottle its own neck, upside down, and in a jar a cup that is bought', function () {
+    $library = Gardens::library();
+    $cup = static fn (string $vessel): string => NewTubAdvice::cup(
+        $library->vessels->get($vessel), GrowingSystem::Passive, $library->crops->get('lettuce-leaf'), $library,
+    );
+    expect($cup('bottle-2'))->toBe('bottle-neck-2')->and($cup('bottle-5'))->toBe('bottle-neck-5')
+        ->and($library->cups->get($cup('jar-2'))->homeMade)->toBeFalse()->and($cup('bucket-20'))->toBe('net-cup-50');
+});
+
+it('tells the nearest of what works badly where nothing works well', function () {
+    $library = Wishes::small(['bucket-10', 'bucket-20'], ['pump-2w-1', 'pump-4w-2']);
+    $place = ['setting' => 'covered', 'climate' => 'mediterranean', 'from' => '2027-06-10'];
+    $hot = Wishes::of([['crop' => 'basil', 'plants' => 2]], ['place' => $place, 'tend' => ['visits_a_week' => 0, 'away_days' => 21]]);
+    $answer = Wishes::answer($hot, 400, $library);
+    expect($answer->designs)->toBe([])->and($answer->looked_at)->toBeGreaterThan(0)->and($answer->loosen)->not->toBe([]);
+    $then = Wishes::answer(Wishes::loosened($hot, $answer->loosen[0]->patch), 400, $library);
+    expect($then->designs)->not->toBe([]);
 });
