@@ -168,6 +168,10 @@ it('comes from a wish to a sound garden within six presses', function (array $sa
     expect(array_values(array_filter($report->findings, static fn (object $f): bool => $f->severity === 'stop')))->toBe([])
         ->and($isSo($garden, $report))->toBeTrue();
 })->with([
+    'flowers in inches, measured by meters' => [
+        [['Units', 'in'], ['eat', 'flower'], ['Measured', 'By meters']],
+        fn (object $g): bool => $g->units === 'us' && $g->testing === 'meter',
+    ],
     'salad on a balcony without a socket, for 60' => [
         [['eat', 'leaf'], ['It grows', 'Covered'], ['from', '2027-05-10'], ['A socket near it', 'No'], ['cap', '60']],
         fn (object $g, object $r): bool => $g->air === [] && $r->budget->outlay <= 60 && $g->site->setting === 'covered',
@@ -187,9 +191,5 @@ it('comes from a wish to a sound garden within six presses', function (array $sa
     'roots, looked after once a week' => [
         [['eat', 'root'], ['It grows', 'Under a lamp'], ['Days a week to come, at most', '1']],
         fn (object $g): bool => count($g->tubs) > 0,
-    ],
-    'flowers in inches, measured by meters' => [
-        [['Units', 'in'], ['eat', 'flower'], ['Measured', 'By meters']],
-        fn (object $g): bool => $g->units === 'us' && $g->testing === 'meter',
     ],
 ])->with('wishers');
