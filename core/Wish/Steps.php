@@ -11,7 +11,7 @@ namespace KelpTub\Core\Wish;
 final class Steps
 {
     /** The whole of a search. */
-    public const WHOLE = 720;
+    public const WHOLE = 660;
 
     /** As much of it as a first answer takes. */
     public const FIRST = 75;
