@@ -179,14 +179,10 @@ final readonly class WishAnswer
             $all = [...$all, ...$more->designs()];
         }
         $all = array_values(array_filter($all, static fn (Tried $t): bool => $search->shortfalls->of($t) !== []));
-        $sound = $this->nearest($search, $all, 0);
-        $otherwise = $sound === [] ? $this->otherwise($steps, $designs === []) : [];
-        if ($sound !== [] || $otherwise !== []) {
-            return $sound !== [] ? $sound : $otherwise;
-        }
+        $least = min([PHP_INT_MAX, ...array_map(static fn (Tried $t): int => count($t->mends()), $all)]);
 
         // Where nothing works well, what works least badly.
-        return $this->nearest($search, $all, min([PHP_INT_MAX, ...array_map(static fn (Tried $t): int => count($t->mends()), $all)]));
+        return $this->nearest($search, $all, 0) ?: $this->otherwise($steps, $designs === []) ?: $this->nearest($search, $all, $least);
     }
 
     /**
