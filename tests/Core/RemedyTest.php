@@ -10,6 +10,7 @@ use KelpTub\Core\Marks\Marks;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Core\Gardens;
 use Tests\Core\PreviewMemory;
+use Tests\Core\Waters;
 
 /** @return list<Finding> */
 function findingsOf(Garden $garden): array
@@ -29,9 +30,10 @@ function tryRemedies(Garden $garden): array
 {
     $tried = 0;
     $wrong = $codes = [];
-    $before = findingsOf($garden);
+    // By tub, though what all tubs say is told once for the garden.
+    $before = Gardens::planner()->findings(Gardens::plan($garden));
     $of = static fn (array $findings, string $code, ?string $tub): array => array_values(
-        array_filter($findings, static fn (Finding $f): bool => $f->code === $code && $f->tub === $tub),
+        array_filter($findings, static fn (Finding $f): bool => $f->code === $code && ($tub === null || $f->tub === $tub)),
     );
     // Worst first, then how much is amiss in all.
     $amiss = static fn (array $findings): array => [
@@ -45,7 +47,7 @@ function tryRemedies(Garden $garden): array
         static fn (Finding $f): string => "$f->code $f->tub",
         array_filter($findings, static fn (Finding $f): bool => $f->severity === Severity::Stop),
     );
-    foreach ($before as $finding) {
+    foreach (findingsOf($garden) as $finding) {
         foreach ($finding->remedies as $remedy) {
             $tried++;
             $codes[$finding->code] = ($codes[$finding->code] ?? 0) + 1;
@@ -54,8 +56,12 @@ function tryRemedies(Garden $garden): array
             $planner = Gardens::planner();
             $after = $planner->findings($planner->plan(Gardens::reader()->fromDocument($document)));
             $named = "$finding->code: $remedy->says";
-            if ($amiss($of($after, $finding->code, $finding->tub)) >= $amiss($of($before, $finding->code, $finding->tub))) {
+            $then = $amiss($of($after, $finding->code, $finding->tub));
+            $now = $amiss($of($before, $finding->code, $finding->tub));
+            if ($then >= $now) {
                 $wrong[] = "$named does not help: ".($of($after, $finding->code, $finding->tub)[0]->says ?? '');
+            } elseif (array_slice($then, 0, -1) === array_slice($now, 0, -1) && end($then) > 0.9 * end($now) + 1e-6) {
+                $wrong[] = "$named changes next to nothing: ".end($now).' to '.end($then);
             }
             $new = array_values(array_diff($stops($after), $stops($before)));
             $codesOfNew = array_values(array_unique(array_map(static fn (string $stop): string => explode(' ', $stop)[0], $new)));
@@ -308,6 +314,22 @@ it('mends or lessens what it claims in many gardens, and names every stop that i
         ->and(array_keys($codes))->toContain('feed.none', 'season.salt', 'season.dry', 'feed.water-salty', 'air.starved')
         ->toContain('air.siphon', 'air.oxygen')
         ->toContain('passive.dry', 'lid.too-many', 'crop.spacing');
+});
+
+it('mends or lessens what it claims in every climate', function () {
+    $tried = 0;
+    $codes = [];
+    $gardens = (int) (getenv('KELP_GARDENS') ?: 40);
+    foreach (Waters::of($gardens, (int) (getenv('KELP_SEED') ?: 20261202)) as $garden) {
+        [$some, $wrong, $mended] = tryRemedies($garden);
+        expect($wrong)->toBe([], (string) json_encode($garden->document));
+        $tried += $some;
+        foreach ($mended as $code => $times) {
+            $codes[$code] = ($codes[$code] ?? 0) + $times;
+        }
+    }
+    expect($tried)->toBeGreaterThan(3 * $gardens)
+        ->and(array_keys($codes))->toContain('season.dry', 'season.air', 'season.warm');
 });
 
 it('picks the way to bring air that kills nothing else on the pump', function () {
