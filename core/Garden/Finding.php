@@ -44,6 +44,12 @@ final readonly class Finding
         return new self(...[...get_object_vars($this), 'remedies' => $remedies]);
     }
 
+    /** The same with the ways out of it as they come to mind, not tried. */
+    public function listed(): self
+    {
+        return $this->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $this->ways()));
+    }
+
     /** The same said of the garden, for all its tubs. */
     public function saidOfGarden(): static
     {

@@ -21,7 +21,7 @@ final readonly class ListedFinding
 
     public static function of(Finding $finding, stdClass $document): self
     {
-        $listed = $finding->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $finding->ways()));
+        $listed = $finding->listed();
 
         return new self(
             $finding->severity->rank(),

@@ -91,17 +91,18 @@ final readonly class Planner
     /**
      * The same with their remedies: tried as long as there is time, then as they come to mind and marked so.
      *
-     * @param  string|null  $first  the tub whose findings come first where there is not time for all
      * @return list<Finding>
      */
-    public function mended(Plan $plan, ?string $first = null): array
+    public function mended(Plan $plan, WaysWanted $wanted = new WaysWanted): array
     {
         $now = $this->walk->judged($plan);
         $trials = new Trials($this, $now);
         $findings = $now->findings();
-        $order = array_keys($findings);
-        usort($order, static fn (int $a, int $b): int => [$findings[$a]->tub !== $first, $a] <=> [$findings[$b]->tub !== $first, $b]);
-        foreach ($order as $i) {
+        $tried = $wanted->inOrder($findings);
+        foreach (array_diff(array_keys($findings), $tried) as $i) {
+            $findings[$i] = $findings[$i]->listed();
+        }
+        foreach ($tried as $i) {
             $findings[$i] = $trials->mended($findings[$i]);
         }
 
@@ -201,15 +202,15 @@ final readonly class Planner
     }
 
     /**
-     * Garden in, report out; where there is not time for all of it, one tub may come first.
+     * Garden in, report out.
      *
      * @param  bool  $whole  with the days of the seasons
      */
-    public function report(Garden $garden, ?string $first = null, bool $whole = false): stdClass
+    public function report(Garden $garden, WaysWanted $wanted = new WaysWanted, bool $whole = false): stdClass
     {
         $plan = $this->plan($garden);
 
-        return $this->written($plan, $this->mended($plan, $first), $whole);
+        return $this->written($plan, $this->mended($plan, $wanted), $whole);
     }
 
     /**

@@ -40,11 +40,10 @@ final class Trials
     {
         $this->of = $finding->mark !== '' && ! $this->planner->isTried($finding->mark) ? $finding->mark : '';
         $helping = ['mends' => [], 'lessens' => [], 'costs' => []];
-        $ways = $finding->ways();
-        foreach ($ways as $first) {
+        foreach ($finding->ways() as $first) {
             $best = $this->best($finding, $first);
             if ($best === null) {
-                return $finding->mendedBy(array_map(static fn (Remedy $way): Remedy => $way->untried(), $ways));
+                return $finding->listed();
             }
             [$how, $way] = $best;
             if ($way !== null) {

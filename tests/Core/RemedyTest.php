@@ -6,6 +6,7 @@ use KelpTub\Core\Garden\Finding;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Severity;
+use KelpTub\Core\Garden\WaysWanted;
 use KelpTub\Core\Marks\Marks;
 use Swaggest\JsonDiff\JsonPatch;
 use Tests\Core\Gardens;
@@ -397,4 +398,51 @@ it('offers a way that brings a stop only against a stop, and says which', functi
     );
 
     expect(array_merge(...$untried))->not->toBe([])->not->toContain(false);
+});
+
+it('tries the ways of the first findings at each mark, of all where they are asked for, and lists the rest', function () {
+    $garden = Gardens::of(['tubs' => array_map(static fn (string $id): array => [
+        'id' => $id, 'system' => 'aerated', 'vessel' => 'tote-clear-35', 'hole_mm' => 58, 'crop' => 'tomato-dwarf', 'plants' => 6,
+        'layout' => ['pattern' => 'grid', 'cups' => 4],
+    ], ['a', 'b'])]);
+    $planner = Gardens::planner();
+    $plan = $planner->plan($garden);
+    $whole = $planner->mended($plan);
+    $says = static fn (Finding $f): array => array_map(static fn ($way): array => [$way->says, $way->pending], $f->remedies);
+    $tried = static function (WaysWanted $wanted) use ($planner, $plan, $whole, $says): array {
+        $counts = [];
+        foreach ($planner->mended($plan, $wanted) as $i => $finding) {
+            $place = "$finding->tub $finding->mark";
+            $counts[$place] ??= 0;
+            if (array_filter($finding->remedies, static fn ($way): bool => $way->pending) !== []) {
+                continue;
+            }
+            // What is tried is what is offered where all are.
+            expect($says($finding))->toBe($says($whole[$i]));
+            $counts[$place] += (int) ($finding->ways() !== []);
+        }
+
+        return $counts;
+    };
+    $all = $tried(new WaysWanted);
+    $open = $tried(new WaysWanted('b', 0, 'crop'));
+
+    expect($all['b crop'])->toBeGreaterThan(1)
+        ->and(max($tried(new WaysWanted('b', 1))))->toBe(1)
+        ->and($tried(new WaysWanted('b', 0)))->toEqual(array_map(static fn (): int => 0, $all))
+        ->and($open['b crop'])->toBe($all['b crop'])
+        ->and($open['a crop'])->toBe(0)
+        ->and($open['b lid'])->toBe(0);
+});
+
+it('tries the ways of the tub that is looked at first', function () {
+    $finding = static fn (?string $tub, string $mark): Finding => new Finding("$mark.x", Severity::Mend, $tub, '', '', '', mark: $mark);
+    $findings = [
+        $finding('a', 'air'), $finding('b', 'air'), $finding('a', 'air'), $finding('b', 'crop'), $finding('b', 'air'), $finding(null, 'air'),
+    ];
+
+    expect((new WaysWanted)->inOrder($findings))->toBe([5, 0, 1, 2, 3, 4])
+        ->and((new WaysWanted('b'))->inOrder($findings))->toBe([1, 3, 4, 0, 2, 5])
+        ->and((new WaysWanted('b', 1))->inOrder($findings))->toBe([1, 3, 0, 5])
+        ->and((new WaysWanted('b', 0, 'air'))->inOrder($findings))->toBe([1, 4, 5]);
 });

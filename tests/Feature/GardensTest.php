@@ -272,3 +272,19 @@ it('says how many cups go so far apart', function () {
     send('POST', '/api/apart?tub=a&mm=0', $garden)->assertStatus(422);
     send('POST', '/api/apart?tub=b&mm=100', $garden)->assertStatus(404);
 });
+
+it('tries the ways of so many findings as are asked for, and refuses what is no number', function () {
+    $garden = '{"format":"kelp-tub.garden","version":1,"tubs":[{"id":"a","system":"passive","vessel":"tote-clear-35","cup":"net-cup-50",'
+        .'"crop":"tomato-dwarf","layout":{"pattern":"grid","cups":6}}]}';
+    $pending = static fn (string $query): int => count(array_filter(
+        array_merge(...array_column(send('POST', "/api/plan?tub=a$query", $garden)->assertOk()->json('findings'), 'remedies')),
+        static fn (array $way): bool => $way['pending'],
+    ));
+
+    expect($pending(''))->toBe(0)
+        ->and($pending('&ways=0'))->toBeGreaterThan($pending('&ways=1'))
+        ->and($pending('&ways=0&mark=crop'))->toBeLessThan($pending('&ways=0'));
+    send('POST', '/api/plan?ways=many', $garden)->assertUnprocessable()->assertJsonPath('message', 'The ways field must be an integer.');
+    send('POST', '/api/plan?ways=-1', $garden)->assertUnprocessable();
+    send('POST', '/api/plan?tub[]=a', $garden)->assertUnprocessable();
+});

@@ -632,7 +632,7 @@ describe('layouts that take longer', () => {
             draft.tubs![0]!.layout = { pattern: 'spread' };
         });
         await settle();
-        expect(asked.map((a) => a.path).filter((p) => p.includes('plan'))).toEqual(Array(3).fill('/api/plan?tub=a'));
+        expect(asked.map((a) => a.path).filter((p) => p.includes('plan'))).toEqual(Array(3).fill('/api/plan?tub=a&ways=3'));
         expect(answers).toHaveLength(1);
         expect(g.previewer.settling.value).toBe(false);
     });
@@ -665,6 +665,35 @@ describe('layouts that take longer', () => {
         expect(g.document.value.name).toBe('Reed');
         expect(await g.mend(before, remedy('Helps', true) as never)).toBe(true);
         expect(g.document.value.name).toBe('Helps');
+    });
+});
+
+describe('ways out of findings', () => {
+    it('are asked for of the first three at a mark, and of the rest when it is opened', async () => {
+        const found = (mark: string, i: number, pending: boolean) => ({
+            code: `${mark}.${i}`,
+            mark,
+            tub: 'a',
+            remedies: [{ says: 'Do', patch: [], then: [], pending }],
+        });
+        const all = (tried: number): unknown[] => ['crop', 'air'].flatMap((mark) => [0, 1, 2, 3, 4].map((i) => found(mark, i, i >= tried)));
+        respond = ({ path, method }) => ({
+            status: 200,
+            data: method === 'PUT' ? { revision: 2 } : report(false, path.includes('mark=air') ? all(5) : path.includes('plan') ? all(3) : all(0)),
+        });
+        const g = open();
+        g.change('rename', (draft) => {
+            draft.name = 'Reed';
+        });
+        await settle();
+        const plans = () => asked.map((a) => a.path).filter((path) => path.includes('plan'));
+        // Once: that the fourth is not tried is no reason to ask again.
+        expect(plans()).toEqual(['/api/plan?tub=a&ways=3']);
+        expect(g.previewer.settling.value).toBe(false);
+        g.previewer.open('air', g.document.value);
+        await settle();
+        expect(plans().slice(1)).toEqual(['/api/plan?tub=a&ways=3&mark=air']);
+        expect(g.report.value.findings.every((finding) => !finding.remedies[0]!.pending)).toBe(true);
     });
 });
 

@@ -13,6 +13,11 @@ const rest = computed(() => props.findings.length - shown.value.length);
 /** Ways that were not tried yet are not shown while they are being tried: most often they are there in the next moment. */
 const ways = (finding: Finding): Finding['remedies'] =>
     finding.remedies.filter((remedy) => !remedy.pending || !garden.previewer.settling.value);
+function openAll(): void {
+    all.value = true;
+    const mark = props.findings[0]?.mark;
+    if (mark) garden.previewer.open(mark, garden.document.value);
+}
 const passed = ref('');
 async function press(finding: Finding, remedy: Finding['remedies'][number]): Promise<void> {
     passed.value = (await garden.mend(finding, remedy)) ? '' : `Tried: “${remedy.says}” would not help here.`;
@@ -37,7 +42,7 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             </div>
         </article>
         <p v-if="passed" class="small" role="status">{{ passed }}</p>
-        <button v-if="rest > 0" type="button" class="word" @click="all = true">{{ rest }} more</button>
+        <button v-if="rest > 0" type="button" class="word" @click="openAll">{{ rest }} more</button>
         <button v-else-if="all && findings.length > open" type="button" class="word" @click="all = false">Fold</button>
         <p v-if="elsewhere > 0" class="small faint">{{ elsewhere }} more at other marks.</p>
     </section>

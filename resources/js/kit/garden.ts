@@ -289,6 +289,7 @@ export class OpenGarden {
         return deeds.run(remedy.says, async (act) => {
             const isNew = this.previewer.of.value === this.document.value;
             if (isNew && !remedy.pending && act(() => this.applied(remedy.says, remedy.patch))) return true;
+            if (remedy.pending) this.previewer.open(finding.mark, this.document.value);
             const report = await (remedy.pending ? this.previewer.settled() : this.previewer.answered());
             const now = report.findings
                 .filter((one) => one.code === finding.code && one.tub === finding.tub)

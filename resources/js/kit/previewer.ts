@@ -5,6 +5,8 @@ import { call, type Fault } from './api';
 
 /** What takes longer is asked for when nothing was changed for so long, ms: whoever goes on working is not held up by it. */
 const REST_MS = 150;
+/** Ways out of so many findings at each mark of a tub are tried at once; of the rest when a grower opens them. */
+const WAYS_AT_ONCE = 3;
 
 /** Who hears of how documents are taken. */
 interface Heard {
@@ -30,6 +32,8 @@ export class Previewer {
     private finishing: AbortController | null = null;
     private asked: Promise<Garden | null> = Promise.resolve(null);
     private busy: Promise<void> = Promise.resolve();
+    /** Where all findings were opened, and of which tub. */
+    private opened: { tub: string | null; mark: string } | null = null;
 
     /** The document that the report is of: one is never taken for another's. */
     readonly of: ShallowRef<Garden>;
@@ -114,8 +118,7 @@ export class Previewer {
         for (let left = this.left(); left > 0;) {
             this.settling.value = true;
             this.layingOut.value = this.layoutsLeft() > 0;
-            const tub = this.tub();
-            const answer = await call<Report>(`plan${tub === null ? '' : `?tub=${encodeURIComponent(tub)}`}`, {
+            const answer = await call<Report>(`plan?${this.wanted()}`, {
                 body: JSON.stringify(document),
                 signal: mine.signal,
             });
@@ -137,15 +140,38 @@ export class Previewer {
         this.settling.value = false;
     }
 
+    /** All findings of the tub that is looked at are opened at a mark: the ways out of all of them are tried from now on. */
+    open(mark: string, document: Garden): void {
+        this.opened = { tub: this.tub(), mark };
+        if (!this.previewing) void this.finish(document);
+    }
+
     private layoutsLeft(): number {
         return this.report.value.tubs.filter((tub) => tub.layout.pending).length;
     }
 
-    /** What of the report is not final: layouts of all tubs, and remedies of the one that is looked at and of what it shares. */
+    private openMark(): string | null {
+        return this.opened?.tub === this.tub() ? (this.opened?.mark ?? null) : null;
+    }
+
+    private wanted(): URLSearchParams {
+        const tub = this.tub();
+        const mark = this.openMark();
+        return new URLSearchParams({ ...(tub !== null && { tub }), ways: String(WAYS_AT_ONCE), ...(mark !== null && { mark }) });
+    }
+
+    /** What of the report is not final: layouts of all tubs, and remedies that are wanted of the tub that is looked at and of what it shares. */
     private left(): number {
         const tub = this.tub();
+        const open = this.openMark();
+        const before = new Map<string, number>();
         const untried = this.report.value.findings
             .filter((finding) => finding.tub === null || finding.tub === tub)
+            .filter((finding) => {
+                const place = `${finding.tub} ${finding.mark}`;
+                before.set(place, (before.get(place) ?? 0) + 1);
+                return finding.mark === open || before.get(place)! <= WAYS_AT_ONCE;
+            })
             .flatMap((finding) => finding.remedies)
             .filter((remedy) => remedy.pending);
         return this.layoutsLeft() + untried.length;

@@ -11,6 +11,7 @@ use Illuminate\Http\Response;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
+use KelpTub\Core\Garden\WaysWanted;
 
 /** Garden in, report out; nothing is kept and no database is asked. */
 final readonly class ReportController
@@ -26,15 +27,21 @@ final readonly class ReportController
     }
 
     /**
-     * Layouts that take longer are found, and remedies tried; `?tub=` says whose come first. What there is not time for stays pending:
-     * layouts are remembered, so that the next request gets further.
+     * Layouts that take longer are found, and remedies tried: `?tub=` says whose come first, `ways=` of how many findings at each mark of a
+     * tub, and `mark=` at which mark of that tub all. What there is not time for, and what is not asked for, stays pending: layouts are
+     * remembered, so that the next request gets further.
      */
     public function plan(Request $request, #[Give('planner.final')] Planner $final): Response
     {
-        $tub = RequestInput::word($request, 'tub');
+        $asked = RequestInput::query($request, [
+            'tub' => ['string', 'max:200'],
+            'ways' => ['integer', 'min:0', 'max:1000'],
+            'mark' => ['string', 'max:20'],
+        ]);
+        $wanted = new WaysWanted($asked['tub'] ?? null, (int) ($asked['ways'] ?? PHP_INT_MAX), $asked['mark'] ?? '');
         $garden = $this->reader->read($request->getContent());
 
-        return self::json(GardenFile::encode($final->report($garden, $tub === '' ? null : $tub)));
+        return self::json(GardenFile::encode($final->report($garden, $wanted)));
     }
 
     private static function json(string $text): Response
