@@ -225,7 +225,7 @@ describe('Counter', () => {
             (input.element as HTMLInputElement).value = text;
             await input.trigger('change');
             // What is not taken is said, with what would do, and the field shows what is so.
-            expect(wrapper.find('[role=alert]').text()).toBe(`“${text}” will not do for Cups: a whole number from 1 to 3.`);
+            expect(wrapper.find('[role=alert]').text()).toBe(`“${text}” will not do: a whole number from 1 to 3.`);
             expect((wrapper.find('input').element as HTMLInputElement).value).toBe('2');
         }
         expect(wrapper.emitted('update:modelValue')).toEqual([[3], [1]]);

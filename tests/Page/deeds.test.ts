@@ -567,7 +567,12 @@ describe('the code of the page', () => {
             .filter((file) => /import \{[^}]*\b(read|readSum|readDose)\b[^}]*\} from '[^']*reader'/.test(readFileSync(file, 'utf8')))
             .filter((file) => !/useTyped|ReadField|runOnce/.test(readFileSync(file, 'utf8')))
             .map((file) => file.replace('resources/js/', ''));
-        // The table's lines are read for the field that holds it.
-        expect(reads).toEqual(['lid/table.ts']);
+        // The table's lines are read for the field that holds it; a weight for the field that asks what it weighed.
+        expect(reads.sort()).toEqual(['kit/bare.ts', 'lid/table.ts']);
+    });
+
+    it('reads numbers without a unit in one place', () => {
+        const own = files('resources/js').filter((file) => /parseFloat|parseInt|replace\(',', ?'\.'\)/.test(readFileSync(file, 'utf8')));
+        expect(own.map((file) => file.replace('resources/js/', ''))).toEqual(['kit/bare.ts']);
     });
 });

@@ -679,7 +679,10 @@ describe('ways out of findings', () => {
         const all = (tried: number): unknown[] => ['crop', 'air'].flatMap((mark) => [0, 1, 2, 3, 4].map((i) => found(mark, i, i >= tried)));
         respond = ({ path, method }) => ({
             status: 200,
-            data: method === 'PUT' ? { revision: 2 } : report(false, path.includes('mark=air') ? all(5) : path.includes('plan') ? all(3) : all(0)),
+            data:
+                method === 'PUT'
+                    ? { revision: 2 }
+                    : report(false, path.includes('mark=air') ? all(5) : path.includes('plan') ? all(3) : all(0)),
         });
         const g = open();
         g.change('rename', (draft) => {

@@ -7,6 +7,7 @@ import RunChart, { type Drawn } from '../dryrun/RunChart.vue';
 import TonightForm from '../dryrun/TonightForm.vue';
 import TubTonight from '../dryrun/TubTonight.vue';
 import { type Deed, LEAST_WORTH_G, type On, reading, told, usePlay, whyNot } from '../dryrun/run';
+import { readBare } from '../kit/bare';
 import Figure from '../kit/Figure.vue';
 import { counted, money, type Units, volume, weight } from '../kit/format';
 import { provideMeasures } from '../kit/garden';
@@ -81,10 +82,9 @@ async function again(seed: number | null): Promise<void> {
 const MOST_SEED = 4_294_967_295;
 const seed = ref('');
 function bySeed(): void {
-    const text = seed.value.trim();
-    if (!/^\d{1,10}$/.test(text) || Number(text) > MOST_SEED)
-        message.value = `“${text}” is no seed. A seed is a whole number from 0 to ${MOST_SEED}.`;
-    else void again(Number(text));
+    const read = readBare(seed.value, { least: 0, most: MOST_SEED, whole: true });
+    if ('error' in read) message.value = read.error;
+    else void again(read.value);
 }
 /** The same decisions in the design as it is now. */
 async function playThere(): Promise<void> {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Air: pump, lines and stones as one network, and the oxygen that comes of it. */
+import { readBare } from '../kit/bare';
 import { computed, ref, watch } from 'vue';
 import BenchDrawing from '../drawing/BenchDrawing.vue';
 import LineChart, { type ChartLine, type ChartMark } from '../drawing/LineChart.vue';
@@ -245,9 +246,9 @@ const bridged = computed(() => {
 });
 const batteryText = ref('');
 const setBattery = (event: Event): void => {
-    const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-    batteryText.value = value >= 0 && value <= 100000 ? '' : 'A battery of 0 to 100 000 Wh; 12 V and 12 Ah are 144.';
-    if (!batteryText.value) ask({ battery: value });
+    const read = readBare((event.target as HTMLInputElement).value, { least: 0, most: 100000 });
+    batteryText.value = 'error' in read ? `${read.error} 12 V and 12 Ah are 144.` : '';
+    if ('value' in read) ask({ battery: read.value });
 };
 
 const outageWords = computed(() => {

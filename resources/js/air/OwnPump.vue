@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A pump of one's own: from its box, from "for tanks of n litres", or from a jar and a stopwatch. */
+import { readBare } from '../kit/bare';
 import { reactive, ref } from 'vue';
 import { deeds, type Act } from '../kit/deeds';
 import { number } from '../kit/format';
@@ -34,7 +35,14 @@ function take(): Promise<void> {
 const { ask } = useTurns();
 async function work(act: Act): Promise<void> {
     refused.value = understood.value = '';
-    const measured = fills.filter((f) => f.litres !== null && f.depth_mm !== null && Number(f.seconds.replace(',', '.')) > 0);
+    const timed = fills.map((f) => ({ ...f, seconds: readBare(f.seconds, { least: 0, above: true, optional: true }) }));
+    const wrong = timed.find((f) => 'error' in f.seconds)?.seconds;
+    if (way.value === 'bucket' && wrong && 'error' in wrong) return void (refused.value = wrong.error);
+    const measured = timed.flatMap((f) =>
+        f.litres !== null && f.depth_mm !== null && 'value' in f.seconds && f.seconds.value !== null
+            ? [{ litres: f.litres, depth_mm: f.depth_mm, seconds: f.seconds.value }]
+            : [],
+    );
     const answer = await ask<{ curve: [number, number][]; free_flow_l_min: number; max_pressure_kpa: number }>('pumps/curve', {
         body: JSON.stringify(
             way.value === 'box'
@@ -43,7 +51,7 @@ async function work(act: Act): Promise<void> {
                   ? { way: 'rated', litres: values.litres ?? 0 }
                   : {
                         way: 'bucket',
-                        fills: measured.map((f) => ({ ...f, seconds: Number(f.seconds.replace(',', '.')) })),
+                        fills: measured,
                         max_pressure_kpa: values.pressure,
                     },
         ),

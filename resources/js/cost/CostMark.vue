@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Cost: every part of the garden as it is bought, in real packs, against the cap. */
+import { bareNumber } from '../kit/bare';
 import { computed, ref } from 'vue';
 import { useAsked } from '../kit/asked';
 import { download, keep } from '../kit/download';
@@ -128,9 +129,9 @@ function setCap(cap: number | null): void {
 const ownFault = ref<{ key: string; says: string } | null>(null);
 function own(part: PartReport, event: Event): void {
     const text = (event.target as HTMLInputElement).value.trim();
-    const value = Number(text.replace(',', '.'));
+    const value = bareNumber(text);
     ownFault.value = null;
-    if (text !== '' && Number.isFinite(value) && value >= 0)
+    if (value !== null && value >= 0)
         garden.change(`own ${part.name}`, (g) => {
             (g.owned ??= {})[part.key] = value;
         });
@@ -203,8 +204,8 @@ function openPrice(part: PartReport): void {
 function addPrice(part: PartReport): void {
     void deeds.runOnce(`Reading “${short(price.value)}”`, async (act) => {
         if (pricing.value !== part.key) return;
-        const size = Number(pack.value.replace(',', '.'));
-        if (!(size > 0)) {
+        const size = bareNumber(pack.value);
+        if (size === null || size <= 0) {
             priceFault.value = `“${pack.value}” is no pack. Write how much is in one, as a number over nothing.`;
             return;
         }
@@ -229,8 +230,8 @@ function offer(part: PartReport, pack: number, price: number): void {
 }
 
 function setSpare(part: PartReport): void {
-    const value = Number(spare.value.replace(',', '.'));
-    if (!Number.isFinite(value) || value < 0) {
+    const value = bareNumber(spare.value);
+    if (value === null || value < 0) {
         priceFault.value = `“${spare.value}” is no number to spare. Write how many more, 0 for none.`;
         return;
     }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** One thing to do, with its amounts and a tick; what of it is picked may be weighed. */
-import { computed, ref } from 'vue';
+import { computed, ref, useId } from 'vue';
+import { readWeight } from '../kit/bare';
+import ReadField from '../kit/ReadField.vue';
 import { type Units, volume } from '../kit/format';
 import { fromToday, spoken } from '../kit/dates';
 import { type Item, partsOf } from './diary';
@@ -8,14 +10,14 @@ import { type Item, partsOf } from './diary';
 const props = defineProps<{ item: Item; today: string; units: Units; where?: string }>();
 const emit = defineEmits<{ tick: [grams: number | null]; untick: [] }>();
 
-const grams = ref('');
+const grams = ref<number | null>(null);
+const said = ref('');
+const weighed = useId();
 const parts = computed(() => partsOf(props.item));
 const when = computed(() => (props.item.done ? `done ${spoken(props.item.date)}` : fromToday(props.item.date, props.today)));
 function set(event: Event): void {
-    const box = event.target as HTMLInputElement;
-    if (!box.checked) return emit('untick');
-    const weighed = Number(grams.value.replace(',', '.'));
-    emit('tick', grams.value.trim() !== '' && weighed > 0 ? weighed : null);
+    if (!(event.target as HTMLInputElement).checked) emit('untick');
+    else emit('tick', grams.value);
 }
 </script>
 
@@ -47,9 +49,18 @@ function set(event: Event): void {
                 {{ item.why }} {{ item.how }}
             </details>
             <slot />
-            <label v-if="item.kind === 'pick' && !item.done" class="small grams">
-                It weighed, g <input v-model="grams" class="text" inputmode="decimal" />
-            </label>
+            <div v-if="item.kind === 'pick' && !item.done" class="small grams">
+                <label :for="weighed">It weighed, {{ units === 'us' ? 'oz' : 'g' }}</label>
+                <ReadField
+                    :id="weighed"
+                    :name="`weight of ${item.key}`"
+                    :shown="said"
+                    inputmode="decimal"
+                    live
+                    :read="(text) => readWeight(text, units)"
+                    :take="(value, text) => ([grams, said] = [value, text])"
+                />
+            </div>
         </div>
     </li>
 </template>

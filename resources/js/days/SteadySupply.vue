@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A head a week: when to sow, in which cups, and from which week on it cannot be; planted at a press. */
 import { computed, ref, watch } from 'vue';
+import { readBare, readWeight } from '../kit/bare';
 import { dateOf, dayNumber, spoken, wallClock } from '../kit/dates';
 import { bringCrop } from '../kit/edits';
 import { counted, weight } from '../kit/format';
@@ -42,13 +43,15 @@ function withCrop(): Garden {
     return copy;
 }
 async function ask(): Promise<void> {
-    const amount = Number(many.value.replace(',', '.'));
-    if (props.crop === null || !(amount > 0)) return void (wrong.value = 'Say how many a week.');
+    const amount =
+        by.value === 'plants' ? readBare(many.value, { least: 0, above: true }) : await readWeight(many.value, garden.units.value);
+    if (!('value' in amount)) return void (wrong.value = 'error' in amount ? amount.error : amount.away);
+    if (props.crop === null || amount.value === null) return void (wrong.value = 'Say how much a week.');
     const answer = await turns.ask<Supply>(`gardens/${garden.id}/succession`, {
         body: JSON.stringify({
             garden: withCrop(),
             crop: props.crop,
-            [by.value]: amount,
+            [by.value]: amount.value,
             from: from.value,
             to: to.value,
             now: wallClock(),
@@ -106,17 +109,17 @@ const nameOf = (id: string): string => garden.report.value.tubs.find((t) => t.id
             :model-value="by"
             :options="[
                 { value: 'plants', name: 'Plants' },
-                { value: 'grams', name: 'Grams' },
+                { value: 'grams', name: 'Weight' },
             ]"
             @update:model-value="
                 (v) => {
                     by = v;
-                    many = v === 'plants' ? '1' : '200';
+                    many = v === 'plants' ? '1' : garden.units.value === 'us' ? '8 oz' : '200 g';
                 }
             "
         />
         <label class="field"
-            ><span>{{ by === 'plants' ? 'How many' : 'How much, g' }}</span
+            ><span>{{ by === 'plants' ? 'How many' : 'How much' }}</span
             ><input v-model="many" class="text" inputmode="decimal" data-field="a-week"
         /></label>
         <label class="field"><span>First picked</span><input v-model="from" class="text" type="date" required /></label>

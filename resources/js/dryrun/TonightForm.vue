@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What may be done this evening, and what was. */
+import { readBare } from '../kit/bare';
 import { computed, ref } from 'vue';
 import Caution from '../kit/Caution.vue';
 import Fold from '../kit/Fold.vue';
@@ -42,14 +43,14 @@ async function topUp(): Promise<void> {
     if (ec.value === at) ec.value = null;
 }
 function setPh(): void {
-    const value = Number(ph.value.replace(',', '.'));
-    if (!(value >= 4 && value <= 9)) return void (wrong.value = 'A pH from 4 to 9: 6.0.');
-    void act('ph', { ph: value });
+    const read = readBare(ph.value, { least: 4, most: 9 });
+    if ('error' in read) return void (wrong.value = read.error);
+    void act('ph', { ph: read.value });
 }
 function goAway(): void {
-    const days = Number(away.value);
-    if (!Number.isInteger(days) || days < 1 || days > 60) return void (wrong.value = 'Whole days, 1 to 60.');
-    void act('away', { days });
+    const read = readBare(away.value, { least: 1, most: 60, whole: true });
+    if ('error' in read) return void (wrong.value = read.error);
+    void act('away', { days: read.value });
 }
 </script>
 

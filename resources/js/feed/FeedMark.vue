@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** Feed: what goes into the water, in which order, and how it stands until harvest. */
+import Field from '../kit/Field.vue';
+import NumberField from '../kit/NumberField.vue';
 import { computed, ref, watch } from 'vue';
 import Caution from '../kit/Caution.vue';
 import { freeFeed, setFeed } from '../kit/edits';
@@ -200,24 +202,21 @@ function takeRun(run: Run, name: string): void {
                             })
                     "
                 />
-                <label class="field">
-                    <span>and pH</span>
-                    <input
-                        class="text"
-                        inputmode="decimal"
-                        :value="plain(garden.document.value.water?.ph ?? 7.4, 1)"
-                        @change="
-                            (e) => {
-                                const v = Number((e.target as HTMLInputElement).value.replace(',', '.'));
-                                if (v > 0 && v <= 14)
-                                    set('change the water', (g) => {
-                                        g.water = { ...g.water, ph: v };
-                                    });
-                                else (e.target as HTMLInputElement).value = plain(garden.document.value.water?.ph ?? 7.4, 1);
-                            }
+                <Field id="water-ph" label="and pH">
+                    <NumberField
+                        id="water-ph"
+                        name="pH of the water"
+                        :least="0"
+                        :most="14"
+                        :value="garden.document.value.water?.ph ?? 7.4"
+                        :set="
+                            (v) =>
+                                set('change the water', (g) => {
+                                    g.water = { ...g.water, ph: v! };
+                                })
                         "
                     />
-                </label>
+                </Field>
             </div>
             <Pick label="Feed" :model-value="feed ? (keyOf(feed.product) ?? OWN) : NONE" :options="products" @update:model-value="choose" />
             <template v-if="feed">
@@ -382,23 +381,22 @@ function takeRun(run: Run, name: string): void {
                                 })
                         "
                     />
-                    <label v-if="(feed.peroxide_mg_l ?? 0) > 0" class="field">
-                        <span>Of the bottle, %</span>
-                        <input
-                            class="text"
-                            inputmode="decimal"
-                            :value="plain(feed.peroxide_pct ?? 3, 1)"
-                            @change="
-                                (e) => {
-                                    const v = Number((e.target as HTMLInputElement).value.replace(',', '.'));
-                                    if (v > 0 && v <= 100)
-                                        setThisFeed('change the peroxide', (f) => {
-                                            f.peroxide_pct = v;
-                                        });
-                                }
+                    <Field v-if="(feed.peroxide_mg_l ?? 0) > 0" id="peroxide-pct" label="Of the bottle, %">
+                        <NumberField
+                            id="peroxide-pct"
+                            name="peroxide of the bottle"
+                            :least="0"
+                            :most="100"
+                            above
+                            :value="feed.peroxide_pct ?? 3"
+                            :set="
+                                (v) =>
+                                    setThisFeed('change the peroxide', (f) => {
+                                        f.peroxide_pct = v!;
+                                    })
                             "
                         />
-                    </label>
+                    </Field>
                     <p class="small faint">It kills helpful microbes too and is gone in about two days.</p>
                 </div>
             </Fold>

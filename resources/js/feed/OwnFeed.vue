@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A feed of one's own from its packet: up to three parts, each dose as it stands there. It is kept in the garden's file. */
+import { readBare } from '../kit/bare';
 import { computed, reactive, ref } from 'vue';
 import { number } from '../kit/format';
 import { useGarden } from '../kit/garden';
@@ -21,17 +22,24 @@ const garden = useGarden();
 const name = ref('My feed');
 const blank = (letter: string): Line => ({ name: letter, label: '', ec: '', density: '', understood: '', dose: null });
 const lines = reactive<Line[]>([blank('A')]);
-const ready = computed(() => lines.length > 0 && lines.every((l) => l.dose !== null) && name.value.trim() !== '');
+const ready = computed(
+    () => lines.length > 0 && lines.every((l) => l.dose !== null) && name.value.trim() !== '' && wrong.value.length === 0,
+);
 
 function understand(line: Line, reading: Understood, label: string): void {
     line.label = label;
     line.dose = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
     line.understood = `${number(reading.value, 3, reading.unit)}${reading.note ? `; ${reading.note}` : ''}`;
 }
+/** What stands in a field that may be left empty. */
+const known = (text: string): ReturnType<typeof readBare> => readBare(text, { least: 0, most: 20, above: true, optional: true });
 const decimal = (text: string): number | null => {
-    const value = Number(text.replace(',', '.'));
-    return text.trim() !== '' && value > 0 && value <= 20 ? value : null;
+    const read = known(text);
+    return 'value' in read ? read.value : null;
 };
+const wrong = computed(() =>
+    lines.flatMap((l) => [l.ec, l.density]).flatMap((text) => [known(text)].flatMap((r) => ('error' in r ? [r.error] : []))),
+);
 function take(): void {
     if (!ready.value) return;
     const product = {
@@ -80,6 +88,7 @@ function take(): void {
             </button>
             <button v-if="lines.length > 1" type="button" class="word" @click="lines.pop()">One less</button>
         </div>
+        <p v-for="says in wrong" :key="says" class="small wrong" role="status">{{ says }}</p>
         <button type="button" class="box strong" :disabled="!ready && !deeds.busy.value" @click="take">Use it here</button>
     </div>
 </template>
@@ -100,6 +109,9 @@ label {
     grid-template-columns: 1fr 1fr;
     gap: 0.5rem;
     align-items: end;
+}
+.wrong {
+    color: var(--stop-text);
 }
 .do {
     display: flex;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A whole number with a button on each side; `null` stands for "as many as it carries". */
 import { ref, useId, watch } from 'vue';
+import { readBare } from './bare';
 import { vShown } from './shown';
 
 const props = defineProps<{ label: string; modelValue: number; least?: number; most?: number; hint?: string }>();
@@ -12,12 +13,10 @@ const shown = ref(0);
 
 /** What is not a whole number within the limits is not taken, and what would do is said. */
 function set(text: string | number): void {
-    const value = Number(text);
-    const [least, most] = [props.least ?? 1, props.most ?? 200];
-    const fits = String(text).trim() !== '' && Number.isInteger(value) && value >= least && value <= most;
-    wrong.value = fits ? '' : `“${text}” will not do for ${props.label}: a whole number from ${least} to ${most}.`;
+    const read = readBare(String(text), { least: props.least ?? 1, most: props.most ?? 200, whole: true });
+    wrong.value = 'error' in read ? read.error : '';
     // The field shows what is so again.
-    if (fits) emit('update:modelValue', value);
+    if ('value' in read) emit('update:modelValue', read.value);
     else shown.value++;
 }
 watch(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A text field for a measure: shows what was understood (`2 3/8 in` → 60.5 mm), and says what would do when it was not. */
 import { computed, ref, useId, watch } from 'vue';
+import { bareNumber } from './bare';
 import { length, mass, MM_PER_INCH, number, temperature, volume } from './format';
 import { deeds } from './deeds';
 import { useMeasures } from './garden';
@@ -56,10 +57,9 @@ function shown(value: number | null): string {
 
 /** The two things that a bare number could be, where the one it would be is out of the question. */
 const either = ref<string[]>([]);
-const BARE = /^\d+(?:[.,]\d+)?$/;
 function couldBe(mm: number): string[] {
     const bare = text.value.trim();
-    if (!props.plausible || !BARE.test(bare)) return [];
+    if (!props.plausible || bareNumber(bare) === null) return [];
     const [least, most] = props.plausible;
     const us = measures.units.value === 'us';
     const other = us ? mm / MM_PER_INCH : mm * MM_PER_INCH;

@@ -17,7 +17,7 @@ const props = defineProps<{
     id?: string;
     label?: string;
     placeholder?: string;
-    inputmode?: 'decimal' | 'text';
+    inputmode?: 'decimal' | 'numeric' | 'text';
     /** Whether it is read while it is being typed, and not only when it is left. */
     live?: boolean;
 }>();

@@ -8,6 +8,7 @@ const L_PER_GALLON = 3.785411784;
 const OUNCES_PER_GALLON = 128;
 const OUNCES_BELOW_GALLONS = 0.5;
 const G_PER_POUND = 453.59237;
+export const G_PER_OUNCE = G_PER_POUND / 16;
 
 /** At most so many digits after the point, and no trailing zeros. */
 export function plain(value: number, decimals: number): string {
@@ -76,7 +77,7 @@ export function mass(kg: number, units: Units): string {
 /** What is picked, or weighed out: `190 g`, from a kilogram on `1.2 kg`; ounces, from a pound on pounds. */
 export function weight(grams: number, units: Units): string {
     if (units === 'us') {
-        const ounces = grams / (G_PER_POUND / 16);
+        const ounces = grams / G_PER_OUNCE;
         return ounces < 16 ? number(ounces, 1, 'oz') : mass(grams / 1000, units);
     }
     return grams < 1000 ? number(grams, 0, 'g') : mass(grams / 1000, units);

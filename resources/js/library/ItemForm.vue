@@ -14,7 +14,7 @@ import ReadField from '../kit/ReadField.vue';
 import { readDose, type Understood } from '../kit/reader';
 import type { Cup, Lid, Station, Vessel } from '../types/garden';
 import type { CropColumns, Draft, Kind } from './shelves';
-import { vShown } from '../kit/shown';
+import NumberField from '../kit/NumberField.vue';
 
 const props = defineProps<{ kind: Kind; item: Draft; crop: CropColumns }>();
 const emit = defineEmits<{ change: [item: Draft] }>();
@@ -63,12 +63,6 @@ const groups = computed(() => {
 const said = (field: { words?: Record<string, string> }, value: string): string =>
     field.words?.[value] ?? value.charAt(0).toUpperCase() + value.slice(1);
 
-function typed(key: string, event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const value = Number(field.value.trim().replace(',', '.'));
-    if (field.value.trim() !== '' && Number.isFinite(value)) set(key, value);
-    else field.value = String(props.item[key] ?? '');
-}
 interface Part {
     name: string;
     ml_per_l?: number;
@@ -83,10 +77,6 @@ const setPart = (i: number, change: Partial<Part>): void =>
         'parts',
         parts.value.map((part, at) => (at === i ? { ...part, ...change } : part)),
     );
-const decimal = (text: string): number | null => {
-    const value = Number(text.trim().replace(',', '.'));
-    return text.trim() !== '' && value > 0 ? value : null;
-};
 function dose(i: number, reading: Understood, label: string): void {
     const { ml_per_l: _, g_per_l: __, ...rest } = parts.value[i] ?? { name: '' };
     const read = reading.unit === 'mL/L' ? { ml_per_l: reading.value } : { g_per_l: reading.value };
@@ -148,6 +138,8 @@ const words = (list: string[]): { value: string; name: string }[] =>
             <Measure
                 label="Sold as"
                 dimension="volume"
+                :least="0"
+                above
                 optional
                 :model-value="n('label_l')"
                 at="/label_l"
@@ -164,6 +156,8 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 v-if="item.kind === 'bottle'"
                 label="Cut it at"
                 dimension="length"
+                :least="0"
+                above
                 optional
                 :model-value="n('cut_mm')"
                 at="/cut_mm"
@@ -259,13 +253,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 @update:model-value="(v) => v !== null && set('power_w', v)"
             />
             <Field id="f-outlets" label="Outlets" beside>
-                <input
-                    id="f-outlets"
-                    v-shown="item.outlets as number"
-                    class="text"
-                    inputmode="numeric"
-                    @change="typed('outlets', $event)"
-                />
+                <NumberField id="f-outlets" name="outlets" :least="1" whole :value="n('outlets')" :set="(v) => set('outlets', v)" />
             </Field>
             <Pick
                 label="Runs on"
@@ -279,13 +267,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 @update:model-value="(v) => set('supply', v)"
             />
             <Field id="f-noise" label="Noise at 1 m, dB" beside>
-                <input
-                    id="f-noise"
-                    v-shown="(item.noise_db ?? '') as number"
-                    class="text"
-                    inputmode="decimal"
-                    @change="typed('noise_db', $event)"
-                />
+                <NumberField id="f-noise" name="noise_db" :value="n('noise_db')" :set="(v) => set('noise_db', v)" />
             </Field>
         </template>
         <template v-if="kind === 'stones'">
@@ -317,12 +299,11 @@ const words = (list: string[]): { value: string; name: string }[] =>
                 @update:model-value="(v) => v !== null && set('max_l_min', v)"
             />
             <Field id="f-resistance" label="Resists, kPa per L/min" beside>
-                <input
+                <NumberField
                     id="f-resistance"
-                    v-shown="item.resistance_kpa_per_l_min as number"
-                    class="text"
-                    inputmode="decimal"
-                    @change="typed('resistance_kpa_per_l_min', $event)"
+                    name="resistance_kpa_per_l_min"
+                    :value="n('resistance_kpa_per_l_min')"
+                    :set="(v) => set('resistance_kpa_per_l_min', v)"
                 />
             </Field>
         </template>
@@ -343,23 +324,25 @@ const words = (list: string[]): { value: string; name: string }[] =>
                     {{ part.ml_per_l ? number(part.ml_per_l, 3, 'mL/L') : number(part.g_per_l ?? 0, 3, 'g/L') }}
                 </p>
                 <Field :id="`f-ec-${i}`" :label="`mS/cm of 1 ${part.ml_per_l ? 'mL' : 'g'} in a litre`" beside>
-                    <input
+                    <NumberField
                         :id="`f-ec-${i}`"
-                        class="text"
-                        inputmode="decimal"
-                        placeholder="unknown"
-                        :value="part.ec_per_unit ?? ''"
-                        @change="setPart(i, { ec_per_unit: decimal(($event.target as HTMLInputElement).value) })"
+                        :name="`ec_per_unit of part ${i}`"
+                        :least="0"
+                        above
+                        optional
+                        :value="part.ec_per_unit ?? null"
+                        :set="(v) => setPart(i, { ec_per_unit: v })"
                     />
                 </Field>
                 <Field :id="`f-density-${i}`" label="g in a mL" beside>
-                    <input
+                    <NumberField
                         :id="`f-density-${i}`"
-                        class="text"
-                        inputmode="decimal"
-                        placeholder="unknown"
-                        :value="part.density_g_ml ?? ''"
-                        @change="setPart(i, { density_g_ml: decimal(($event.target as HTMLInputElement).value) })"
+                        :name="`density_g_ml of part ${i}`"
+                        :least="0"
+                        above
+                        optional
+                        :value="part.density_g_ml ?? null"
+                        :set="(v) => setPart(i, { density_g_ml: v })"
                     />
                 </Field>
             </fieldset>
@@ -395,13 +378,7 @@ const words = (list: string[]): { value: string; name: string }[] =>
                         @update:model-value="(v) => v !== null && set(f.key, v)"
                     />
                     <Field v-else :id="`f-${f.key}`" :label="f.unit ? `${f.name}, ${f.unit}` : f.name" beside>
-                        <input
-                            :id="`f-${f.key}`"
-                            class="text"
-                            inputmode="decimal"
-                            v-shown="item[f.key] as number"
-                            @change="typed(f.key, $event)"
-                        />
+                        <NumberField :id="`f-${f.key}`" :name="f.key" :value="n(f.key)" :set="(v) => set(f.key, v)" />
                     </Field>
                 </template>
             </fieldset>

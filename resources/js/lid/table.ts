@@ -1,3 +1,4 @@
+import { bareNumber } from '../kit/bare';
 import { read } from '../kit/reader';
 import type { Units } from '../kit/format';
 import type { Hole } from '../types/garden';
@@ -32,8 +33,8 @@ export async function holesFrom(text: string, lid: Size, units: Units): Promise<
             if ('error' in a) return `Line ${at}: ${a.error}`;
             if ('away' in a) return a;
             if (lid.round) {
-                const angle = Number(second.replace('°', '').replace(',', '.'));
-                if (second.trim() === '' || !Number.isFinite(angle)) return `Line ${at}: “${second}” is no angle. Write degrees, as 120.`;
+                const angle = bareNumber(second.replace('°', ''));
+                if (angle === null) return `Line ${at}: “${second}” is no angle. Write degrees, as 120.`;
                 return place(a.value * Math.cos((angle * Math.PI) / 180), a.value * Math.sin((angle * Math.PI) / 180));
             }
             const b = await read(second, 'length', units);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What was read or done: by one line of text, or by fields with large targets; without a meter as easily as with one. */
 import { computed, ref, watch } from 'vue';
+import { readBare } from '../kit/bare';
 import { useGarden } from '../kit/garden';
 import type { Answer } from '../kit/api';
 import { deeds } from '../kit/deeds';
@@ -160,10 +161,11 @@ async function keepThem(): Promise<void> {
         const text = texts.value[key].trim();
         if (text === '') continue;
         if (dimension === null) {
-            const value = Number(text.replace(',', '.'));
-            if (!Number.isFinite(value)) faults.value[key] = 'A number.';
+            const bare = readBare(text, {});
+            const value = 'value' in bare ? bare.value : 0;
+            if ('error' in bare) faults.value[key] = bare.error;
             else if (key === 'ph' && (value < 0 || value > 14))
-                faults.value[key] = value <= 140 ? `${value}? pH lies from 0 to 14: ${value / 10}?` : 'pH lies from 0 to 14.';
+                faults.value[key] = value > 0 && value <= 140 ? `${value}? pH lies from 0 to 14: ${value / 10}?` : 'pH lies from 0 to 14.';
             else of[key] = value;
             continue;
         }

@@ -17,6 +17,7 @@ import { keyOf, vesselOptions } from '../kit/library';
 import { deeds } from '../kit/deeds';
 import { at as mendedAt } from '../kit/findings';
 import Measure from '../kit/Measure.vue';
+import NumberField from '../kit/NumberField.vue';
 import Pick from '../kit/Pick.vue';
 import type { Way } from '../kit/reader';
 import { SYSTEMS } from '../kit/systems';
@@ -154,13 +155,10 @@ const ownChanges = computed(() => {
 
 const byScale = ref<'jug' | 'scale'>('jug');
 
-function setDrip(key: 'flow_l_h' | 'on_min' | 'off_min', event: Event): void {
-    const value = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-    if (Number.isFinite(value) && (value > 0 || key === 'off_min'))
-        setField('change the drip', (t) => {
-            (t.nursery ??= {})[key] = value;
-        });
-    else (event.target as HTMLInputElement).value = String(report.value.nursery?.[key] ?? '');
+function setDrip(key: 'flow_l_h' | 'on_min' | 'off_min', value: number): void {
+    setField('change the drip', (t) => {
+        (t.nursery ??= {})[key] = value;
+    });
 }
 
 const dripNote = computed(() => {
@@ -274,31 +272,36 @@ const shelf = computed(() => garden.document.value.site?.shelf_limit_kg ?? null)
             </div>
             <div v-if="report.nursery" class="stack">
                 <Field id="drip-flow" label="Water pump, L/h"
-                    ><input
+                    ><NumberField
                         id="drip-flow"
-                        class="text"
-                        inputmode="decimal"
-                        v-shown="report.nursery.flow_l_h"
-                        @change="setDrip('flow_l_h', $event)"
+                        name="flow_l_h"
+                        :least="0"
+                        :most="10000"
+                        above
+                        :value="report.nursery.flow_l_h"
+                        :set="(v) => setDrip('flow_l_h', v!)"
                     />
                 </Field>
                 <div class="pair">
                     <Field id="drip-on" label="On, min"
-                        ><input
+                        ><NumberField
                             id="drip-on"
-                            class="text"
-                            inputmode="decimal"
-                            v-shown="report.nursery.on_min"
-                            @change="setDrip('on_min', $event)"
+                            name="on_min"
+                            :least="0"
+                            :most="1440"
+                            above
+                            :value="report.nursery.on_min"
+                            :set="(v) => setDrip('on_min', v!)"
                         />
                     </Field>
                     <Field id="drip-off" label="Off, min"
-                        ><input
+                        ><NumberField
                             id="drip-off"
-                            class="text"
-                            inputmode="decimal"
-                            v-shown="report.nursery.off_min"
-                            @change="setDrip('off_min', $event)"
+                            name="off_min"
+                            :least="0"
+                            :most="1440"
+                            :value="report.nursery.off_min"
+                            :set="(v) => setDrip('off_min', v!)"
                         />
                     </Field>
                 </div>
