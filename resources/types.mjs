@@ -7,6 +7,7 @@ mkdirSync('resources/js/types', { recursive: true });
 const named = {
     garden: 'Garden',
     report: 'Report',
+    answers: 'Answers',
     entry: 'Entry',
     days: 'Days',
     diary: 'Diary',

@@ -14,7 +14,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('schema', 'Prints a JSON Schema: of a garden, its report, an entry of its log, its days, a diary, a dry run, or a wish.')]
 final class SchemaCommand extends Command
 {
-    private const NAMES = ['garden', 'report', 'entry', 'days', 'diary', 'dry-run', 'odds', 'wish', 'wish-answer'];
+    private const NAMES = ['garden', 'report', 'answers', 'entry', 'days', 'diary', 'dry-run', 'odds', 'wish', 'wish-answer'];
 
     public function __construct(private readonly LibraryFiles $files)
     {

@@ -22,6 +22,9 @@ use stdClass;
 final class LibraryFiles
 {
     /** Shelves, and with them names and prices, each in a file of its own; crops are a table. */
+    /** What the routes that compute answer. */
+    private const ANSWERS = 'answers';
+
     private const SHELVES = [
         'vessels', 'cups', 'stones', 'pumps', 'tubes', 'lamps', 'products', 'climates', 'offers', 'parts', 'produce',
     ];
@@ -96,9 +99,15 @@ final class LibraryFiles
 
     private function joined(string $name): stdClass
     {
-        $stamp = $name === 'garden' ? $this->stamp() : KeptFiles::stamp($this->parts($name));
+        $answers = $name === self::ANSWERS;
+        $stamp = $name === 'garden' ? $this->stamp()
+            : KeptFiles::stamp([...$this->parts($name), ...($answers ? $this->parts('report') : [])]);
 
-        return $this->kept->of("$name-$stamp", fn (): stdClass => SchemaParts::joined(array_map(self::parsed(...), $this->parts($name))));
+        return $this->kept->of("$name-$stamp", fn (): stdClass => SchemaParts::joined([
+            ...array_map(self::parsed(...), $this->parts($name)),
+            // Much of what is answered stands in the report too, and is told there.
+            ...($answers ? [(object) ['$defs' => $this->schema('report')->{'$defs'}]] : []),
+        ]));
     }
 
     /** @return list<string> the files that a schema is put together from */

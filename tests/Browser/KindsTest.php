@@ -64,9 +64,10 @@ it('designs a nursery from an empty garden, with its caution', function () {
     $tub = reported($browser, $server)->tubs[0];
 
     expect($tub->nursery->litres_day)->toEqualWithDelta(240, 1e-9)
-        // What is no number is not taken.
+        // What is no number is not taken, and stays where it was written, with what would do.
         ->and($tub->nursery->flow_l_h)->toBe(60.0)
-        ->and($browser->see('#drip-flow')->getAttribute('value'))->toBe('60');
+        ->and($browser->see('#drip-flow')->getAttribute('value'))->toBe('much')
+        ->and($browser->bodyText())->toContain('“much” will not do: a number above 0, at most 10000.');
 });
 
 it('designs a nested pair from an empty garden', function () {

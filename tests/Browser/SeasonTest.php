@@ -185,7 +185,7 @@ it('shows what would go wrong without changing anything, and what a battery adds
     $browser->press(Browser::text('Power cut', 'button'));
     $battery = WebDriverBy::xpath("//label[span[normalize-space(.)='A battery of, Wh']]/input");
     $browser->write($battery, '72')->waitForText('keeps the air going for 12');
-    $browser->write($battery, '-5')->waitForText('0 to 100 000 Wh');
+    $browser->write($battery, '-5')->waitForText('a number from 0 to 100000. 12 V and 12 Ah are 144.');
     expect(json_encode($server->document($id)))->toBe($before);
 });
 

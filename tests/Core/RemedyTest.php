@@ -438,7 +438,8 @@ it('tries the ways of the first findings at each mark, of all where they are ask
 it('tries the ways of the tub that is looked at first', function () {
     $finding = static fn (?string $tub, string $mark): Finding => new Finding("$mark.x", Severity::Mend, $tub, '', '', '', mark: $mark);
     $findings = [
-        $finding('a', 'air'), $finding('b', 'air'), $finding('a', 'air'), $finding('b', 'crop'), $finding('b', 'air'), $finding(null, 'air'),
+        $finding('a', 'air'), $finding('b', 'air'), $finding('a', 'air'),
+        $finding('b', 'crop'), $finding('b', 'air'), $finding(null, 'air'),
     ];
 
     expect((new WaysWanted)->inOrder($findings))->toBe([5, 0, 1, 2, 3, 4])

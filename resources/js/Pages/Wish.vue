@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** From a wish to a garden: what to eat, where, with how much work and money; and whole designs that are just that. */
+import type { Answers } from '../types/answers';
 import { Head, Link, router } from '@inertiajs/vue3';
 import { applyPatch, type Operation } from 'fast-json-patch';
 import { computed, ref, useTemplateRef } from 'vue';
@@ -109,7 +110,7 @@ async function add(design: Design): Promise<void> {
     const into = props.into;
     if (!into) return;
     const body = JSON.stringify({ into: into.id, design: design.garden });
-    const made = await send<{ patch: Operation[] }>('Adding it', 'wish/into', { body });
+    const made = await send<Answers['wish/into']>('Adding it', 'wish/into', { body });
     if (made.kind !== 'done') {
         message.value = 'message' in made ? made.message : 'It could not be added. Press it again.';
         return;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A pump of one's own: from its box, from "for tanks of n litres", or from a jar and a stopwatch. */
+import type { Answers } from '../types/answers';
 import { readBare } from '../kit/bare';
 import { reactive, ref } from 'vue';
 import { deeds, type Act } from '../kit/deeds';
@@ -43,7 +44,7 @@ async function work(act: Act): Promise<void> {
             ? [{ litres: f.litres, depth_mm: f.depth_mm, seconds: f.seconds.value }]
             : [],
     );
-    const answer = await ask<{ curve: [number, number][]; free_flow_l_min: number; max_pressure_kpa: number }>('pumps/curve', {
+    const answer = await ask<Answers['pumps/curve']>('pumps/curve', {
         body: JSON.stringify(
             way.value === 'box'
                 ? { way: 'box', free_flow_l_min: values.free ?? 0, max_pressure_kpa: values.pressure }

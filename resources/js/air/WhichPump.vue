@@ -5,7 +5,7 @@ import { money, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Toggle from '../kit/Toggle.vue';
 import { useTurns } from '../kit/turns';
-import type { PumpOption } from './look';
+import type { PumpOption } from '../types/answers';
 
 const props = defineProps<{ day: number }>();
 const emit = defineEmits<{ take: [option: PumpOption] }>();

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Choosing a new tub: the vessels drawn at one scale or one by tape, then how it is run, its cup and its crop. */
+import type { Advice } from '../types/answers';
 import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
 import { sections } from '../drawing/shape';
@@ -35,7 +36,7 @@ const run = ref<Tub['system'] | null>(null);
 const cropChosen = ref<string | null | undefined>(undefined);
 const cupChosen = ref<string | null>(null);
 const ownCup = ref<Exclude<Cup, string> | null>(null);
-const advised = ref<{ system: Tub['system']; crop: string | null; cup: string }>({ system: 'aerated', crop: null, cup: 'net-cup-50' });
+const advised = ref<Advice>({ system: 'aerated', crop: null, cup: 'net-cup-50' });
 const system = computed(() => run.value ?? advised.value.system);
 const crop = computed(() => (cropChosen.value === undefined ? advised.value.crop : cropChosen.value));
 const cup = computed(() => cupChosen.value ?? advised.value.cup);
@@ -67,7 +68,7 @@ let advising: Promise<void> = Promise.resolve();
 /** What a garden would refuse of it: a measure beyond its limits. */
 const fault = ref('');
 async function advise(): Promise<void> {
-    const answer = await ask<typeof advised.value>('advice', {
+    const answer = await ask<Advice>('advice', {
         body: JSON.stringify({ vessel: given.value, system: run.value, crop: cropChosen.value ?? null }),
     });
     if (!answer) return;

@@ -17,7 +17,8 @@ import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PlugDetail from './PlugDetail.vue';
-import { buildOf, spell, tick, today, type BuildSheet, type Step } from './sheet';
+import { buildOf, spell, tick, today } from './sheet';
+import type { BuildSheet, Step } from '../types/answers';
 
 const garden = useGarden();
 const tub = computed(() => garden.tubReport.value);

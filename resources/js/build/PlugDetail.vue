@@ -2,7 +2,7 @@
 /** A plug cut through for each crop, with its seeds or its seedlings, and when each is sown, up and ready, up to the day of planting. */
 import { computed, ref } from 'vue';
 import { useBox } from '../drawing/useBox';
-import type { Sown } from './sheet';
+import type { Sown } from '../types/answers';
 
 const props = defineProps<{ sown: Sown[]; raised: boolean }>();
 

@@ -17,7 +17,8 @@ import MarkPage from '../shell/MarkPage.vue';
 import Fold from '../kit/Fold.vue';
 import Pick from '../kit/Pick.vue';
 import type { PartReport } from '../types/report';
-import { amount, quantityIn, type CostFigures } from './money';
+import { amount, quantityIn } from './money';
+import type { Answers, CostFigures } from '../types/answers';
 import Prices from './Prices.vue';
 import WaysToSpendLess from './WaysToSpendLess.vue';
 import { vShown } from '../kit/shown';
@@ -101,7 +102,7 @@ async function take(as: 'csv' | 'pdf' | 'xlsx'): Promise<void> {
         fileFault.value = await download(`parts?as=${as}`, garden.document.value);
         return;
     }
-    const answer = await tables.ask<{ rows: (string | number | null)[][] }>('parts?as=rows', {
+    const answer = await tables.ask<Answers['parts']>('parts?as=rows', {
         body: JSON.stringify(garden.document.value),
     });
     if (answer?.kind !== 'done') {

@@ -7,7 +7,8 @@ import { useGarden } from '../kit/garden';
 import ReadField from '../kit/ReadField.vue';
 import { readSum } from '../kit/reader';
 import { useTurns } from '../kit/turns';
-import { quantityIn, taken, type Offer, type PriceList, type SupplierPrices } from './money';
+import { quantityIn, taken } from './money';
+import type { Offer, PriceList, SupplierPrices } from '../types/answers';
 
 const garden = useGarden();
 const report = garden.report;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Crop: what is to grow, how many, by which method, and whether this tub carries it. */
+import type { RankedCrop, RankedVessel } from '../types/answers';
 import Fold from '../kit/Fold.vue';
 import { computed, ref } from 'vue';
 import LidPlan from '../drawing/LidPlan.vue';
@@ -57,15 +58,6 @@ const LINES: Record<string, string> = {
 };
 const lines = computed(() => report.value.levels.choices.map((c) => ({ value: c.choice as string, name: LINES[c.choice] ?? c.choice })));
 const line = computed(() => report.value.levels.choices.find((c) => c.chosen)?.choice ?? '');
-
-interface Ranked {
-    name: string;
-    plants: number;
-    severity: 'stop' | 'mend' | 'mind' | null;
-    says: string | null;
-}
-type RankedCrop = Ranked & { crop: string; harvest_day: number | null };
-type RankedVessel = Ranked & { vessel: string; working_l: number };
 
 function set(says: string, edit: (tub: Tub, garden: Garden) => void): void {
     garden.changeTub(says, edit);
@@ -356,8 +348,10 @@ const plural = computed(() => report.value.crops.length > 1);
                     />
                     <LightRows />
                     <p class="small faint">
-                        For the whole garden, but for a lamp of a tub’s own. Plants here drink {{ number(season.climate, 2) }} times what
-                        they would in the reference room.
+                        For the whole garden, but for a lamp of a tub’s own.
+                        <template v-if="season.climate !== undefined">
+                            Plants here drink {{ number(season.climate, 2) }} times what they would in the reference room.
+                        </template>
                     </p>
                 </div>
             </Fold>

@@ -42,7 +42,7 @@ const harvests = computed(() => {
         if (written.every((w) => X(w) - X(day) > 54) && (written.length === 0 || X(day) - X(0) > 60)) written.push(day);
     return written;
 });
-const topUps = computed(() => props.tub.season.planned_top_ups);
+const topUps = computed(() => props.tub.season.planned_top_ups ?? []);
 const spoken = computed(() =>
     [
         ...crops.value.map(

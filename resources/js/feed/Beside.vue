@@ -4,7 +4,8 @@ import { computed } from 'vue';
 import { money, number, length, type Units, volume } from '../kit/format';
 import type { FeedDose } from '../types/report';
 import { CHANGES, METHODS, STRENGTHS, TOP_UPS } from './schools';
-import type { Ask, Run } from './season';
+import type { Ask } from './season';
+import type { Run } from '../types/answers';
 
 const props = defineProps<{ asks: Ask[]; runs: Run[]; units: Units; currency: string; lastDay: number; passive: boolean }>();
 const emit = defineEmits<{ change: [asks: Ask[]]; take: [run: Run, name: string] }>();

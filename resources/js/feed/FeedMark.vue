@@ -28,7 +28,8 @@ import OwnFeed from './OwnFeed.vue';
 import ReadsOtherwise from './ReadsOtherwise.vue';
 import { CHANGES, CLIMATES, SOURCES, STEADY, STRENGTHS, TOP_UPS } from './schools';
 import SeasonChart from './SeasonChart.vue';
-import { ppm, useSeason, type Ask, type Run } from './season';
+import { ppm, useSeason, type Ask } from './season';
+import type { Run } from '../types/answers';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);

@@ -5,7 +5,7 @@ import Counter from '../kit/Counter.vue';
 import { length, number, type Units, volume } from '../kit/format';
 import type { FeedDose } from '../types/report';
 import { amount } from './amount';
-import type { Leave, SeasonEvent } from './season';
+import type { Leave, SeasonEvent } from '../types/answers';
 
 const props = defineProps<{
     /** The first day without a visit, and for how many nobody comes. */

@@ -4,14 +4,7 @@ import { ref, watch } from 'vue';
 import { number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
-
-interface Years {
-    years: number;
-    harvests: number;
-    harvest_day: number[] | null;
-    harvest_g: number[] | null;
-    findings: { severity: 'stop' | 'mend' | 'mind'; code: string; years: number }[];
-}
+import type { Answers, Years } from '../types/answers';
 
 const SEEDS = 20;
 const WORDS: Record<string, string> = {
@@ -39,7 +32,7 @@ watch([garden.document, garden.selected], () => {
 
 async function ask(): Promise<void> {
     busy.value = true;
-    const answer = await turns.ask<{ years: Years | null }>('season', {
+    const answer = await turns.ask<Answers['season']>('season', {
         body: JSON.stringify({
             garden: garden.document.value,
             tub: garden.selected.value,
@@ -50,7 +43,7 @@ async function ask(): Promise<void> {
     busy.value = false;
     if (!answer) return;
     away.value = answer.kind === 'done' ? '' : 'message' in answer ? answer.message : 'That cannot be looked at here.';
-    if (answer.kind === 'done') years.value = answer.data.years;
+    if (answer.kind === 'done') years.value = answer.data.years ?? null;
 }
 const of = (count: number): string => `${count} of ${years.value?.years} years`;
 </script>

@@ -5,20 +5,8 @@ import { number, volume } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import { useTurns } from '../kit/turns';
-import type { FeedDose } from '../types/report';
+import type { Correction, FeedDose } from '../types/answers';
 import { amount } from './amount';
-
-interface Answer {
-    litres: number;
-    take_out_l: number;
-    put_in_l: number;
-    level_mm: number;
-    ec_ms_cm: number;
-    after_ec_ms_cm: number;
-    reaches: boolean;
-    feed_known: boolean;
-    parts: FeedDose[];
-}
 
 /** A correction that was done, as a log has it: what was read, what was left when water was out, and what was put in. */
 export interface Corrected {
@@ -42,7 +30,7 @@ const garden = useGarden();
 const now = ref<number | null>(null);
 const wanted = ref<number | null>(null);
 const litres = ref<number | null>(null);
-const answer = ref<Answer | null>(null);
+const answer = ref<Correction | null>(null);
 const refused = ref('');
 const want = computed(() => wanted.value ?? props.usual);
 
@@ -53,7 +41,7 @@ watch([now, want, litres, () => props.day, garden.document, garden.selected], as
         answer.value = null;
         return;
     }
-    const result = await ask<Answer>('season/correct', {
+    const result = await ask<Correction>('season/correct', {
         body: JSON.stringify({
             garden: garden.document.value,
             tub: garden.selected.value,

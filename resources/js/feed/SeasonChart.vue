@@ -6,7 +6,7 @@ import { useBox } from '../drawing/useBox';
 import { dayByKey } from '../kit/arrows';
 import { dimension, number, temperature, type Units, volume } from '../kit/format';
 import type { SeasonDay, TubReport } from '../types/report';
-import type { Run } from './season';
+import type { Run } from '../types/answers';
 
 const props = defineProps<{ tub: TubReport; runs: Run[]; names: string[]; units: Units; day: number }>();
 const emit = defineEmits<{ 'update:day': [day: number] }>();

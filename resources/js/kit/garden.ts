@@ -1,3 +1,4 @@
+import type { Answers } from '../types/answers';
 import { computed, inject, onBeforeUnmount, provide, ref, shallowRef, type ComputedRef, type InjectionKey, type Ref } from 'vue';
 import { spoken, wallClock } from './dates';
 import type { AirSystem, Garden, Planting, Tub } from '../types/garden';
@@ -217,7 +218,10 @@ export class OpenGarden {
 
     private async asked(says: string, path: string, body: () => unknown, act: Act): Promise<{ tub?: string } | null> {
         for (let tries = 0; tries < MOST_ASKED && this.isOpen; tries++) {
-            const answer = await call<{ patch: unknown[]; tub?: string }>(path, { body: JSON.stringify(body()), within: ASK_WITHIN_MS });
+            const answer = await call<Answers['edits/run'] & Partial<Answers['edits/add']>>(path, {
+                body: JSON.stringify(body()),
+                within: ASK_WITHIN_MS,
+            });
             if (!this.isOpen) return null;
             if (answer.kind === 'refused') this.refusal.value = { says, faults: answer.faults };
             if (answer.kind !== 'done') {

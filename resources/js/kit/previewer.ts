@@ -160,7 +160,7 @@ export class Previewer {
         return new URLSearchParams({ ...(tub !== null && { tub }), ways: String(WAYS_AT_ONCE), ...(mark !== null && { mark }) });
     }
 
-    /** What of the report is not final: layouts of all tubs, and remedies that are wanted of the tub that is looked at and of what it shares. */
+    /** What of the report is not final: layouts of all tubs, and wanted remedies of the tub that is looked at and of what it shares. */
     private left(): number {
         const tub = this.tub();
         const open = this.openMark();

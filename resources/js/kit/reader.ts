@@ -1,3 +1,4 @@
+import type { Answers } from '../types/answers';
 import { call } from './api';
 import type { Units } from './format';
 
@@ -57,7 +58,7 @@ async function flush(): Promise<void> {
 }
 
 async function ask(units: Units, items: Waiting[]): Promise<void> {
-    const result = await call<{ readings: Reading[] }>('read', {
+    const result = await call<Answers['read']>('read', {
         body: JSON.stringify({ units, texts: items.map(({ text, dimension, how }) => ({ text, dimension, ...how })) }),
         within: READ_WITHIN_MS,
     });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** How many cups: all that the tub carries, a number, or as many as go so far apart. */
+import type { Answers } from '../types/answers';
 import { computed, ref, watch } from 'vue';
 import Counter from '../kit/Counter.vue';
 import { deeds } from '../kit/deeds';
@@ -42,7 +43,7 @@ const { ask } = useTurns();
 function apart(mm: number): void {
     wanted.value = mm;
     void deeds.run('Counting the cups that go so far apart', async (act) => {
-        const answer = await ask<{ cups: number[] }>(`apart?tub=${encodeURIComponent(tub.value.id)}&mm=${mm}`, {
+        const answer = await ask<Answers['apart']>(`apart?tub=${encodeURIComponent(tub.value.id)}&mm=${mm}`, {
             body: JSON.stringify(garden.document.value),
         });
         if (answer?.kind === 'done') act(() => set(Math.max(1, answer.data.cups[0] ?? 1), 'put cups so far apart'));

@@ -7,7 +7,7 @@ import { fine, length } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
 import type { Cup } from '../types/garden';
-import type { CupFit } from './layouts';
+import type { Answers, CupFit } from '../types/answers';
 
 const garden = useGarden();
 const units = garden.units;
@@ -29,7 +29,7 @@ function choose(key: string): void {
 
 watch([open, hole], async ([now]) => {
     if (!now) return;
-    const answer = await ask<{ cups: CupFit[] }>('cups', { body: JSON.stringify({ hole_mm: hole.value }) });
+    const answer = await ask<Answers['cups']>('cups', { body: JSON.stringify({ hole_mm: hole.value }) });
     if (answer?.kind === 'done') cups.value = answer.data.cups.slice(0, 12);
 });
 </script>

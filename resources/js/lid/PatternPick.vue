@@ -4,7 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { dimension } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
-import type { Candidate } from './layouts';
+import type { Answers, Candidate } from '../types/answers';
 
 const props = defineProps<{ modelValue: string }>();
 const emit = defineEmits<{ 'update:modelValue': [pattern: string] }>();
@@ -38,7 +38,7 @@ watch(
 );
 
 async function look(): Promise<void> {
-    const answer = await ask<{ candidates: Candidate[] }>(`layouts?tub=${encodeURIComponent(report.value.id)}`, {
+    const answer = await ask<Answers['layouts']>(`layouts?tub=${encodeURIComponent(report.value.id)}`, {
         body: JSON.stringify(garden.document.value),
     });
     if (answer?.kind === 'done') found.value = answer.data.candidates;

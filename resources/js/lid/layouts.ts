@@ -1,25 +1,6 @@
 import type { Hole as DrilledHole } from '../types/garden';
 import type { TubReport } from '../types/report';
 
-/** A pattern that a lid could have, with what it comes to. */
-export interface Candidate {
-    pattern: string;
-    count: number;
-    spacing_mm: number | null;
-    holes: { x_mm: number; y_mm: number }[];
-}
-
-/** A cup that hangs or wedges in the hole as it is. */
-export interface CupFit {
-    cup: string;
-    name: string;
-    seat: 'lip' | 'wedged';
-    bearing_mm: number;
-    play_mm: number;
-    raise_mm: number;
-    good: boolean;
-}
-
 interface Hole {
     x_mm: number;
     y_mm: number;

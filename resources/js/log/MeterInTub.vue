@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A meter that stands in this tub: put in, asked, seen to be there or away, and calibrated by two fluids. */
+import type { Answers } from '../types/answers';
 import { computed, ref, watch } from 'vue';
 import type { Entry } from '../days/diary';
 import { outbox } from '../days/outbox';
@@ -127,7 +128,7 @@ const fluids = (): Calibration => ({
     high_shown: shown.value.high!,
 });
 async function judge(): Promise<void> {
-    const answer = await turns.ask<{ word: string; says: string }>('meter/judge', {
+    const answer = await turns.ask<Answers['meter/judge']>('meter/judge', {
         body: JSON.stringify({ what: what.value, ...fluids() }),
     });
     judged.value = answer?.kind === 'done' ? answer.data : null;
