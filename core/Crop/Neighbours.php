@@ -33,7 +33,8 @@ final readonly class Neighbours
         $closest = null;
         $least = INF;
         $planted = array_keys(array_filter($cropAt));
-        $places = Arrangement::of($arrangement->pattern, array_map(static fn (int $i): Point => $arrangement->points[$i], $planted));
+        $places = count($planted) === $arrangement->count() ? $arrangement
+            : Arrangement::of($arrangement->pattern, array_map(static fn (int $i): Point => $arrangement->points[$i], $planted));
         $spacings = array_map(static fn (int $i): float => $cropAt[$i]->spacingMm ?? 0.0, $planted);
         // Pairs that are farther apart than crops differ from each other have more to spare than the nearest.
         $reach = $spacings === [] ? 0.0 : ($places->holeDistance ?? 0.0) * max($spacings) / min($spacings);

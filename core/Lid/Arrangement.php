@@ -7,13 +7,16 @@ namespace KelpTub\Core\Lid;
 use KelpTub\Core\Geometry\Point;
 
 /** Hole centres laid out by a pattern, with the least distance between any two (null for one hole), in mm. */
-final readonly class Arrangement
+final class Arrangement
 {
+    /** @var array<string, list<array{float, int, int}>> pairs that were asked for, by how far apart */
+    private array $pairs = [];
+
     /** @param  list<Point>  $points */
     private function __construct(
-        public PatternKind $pattern,
-        public array $points,
-        public ?float $holeDistance,
+        public readonly PatternKind $pattern,
+        public readonly array $points,
+        public readonly ?float $holeDistance,
     ) {
     }
 
@@ -46,21 +49,30 @@ final readonly class Arrangement
     /**
      * Pairs of holes at most so far apart, the later one first.
      *
-     * @return iterable<array{float, int, int}> distance, and the numbers of both
+     * @return list<array{float, int, int}> distance, and the numbers of both
      */
-    public function pairs(float $within): iterable
+    public function pairs(float $within): array
     {
+        return $this->pairs[(string) $within] ??= $this->pairsWithin($within);
+    }
+
+    /** @return list<array{float, int, int}> */
+    private function pairsWithin(float $within): array
+    {
+        $pairs = [];
         $order = array_keys($this->points);
         usort($order, fn (int $a, int $b): int => $this->points[$a]->x <=> $this->points[$b]->x);
         foreach ($order as $n => $i) {
             $p = $this->points[$i];
-            for ($m = $n - 1; $m >= 0 && $p->x - $this->points[$order[$m]]->x <= $within; $m--) {
-                $distance = $p->distanceTo($this->points[$order[$m]]);
-                if ($distance <= $within) {
-                    yield [$distance, max($i, $order[$m]), min($i, $order[$m])];
+            for ($m = $n - 1; $m >= 0 && $p->x - ($q = $this->points[$order[$m]])->x <= $within; $m--) {
+                // Most of those beside it lie too far before or behind it.
+                if (abs($p->y - $q->y) <= $within && ($distance = $p->distanceTo($q)) <= $within) {
+                    $pairs[] = [$distance, max($i, $order[$m]), min($i, $order[$m])];
                 }
             }
         }
+
+        return $pairs;
     }
 
     /** Holes that lie within this share of the least distance of each other, back to front, are a row. */

@@ -154,20 +154,33 @@ final class LidReport
         $points = $plan->holes->arrangement->points;
         $cupAt = $plan->holes->cupAt;
         $space = $plan->cutting->space;
+        $least = $space->leastDistance();
+        $leastOf = [];
+        foreach (array_unique($cupAt) as $cup) {
+            foreach (array_unique($cupAt) as $other) {
+                $leastOf[$cup][$other] = $space->leastDistanceOf($cup, $other);
+            }
+        }
         $nearest = $slack = array_fill(0, max(1, count($points)), INF);
         $order = array_keys($points);
         usort($order, static fn (int $a, int $b): int => $points[$a]->x <=> $points[$b]->x);
         foreach ($order as $n => $i) {
+            $p = $points[$i];
             foreach ([-1, 1] as $side) {
                 // Outwards from the hole, as long as one so far to the side could still be nearer.
+                $reach = max($nearest[$i], $slack[$i] + $least);
                 for ($m = $n + $side; isset($order[$m]); $m += $side) {
-                    $j = $order[$m];
-                    if (abs($points[$j]->x - $points[$i]->x) > max($nearest[$i], $slack[$i] + $space->leastDistance())) {
+                    $q = $points[$order[$m]];
+                    if (abs($q->x - $p->x) > $reach) {
                         break;
                     }
-                    $distance = $points[$i]->distanceTo($points[$j]);
+                    if (abs($q->y - $p->y) > $reach) {
+                        continue;
+                    }
+                    $distance = $p->distanceTo($q);
                     $nearest[$i] = min($nearest[$i], $distance);
-                    $slack[$i] = min($slack[$i], $distance - $space->leastDistanceOf($cupAt[$i], $cupAt[$j]));
+                    $slack[$i] = min($slack[$i], $distance - $leastOf[$cupAt[$i]][$cupAt[$order[$m]]]);
+                    $reach = max($nearest[$i], $slack[$i] + $least);
                 }
             }
         }
