@@ -19,6 +19,21 @@ final readonly class AirSystems
     }
 
     /**
+     * The tubs on the same pumps as one, that one too.
+     *
+     * @return list<string>
+     */
+    public function together(string $tub): array
+    {
+        $tubs = [];
+        foreach ($this->to($tub) as $system) {
+            $tubs = [...$tubs, ...array_map(static fn (Branch $b): string => $b->tub, $system->branches)];
+        }
+
+        return array_values(array_unique($tubs));
+    }
+
+    /**
      * The pumps whose lines go into a tub.
      *
      * @return list<AirSystem>

@@ -10,10 +10,15 @@ final readonly class WaysWanted
     /**
      * @param  string|null  $tub  whose findings come first
      * @param  int  $atEach  of so many findings at each mark of a tub, worst first; of the rest ways are listed and not tried
-     * @param  string  $wholeMark  a mark at which all findings of that tub, and of the garden, are asked about
+     * @param  string  $wholeMark  a mark at which all findings of that tub, of those beside it and of the garden are asked about
+     * @param  list<string>|null  $beside  other tubs that are asked about, as those on the same pump; null for all
      */
-    public function __construct(public ?string $tub = null, public int $atEach = PHP_INT_MAX, public string $wholeMark = '')
-    {
+    public function __construct(
+        public ?string $tub = null,
+        public int $atEach = PHP_INT_MAX,
+        public string $wholeMark = '',
+        public ?array $beside = null,
+    ) {
     }
 
     /**
@@ -25,11 +30,15 @@ final readonly class WaysWanted
     public function inOrder(array $findings): array
     {
         $wanted = $at = [];
+        $near = [null, $this->tub, ...($this->beside ?? [])];
         foreach ($findings as $i => $finding) {
+            $isNear = in_array($finding->tub, $near, true);
+            if (! $isNear && $this->beside !== null) {
+                continue;
+            }
             $place = "$finding->tub $finding->mark";
             $at[$place] = ($at[$place] ?? 0) + 1;
-            $isOpen = $finding->mark === $this->wholeMark && in_array($finding->tub, [null, $this->tub], true);
-            if ($at[$place] <= $this->atEach || $isOpen) {
+            if ($at[$place] <= $this->atEach || ($isNear && $finding->mark === $this->wholeMark)) {
                 $wanted[] = $i;
             }
         }

@@ -9,7 +9,7 @@ use KelpTub\Core\Geometry\Point;
 /** Hole centres laid out by a pattern, with the least distance between any two (null for one hole), in mm. */
 final class Arrangement
 {
-    /** @var array<string, list<array{float, int, int}>> pairs that were asked for, by how far apart */
+    /** @var array<array-key, list<array{float, int, int}>> pairs that were asked for, by how far apart */
     private array $pairs = [];
 
     /** @param  list<Point>  $points */

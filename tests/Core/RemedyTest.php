@@ -445,5 +445,8 @@ it('tries the ways of the tub that is looked at first', function () {
     expect((new WaysWanted)->inOrder($findings))->toBe([5, 0, 1, 2, 3, 4])
         ->and((new WaysWanted('b'))->inOrder($findings))->toBe([1, 3, 4, 0, 2, 5])
         ->and((new WaysWanted('b', 1))->inOrder($findings))->toBe([1, 3, 0, 5])
-        ->and((new WaysWanted('b', 0, 'air'))->inOrder($findings))->toBe([1, 4, 5]);
+        ->and((new WaysWanted('b', 0, 'air'))->inOrder($findings))->toBe([1, 4, 5])
+        // Of others none, or those that are named.
+        ->and((new WaysWanted('b', 2, '', []))->inOrder($findings))->toBe([1, 3, 4, 5])
+        ->and((new WaysWanted('b', 1, 'air', ['a']))->inOrder($findings))->toBe([1, 3, 4, 0, 2, 5]);
 });

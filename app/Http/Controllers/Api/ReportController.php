@@ -8,6 +8,7 @@ use App\Http\RequestInput;
 use Illuminate\Container\Attributes\Give;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use KelpTub\Core\Air\AirSystems;
 use KelpTub\Core\File\GardenFile;
 use KelpTub\Core\Garden\GardenReader;
 use KelpTub\Core\Garden\Planner;
@@ -27,9 +28,9 @@ final readonly class ReportController
     }
 
     /**
-     * Layouts that take longer are found, and remedies tried: `?tub=` says whose come first, `ways=` of how many findings at each mark of a
-     * tub, and `mark=` at which mark of that tub all. What there is not time for, and what is not asked for, stays pending: layouts are
-     * remembered, so that the next request gets further.
+     * Layouts that take longer are found, and remedies tried: `?tub=` says whose come first, `ways=` of how many findings at each mark of
+     * that tub and of those on its pump, and `mark=` at which mark all. What there is not time for, and what is not asked for, stays
+     * pending: layouts are remembered, so that the next request gets further.
      */
     public function plan(Request $request, #[Give('planner.final')] Planner $final): Response
     {
@@ -38,8 +39,15 @@ final readonly class ReportController
             'ways' => ['integer', 'min:0', 'max:1000'],
             'mark' => ['string', 'max:20'],
         ]);
-        $wanted = new WaysWanted($asked['tub'] ?? null, (int) ($asked['ways'] ?? PHP_INT_MAX), $asked['mark'] ?? '');
         $garden = $this->reader->read($request->getContent());
+        $tub = $asked['tub'] ?? null;
+        $wanted = new WaysWanted(
+            $tub,
+            (int) ($asked['ways'] ?? PHP_INT_MAX),
+            $asked['mark'] ?? '',
+            // Who says of how many findings means that tub, and what starves on its pump.
+            isset($asked['ways'], $tub) ? $garden->of(AirSystems::class)->together($tub) : null,
+        );
 
         return self::json(GardenFile::encode($final->report($garden, $wanted)));
     }
