@@ -19,8 +19,8 @@ final class Trials
     /** A way that leaves more than this of what is amiss, and of what is said as much, changes next to nothing. */
     private const MOST_LEFT = 0.9;
 
-    /** The work of a trial. */
-    private const STEPS = 1;
+    /** The work of a trial is a step for so many tubs of the garden, begun ones counted: each of them is judged again. */
+    private const TUBS_A_STEP = 10;
 
     /** @var array<string, Judgement> by patch */
     private array $tried = [];
@@ -133,7 +133,7 @@ final class Trials
 
     private function mayTry(Remedy $way): bool
     {
-        return isset($this->tried[$this->named($way)]) || $this->planner->aids->memory->mayTake(self::STEPS);
+        return isset($this->tried[$this->named($way)]) || $this->planner->aids->memory->mayTake(1 + intdiv(count($this->now->plan->garden->tubs), self::TUBS_A_STEP));
     }
 
     private function after(Remedy $way): Judgement
