@@ -7,7 +7,6 @@ namespace KelpTub\Core\WhatIf;
 use Generator;
 use KelpTub\Core\Cost\LeastHarm;
 use KelpTub\Core\Cost\Saving;
-use KelpTub\Core\Crop\CropShare;
 use KelpTub\Core\File\GuardedPatch;
 use KelpTub\Core\Garden\Garden;
 use KelpTub\Core\Garden\Judgement;
@@ -15,8 +14,8 @@ use KelpTub\Core\Garden\Planner;
 use KelpTub\Core\Garden\Severity;
 use KelpTub\Core\Marks\Cost\CostPlan;
 use KelpTub\Core\Marks\Cost\MoneyWish;
-use KelpTub\Core\Marks\Tub\TubPlan;
-use KelpTub\Core\Marks\Tub\TubPlans;
+use KelpTub\Core\Marks\Feed\FeedPlan;
+use KelpTub\Core\Marks\Feed\FeedPlans;
 use stdClass;
 
 /**
@@ -361,12 +360,13 @@ final readonly class Savings
         return $judged->plan->get(CostPlan::class)->budget->outlay;
     }
 
-    /** Grams of a season's harvest, by the crop table. */
+    /** What is picked of all its tubs in their seasons, g: nothing of what only raises plants for others. */
     private static function yield(Judgement $judged): float
     {
-        return $judged->plan->get(TubPlans::class)->total(static fn (TubPlan $tub): float => array_sum(array_map(
-            static fn (CropShare $share): float => $share->plants * $share->crop->yieldG,
-            $tub->plants->mix->shares,
-        )));
+        return (float) array_sum(array_map(static function (FeedPlan $feed): float {
+            $tub = $feed->tub->tub;
+
+            return $tub->system->isPicked() ? $tub->count * ($feed->run()?->harvested() ?? 0.0) : 0.0;
+        }, $judged->plan->get(FeedPlans::class)->all()));
     }
 }

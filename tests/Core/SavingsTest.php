@@ -116,13 +116,14 @@ function harmIn(stdClass $report, string $severity): int
     return count(array_filter($report->findings, fn ($f) => $f->severity === $severity && ! str_starts_with($f->code, 'cost.')));
 }
 
-/** Grams of a season's harvest by the crop table. */
+/** Grams that are picked in a season, by what the report says of each crop; nothing of what only raises plants. */
 function harvestIn(stdClass $report): float
 {
-    return array_sum(array_map(fn ($tub) => $tub->count * array_sum(array_map(
-        fn ($crop) => $crop->plants * Gardens::library()->crops->get($crop->crop)->yieldG,
-        $tub->crops,
-    )), $report->tubs));
+    return (float) array_sum(array_map(
+        fn ($tub) => in_array($tub->system, ['nursery', 'cloner'], true) ? 0.0
+            : $tub->count * array_sum(array_column($tub->crops, 'harvest_g')),
+        $report->tubs,
+    ));
 }
 
 /**
@@ -333,4 +334,26 @@ it('looks at the likeliest sets where there are too many, and is never worse tha
     foreach ($under as $saving) {
         expect($best <= [$saving->mends, $saving->minds, round($saving->yield_lost_g, 6)])->toBeTrue($saving->says);
     }
+});
+
+it('counts what is lost of the harvest as the seasons have it, of all alike, and none of a nursery', function () {
+    $garden = Gardens::of([
+        'site' => ['water_temperature_c' => 12],
+        'tubs' => [
+            [
+                'id' => 'leaf', 'system' => 'aerated', 'count' => 2, 'vessel' => 'tote-45', 'crop' => 'basil', 'density' => 'tight',
+                'layout' => ['cups' => 4], 'stones' => ['kind' => 'disc-100'],
+            ],
+            ['id' => 'young', 'system' => 'nursery', 'vessel' => 'tote-30', 'crop' => 'basil', 'layout' => ['pattern' => 'grid', 'cups' => 6]],
+        ],
+        'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 'leaf']]]],
+    ]);
+    $now = harvestIn(Gardens::report($garden));
+    $seen = 0;
+    foreach ((new Savings(Gardens::planner()))->of($garden)->savings as $saving) {
+        $then = harvestIn(Gardens::report(Gardens::applied($garden, $saving->patch)));
+        expect($saving->yield_lost_g)->toEqualWithDelta($now - $then, 1e-6, $saving->says);
+        $seen += abs($now - $then) > 1.0 ? 1 : 0;
+    }
+    expect($seen)->toBeGreaterThan(0)->and($now)->toBeGreaterThan(0.0);
 });
