@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Build: what to do at the bench, one step at a time, with its detail drawn; and what to take to the shed. */
+import { isPhone } from '../kit/phone';
 import { computed, nextTick, ref, watch } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
@@ -52,7 +53,6 @@ function go(by: number): void {
 
 /** On a phone the list lies below the step: it is one press away, and a press in it goes back up to the step. */
 const list = ref<HTMLElement | null>(null);
-const isPhone = (): boolean => window.matchMedia('(max-width: 760px)').matches;
 function choose(key: string): void {
     chosen.value = key;
     if (isPhone()) void nextTick(() => heading.value?.focus({ preventScroll: false }));
