@@ -133,7 +133,9 @@ final class Trials
 
     private function mayTry(Remedy $way): bool
     {
-        return isset($this->tried[$this->named($way)]) || $this->planner->aids->memory->mayTake(1 + intdiv(count($this->now->plan->garden->tubs), self::TUBS_A_STEP));
+        $steps = 1 + intdiv(count($this->now->plan->garden->tubs), self::TUBS_A_STEP);
+
+        return isset($this->tried[$this->named($way)]) || $this->planner->aids->memory->mayTake($steps);
     }
 
     private function after(Remedy $way): Judgement

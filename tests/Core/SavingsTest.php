@@ -344,7 +344,10 @@ it('counts what is lost of the harvest as the seasons have it, of all alike, and
                 'id' => 'leaf', 'system' => 'aerated', 'count' => 2, 'vessel' => 'tote-45', 'crop' => 'basil', 'density' => 'tight',
                 'layout' => ['cups' => 4], 'stones' => ['kind' => 'disc-100'],
             ],
-            ['id' => 'young', 'system' => 'nursery', 'vessel' => 'tote-30', 'crop' => 'basil', 'layout' => ['pattern' => 'grid', 'cups' => 6]],
+            [
+                'id' => 'young', 'system' => 'nursery', 'vessel' => 'tote-30', 'crop' => 'basil',
+                'layout' => ['pattern' => 'grid', 'cups' => 6],
+            ],
         ],
         'air' => [['id' => 'p', 'pump' => 'pump-8w-4', 'check_valve' => true, 'branches' => [['tub' => 'leaf']]]],
     ]);

@@ -285,7 +285,8 @@ it('tries the ways of so many findings as are asked for, and refuses what is no 
         ->and($pending('&ways=0'))->toBeGreaterThan($pending('&ways=1'))
         ->and($pending('&ways=0&mark=crop'))->toBeLessThan($pending('&ways=0'));
     send('POST', '/api/plan?ways=many', $garden)->assertUnprocessable()->assertJsonPath('message', 'The ways field must be an integer.');
-    $two = str_replace('"tubs":[{"id":"a",', '"tubs":[{"id":"b","system":"passive","vessel":"tote-clear-35","crop":"tomato-dwarf"},{"id":"a",', $garden);
+    $b = '{"id":"b","system":"passive","vessel":"tote-clear-35","crop":"tomato-dwarf"}';
+    $two = str_replace('"tubs":[', "\"tubs\":[$b,", $garden);
     $others = static fn (string $air): array => array_values(array_unique(array_column(array_filter(
         send('POST', '/api/plan?tub=a&ways=9', str_replace('"tubs"', "$air\"tubs\"", $two))->assertOk()->json('findings'),
         static fn (array $f): bool => in_array(true, array_column($f['remedies'], 'pending'), true),
