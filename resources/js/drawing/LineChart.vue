@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A small chart of lines on two axes, as a working drawing has them: a pen for each, words where they end, marks where they meet. */
+import { nice, type Tick } from './ticks';
 import { computed, ref } from 'vue';
 import { plain } from '../kit/format';
 import { useBox } from './useBox';
@@ -41,12 +42,7 @@ const TOP = 18;
 const BOTTOM = 34;
 const X = (v: number): number => LEFT + ((size.width - LEFT - 8) * Math.max(0, Math.min(props.xTo, v))) / props.xTo;
 const Y = (v: number): number => TOP + (size.height - TOP - BOTTOM) * (1 - Math.max(0, Math.min(props.yTo, v)) / props.yTo);
-function ticks(to: number, most: number): { at: number; text: string }[] {
-    const rough = to / most;
-    const power = 10 ** Math.floor(Math.log10(rough));
-    const step = [1, 2, 2.5, 5, 10].map((m) => m * power).find((s) => s >= rough) ?? 10 * power;
-    return Array.from({ length: Math.floor(to / step + 1e-9) + 1 }, (_, i) => ({ at: i * step, text: plain(i * step, 2) }));
-}
+const ticks = (to: number, most: number): Tick[] => nice(0, to, most).map((at) => ({ at, text: plain(at, 2) }));
 const path = (line: ChartLine): string => {
     let last = '';
     return line.points

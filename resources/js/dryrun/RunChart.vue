@@ -42,7 +42,7 @@ const most = computed(
 );
 const X = (day: number): number => LEFT + ((size.width - LEFT - RIGHT) * Math.min(day, last.value)) / last.value;
 const Y = (mm: number): number => top.value + (size.height - top.value - BOTTOM - 14) * (1 - mm / most.value);
-const shown = (mm: number): string => (props.units === 'us' ? plain(mm / 25.4, 1) : String(Math.round(mm)));
+const shown = (mm: number): string => dimension(mm, props.units);
 const path = (points: { day: number; level_mm: number }[]): string =>
     points.map((p, i) => `${i ? 'L' : 'M'}${X(p.day)} ${Y(p.level_mm)}`).join('');
 const ticks = computed(() => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Level, EC, oxygen and warmth over the days on one time axis, with what is put in as ticks; a line to drag through the days. */
 import { computed, ref } from 'vue';
-import { nice } from '../drawing/ticks';
+import { lengthTicks, nice, temperatureTicks } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
 import { dayByKey } from '../kit/arrows';
-import { dimension, number, temperature, type Units, volume } from '../kit/format';
+import { dimension, number, type Units, volume } from '../kit/format';
 import type { SeasonDay, TubReport } from '../types/report';
 import type { Run } from '../types/answers';
 
@@ -62,6 +62,7 @@ const strips = computed<Strip[]>(() => {
                   : key === 'oxygen'
                     ? [0, Math.max(10, Math.ceil(Math.max(...every.map((d) => d.oxygen_mg_l ?? 0))))]
                     : [Math.min(...every.map((d) => d.water_c)) - 1, Math.max(...every.map((d) => d.water_c)) + 1];
+        const lines = Math.max(2, Math.floor(height / 26));
         const strip: Strip = {
             key,
             title:
@@ -79,15 +80,11 @@ const strips = computed<Strip[]>(() => {
             ticks:
                 key === 'oxygen'
                     ? [0, 5, 10].map((at) => ({ at, text: String(at) }))
-                    : nice(from!, to!, Math.max(2, Math.floor(height / 26))).map((at) => ({
-                          at,
-                          text:
-                              key === 'level'
-                                  ? dimension(at, props.units)
-                                  : key === 'water'
-                                    ? temperature(at, props.units).split('\u202f')[0]!
-                                    : number(at, 2),
-                      })),
+                    : key === 'level'
+                      ? lengthTicks(from!, to!, lines, props.units)
+                      : key === 'water'
+                        ? temperatureTicks(from!, to!, lines, props.units)
+                        : nice(from!, to!, lines).map((at) => ({ at, text: number(at, 2) })),
         };
         top += height + 26 + (key === 'level' ? 18 : 0);
         return strip;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What was read against what was forecast, by date: the band as it stood before each reading, the forecast on from each, dots. */
 import { computed, ref } from 'vue';
-import { nice } from '../drawing/ticks';
+import { lengthTicks, nice, type Tick } from '../drawing/ticks';
 import { useBox } from '../drawing/useBox';
 import { dayByKey } from '../kit/arrows';
 import { dimension, number, type Units, volume } from '../kit/format';
@@ -44,7 +44,7 @@ interface Strip {
     height: number;
     from: number;
     to: number;
-    ticks: number[];
+    ticks: Tick[];
 }
 const of = (d: LoggedDay, key: Key): number | null => (key === 'level' ? d.level_mm : key === 'ec' ? d.ec_ms_cm : d.ph);
 const readOf = (r: Diary['readings'][number], key: Key): number | null => (key === 'level' ? r.level_mm : key === 'ec' ? r.ec_ms_cm : r.ph);
@@ -67,6 +67,7 @@ const strips = computed<Strip[]>(() => {
                 : key === 'ec'
                   ? [0, Math.max(...values, props.likes?.[1] ?? 0) * 1.1]
                   : [Math.min(...values, 5) - 0.2, Math.max(...values, 7) + 0.2];
+        const lines = Math.max(2, Math.floor(height / 24));
         const strip = {
             key,
             title: { level: `level, ${props.units === 'us' ? 'in' : 'mm'}`, ec: 'EC, mS/cm', ph: 'pH' }[key],
@@ -74,7 +75,10 @@ const strips = computed<Strip[]>(() => {
             height,
             from: from!,
             to: to!,
-            ticks: nice(from!, to!, Math.max(2, Math.floor(height / 24))),
+            ticks:
+                key === 'level'
+                    ? lengthTicks(from!, to!, lines, props.units)
+                    : nice(from!, to!, lines).map((at) => ({ at, text: number(at, 2) })),
         };
         top += TITLE + height + 8;
         return strip;
@@ -199,10 +203,8 @@ function byKey(event: KeyboardEvent): void {
             </g>
             <g v-for="s in strips" :key="s.key" :data-strip="s.key">
                 <text :x="0" :y="s.top - 6" class="title">{{ s.title }}</text>
-                <line v-for="t in s.ticks" :key="t" :x1="LEFT" :x2="size.width - RIGHT" :y1="Y(s, t)" :y2="Y(s, t)" class="grid" />
-                <text v-for="t in s.ticks" :key="`t${t}`" :x="LEFT - 5" :y="Y(s, t) + 4" text-anchor="end">
-                    {{ s.key === 'level' ? dimension(t, units) : number(t, 2) }}
-                </text>
+                <line v-for="t in s.ticks" :key="t.at" :x1="LEFT" :x2="size.width - RIGHT" :y1="Y(s, t.at)" :y2="Y(s, t.at)" class="grid" />
+                <text v-for="t in s.ticks" :key="`t${t.at}`" :x="LEFT - 5" :y="Y(s, t.at) + 4" text-anchor="end">{{ t.text }}</text>
                 <rect
                     v-if="s.key === 'ec' && likes"
                     :x="LEFT"
