@@ -4,7 +4,7 @@
  * wrong. An evening can be chosen.
  */
 import { computed, ref } from 'vue';
-import { plain, type Units } from '../kit/format';
+import { dimension, type Units } from '../kit/format';
 import { useBox } from '../drawing/useBox';
 
 export interface Drawn {
