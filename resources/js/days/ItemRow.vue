@@ -5,19 +5,36 @@ import { readWeight } from '../kit/bare';
 import ReadField from '../kit/ReadField.vue';
 import { type Units, volume } from '../kit/format';
 import { fromToday, spoken } from '../kit/dates';
+import { short } from '../kit/typed';
 import { type Item, partsOf } from './diary';
 
 const props = defineProps<{ item: Item; today: string; units: Units; where?: string }>();
 const emit = defineEmits<{ tick: [grams: number | null]; untick: [] }>();
 
 const grams = ref<number | null>(null);
+/** What stands in the field, and what of it was taken. */
+const written = ref('');
 const said = ref('');
 const weighed = useId();
+const refused = ref('');
+function weigh(text: string): ReturnType<typeof readWeight> {
+    written.value = text;
+    refused.value = '';
+    return readWeight(text, props.units);
+}
+function taken(value: number | null, text: string): void {
+    grams.value = value;
+    said.value = text;
+}
 const parts = computed(() => partsOf(props.item));
 const when = computed(() => (props.item.done ? `done ${spoken(props.item.date)}` : fromToday(props.item.date, props.today)));
 function set(event: Event): void {
-    if (!(event.target as HTMLInputElement).checked) emit('untick');
-    else emit('tick', grams.value);
+    const box = event.target as HTMLInputElement;
+    if (!box.checked) return emit('untick');
+    if (written.value === said.value) return emit('tick', grams.value);
+    // What was written would be lost with the row.
+    box.checked = false;
+    refused.value = `Not ticked yet: “${short(written.value)}” is not understood. Mend it, or empty it.`;
 }
 </script>
 
@@ -57,10 +74,11 @@ function set(event: Event): void {
                     :shown="said"
                     inputmode="decimal"
                     live
-                    :read="(text) => readWeight(text, units)"
-                    :take="(value, text) => ([grams, said] = [value, text])"
+                    :read="weigh"
+                    :take="taken"
                 />
             </div>
+            <p v-if="refused" class="small overdue" role="alert">{{ refused }}</p>
         </div>
     </li>
 </template>
