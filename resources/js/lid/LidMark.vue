@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** Lid: cup, saw and seat; the hole pattern laid out to scale, moved by hand where wanted, with its limits. */
-import Field from '../kit/Field.vue';
 import Caution from '../kit/Caution.vue';
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
@@ -15,8 +14,6 @@ import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
 import { HOLE } from '../kit/plausible';
-import { read, type Understood } from '../kit/reader';
-import { useTyped } from '../kit/typed';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
 import PatternPick from './PatternPick.vue';
@@ -26,9 +23,10 @@ import HoleTable from './HoleTable.vue';
 import InRows from './InRows.vue';
 import OwnCup from './OwnCup.vue';
 import Panels from './Panels.vue';
-import { held, moved } from './layouts';
+import Saws from './Saws.vue';
+import { useHoles, useMoved } from './holes';
 import LidItself from './LidItself.vue';
-import type { Cup, Garden, Hole, Tub } from '../types/garden';
+import type { Cup, Tub } from '../types/garden';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);
@@ -37,105 +35,14 @@ const units = garden.units;
 const at = computed(() => `/tubs/${garden.index.value}`);
 /** The room between plants is set here too. */
 const findings = computed(() => garden.findings.value.filter((f) => f.mark === 'lid' || f.code === 'crop.spacing'));
-const chosen = ref<number | null>(null);
-const holes = computed(() => report.value.layout.holes);
+const { keepAsTheyAre, holes, chosen, picked, placing, step, setPattern, move, nudge, place, startEmpty, deleteHole, align, setHole } =
+    useHoles();
+const news = useMoved();
 const drilled = computed(() => tub.value.cutting === 'drilled');
 const manual = computed(() => tub.value.layout?.pattern === 'manual');
 
-watch(holes, (now) => {
-    if (chosen.value !== null && chosen.value >= now.length) chosen.value = null;
-});
-
 function set(says: string, edit: (tub: Tub) => void): void {
     garden.changeTub(says, edit);
-}
-
-/** The holes as they stand become the grower's own. */
-function byHand(tub: Tub, change: (holes: Hole[]) => void): void {
-    const list: Hole[] = tub.layout?.pattern === 'manual' && tub.layout.holes ? tub.layout.holes : held(report.value);
-    change(list);
-    tub.layout = { ...tub.layout, pattern: 'manual', holes: list };
-}
-
-function setPattern(pattern: string): void {
-    set('change the pattern', (t) => {
-        if (pattern === 'manual') byHand(t, () => undefined);
-        else t.layout = { cups: 'max', ...t.layout, pattern: pattern as 'grid', holes: null };
-    });
-}
-
-function move(hole: number, x: number, y: number, done: boolean): void {
-    const edit = (g: Garden): void => {
-        const t = g.tubs?.find((other) => other.id === tub.value.id);
-        if (t)
-            byHand(t, (list) => {
-                Object.assign(list[hole]!, { x_mm: x, y_mm: y });
-            });
-    };
-    if (done) garden.change(`move hole ${hole + 1}`, edit);
-    else garden.look(edit);
-}
-
-/** By so much from where it stands in the document, so that quick presses add up before the drawing has followed. */
-function nudge(hole: number, right: number, back: number): void {
-    set(`nudge hole ${hole + 1}`, (t) =>
-        byHand(t, (list) => {
-            const h = list[hole]!;
-            Object.assign(h, { x_mm: Math.round((h.x_mm + right) * 2) / 2, y_mm: Math.round((h.y_mm + back) * 2) / 2 });
-        }),
-    );
-}
-
-/** While it is on, a press on the bare lid puts a hole there. */
-const placing = ref(false);
-function place(x: number, y: number): void {
-    set('place a hole', (t) =>
-        byHand(t, (list) => {
-            list.push({ x_mm: x, y_mm: y });
-        }),
-    );
-    chosen.value = null;
-}
-
-function startEmpty(): void {
-    set('take all holes away', (t) => {
-        t.layout = { ...t.layout, pattern: 'manual', holes: [] };
-    });
-    chosen.value = null;
-    placing.value = true;
-}
-
-function deleteHole(): void {
-    const i = chosen.value;
-    if (i === null) return;
-    set('delete a hole', (t) =>
-        byHand(t, (list) => {
-            list.splice(i, 1);
-        }),
-    );
-    chosen.value = null;
-}
-
-const step = ref(5);
-
-/** Where each hole stands is rounded to so many mm from the lid’s middle; what lies between them may change by as much. */
-function align(): void {
-    set('round off the holes', (t) =>
-        byHand(t, (list) => {
-            const on = (mm: number): number => Math.round(Math.round(mm / step.value) * step.value * 10) / 10;
-            for (const h of list) Object.assign(h, { x_mm: on(h.x_mm), y_mm: on(h.y_mm) });
-        }),
-    );
-}
-
-function setHole(says: string, edit: (hole: Hole, garden: Garden) => void): void {
-    const i = chosen.value;
-    if (i !== null)
-        garden.changeTub(says, (t, g) =>
-            byHand(t, (list) => {
-                edit(list[i]!, g);
-            }),
-        );
 }
 
 function setSecond(key: string | null): void {
@@ -147,67 +54,6 @@ function setSecond(key: string | null): void {
         }
     });
 }
-
-/** What a change of cup or saw did to the holes is said until the next change. */
-const news = ref('');
-const cut = computed(() =>
-    JSON.stringify([
-        report.value.shape.cups.map((c) => c.lip_diameter_mm),
-        report.value.hole.diameter_mm,
-        report.value.hole_2?.diameter_mm,
-    ]),
-);
-let stood: typeof holes.value | null = null;
-watch([cut, holes, garden.previewer.layingOut], ([now, after], [before, old, laying]) => {
-    if (now !== before) stood = old;
-    else if (after !== old && !laying && moved(old, after, String) !== '') stood = null;
-    news.value = stood === null ? '' : moved(stood, after, (mm) => length(mm, units.value));
-});
-
-const picked = computed(() => (chosen.value === null ? null : (holes.value[chosen.value] ?? null)));
-
-/** The grower's saws as a line of measures: "54, 2 1/8 in". */
-const saws = ref('');
-const sawNames = computed(() =>
-    (garden.document.value.saws_mm ?? []).map((mm) => length(mm, units.value).replace('\u202f', ' ')).join(', '),
-);
-async function readSaws(text: string): Promise<{ value: number[] } | { error: string } | { away: string }> {
-    const texts = text
-        .split(/[,;]/)
-        .map((s) => s.trim())
-        .filter(Boolean);
-    const readings = await Promise.all(texts.map((one) => read(one, 'length', units.value)));
-    const bad = readings.find((r) => !('value' in r));
-    if (bad) return bad as { error: string } | { away: string };
-    const saws = readings as Understood[];
-    // "2" in millimetres cuts no hole; whoever has such a saw says so.
-    const odd = texts.find((one, i) => /^\d+$/.test(one) && (saws[i]!.value < HOLE[0] || saws[i]!.value > HOLE[1]));
-    const [here, other] = units.value === 'us' ? ['in', 'mm'] : ['mm', 'in'];
-    if (odd) return { error: `A saw of ${odd}\u202f${here}? Write ${odd} ${other}, or its unit.` };
-    return { value: saws.map((saw) => Math.round(saw.value * 1000) / 1000) };
-}
-
-const {
-    type: typeSaws,
-    busy: readingSaws,
-    fault: sawFault,
-} = useTyped<number[]>({
-    name: 'saws',
-    read: readSaws,
-    take: (list) =>
-        garden.change('change the saws', (g) => {
-            g.saws_mm = list.length ? list : null;
-        }),
-    was: () => garden.document.value.saws_mm ?? null,
-    show: (left) => (saws.value = left),
-});
-watch(
-    sawNames,
-    (now) => {
-        if (!readingSaws.value && !sawFault.value) saws.value = now;
-    },
-    { immediate: true },
-);
 
 const hole = computed(() => report.value.hole);
 const layout = computed(() => report.value.layout);
@@ -253,22 +99,7 @@ const heldBy = computed(() => {
                 "
             />
             <OwnCup />
-            <Field v-if="!drilled" id="saws" label="Saws you have"
-                ><input
-                    id="saws"
-                    v-model="saws"
-                    class="text"
-                    :aria-invalid="sawFault !== ''"
-                    :placeholder="units === 'us' ? '2 1/8, 3' : '54, 2 1/8 in'"
-                    autocomplete="off"
-                    aria-describedby="saws-note"
-                    @blur="saws !== sawNames && typeSaws(saws)"
-                    @keydown.enter="typeSaws(saws)"
-                />
-                <p id="saws-note" class="small" :class="sawFault ? 'wrong' : 'faint'">
-                    {{ sawFault || 'These are asked first; then the shops’ sizes.' }}
-                </p>
-            </Field>
+            <Saws v-if="!drilled" />
             <Measure
                 v-if="!report.shape.in_mouth"
                 :label="drilled ? 'Each hole, Ø' : 'Another hole'"
@@ -300,7 +131,7 @@ const heldBy = computed(() => {
                             // What is there already stays as it is, whatever cup is tried in it.
                             if (v === 'drilled') {
                                 t.hole_mm ??= Math.round(hole.diameter_mm * 100) / 100;
-                                byHand(t, () => undefined);
+                                keepAsTheyAre(t);
                             }
                         })
                 "
