@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Feed: what goes into the water, in which order, and how it stands until harvest. */
-import Field from '../kit/Field.vue';
 import NumberField from '../kit/NumberField.vue';
 import { computed, ref, watch } from 'vue';
 import Caution from '../kit/Caution.vue';
@@ -203,7 +202,8 @@ function takeRun(run: Run, name: string): void {
                             })
                     "
                 />
-                <Field id="water-ph" label="and pH">
+                <div class="field">
+                    <label for="water-ph">and pH</label>
                     <NumberField
                         id="water-ph"
                         name="pH of the water"
@@ -217,7 +217,7 @@ function takeRun(run: Run, name: string): void {
                                 })
                         "
                     />
-                </Field>
+                </div>
             </div>
             <Pick label="Feed" :model-value="feed ? (keyOf(feed.product) ?? OWN) : NONE" :options="products" @update:model-value="choose" />
             <template v-if="feed">
@@ -382,7 +382,8 @@ function takeRun(run: Run, name: string): void {
                                 })
                         "
                     />
-                    <Field v-if="(feed.peroxide_mg_l ?? 0) > 0" id="peroxide-pct" label="Of the bottle, %">
+                    <div v-if="(feed.peroxide_mg_l ?? 0) > 0" class="field">
+                        <label for="peroxide-pct">Of the bottle, %</label>
                         <NumberField
                             id="peroxide-pct"
                             name="peroxide of the bottle"
@@ -397,7 +398,7 @@ function takeRun(run: Run, name: string): void {
                                     })
                             "
                         />
-                    </Field>
+                    </div>
                     <p class="small faint">It kills helpful microbes too and is gone in about two days.</p>
                 </div>
             </Fold>
