@@ -21,10 +21,10 @@ use stdClass;
 /** Loads the shipped Library and the schemas from their files and hands them to the core. */
 final class LibraryFiles
 {
-    /** Shelves, and with them names and prices, each in a file of its own; crops are a table. */
     /** What the routes that compute answer. */
     private const ANSWERS = 'answers';
 
+    /** Shelves, and with them names and prices, each in a file of its own; crops are a table. */
     private const SHELVES = [
         'vessels', 'cups', 'stones', 'pumps', 'tubes', 'lamps', 'products', 'climates', 'offers', 'parts', 'produce',
     ];

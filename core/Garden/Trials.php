@@ -19,7 +19,7 @@ final class Trials
     /** A way that leaves more than this of what is amiss, and of what is said as much, changes next to nothing. */
     private const MOST_LEFT = 0.9;
 
-    /** The work of a trial is a step for so many tubs of the garden, begun ones counted: each of them is judged again. */
+    /** A trial is a step, and one more for every so many tubs of the garden: each of them is judged again. */
     private const TUBS_A_STEP = 10;
 
     /** @var array<string, Judgement> by patch */

@@ -220,6 +220,9 @@ it('keeps a part that is owned and a price of one’s own', function () {
         '.pricing label:nth-of-type(3) input',
         'cheap',
     )->press(Browser::text('Add this price', 'button'))->waitForText('no sum of money');
+    // What is typed waits while another part of the mark is looked at.
+    $browser->press('[data-part-of-cost=prices]')->press('[data-part-of-cost=list]');
+    expect($browser->see('.pricing label:nth-of-type(3) input')->getAttribute('value'))->toBe('cheap');
     $browser->write('.pricing label:nth-of-type(3) input', '€10')->press(Browser::text('Add this price', 'button'));
     $browser->until(fn (): bool => abs((float) figure($browser, 'Outlay now') - ($before - 39 - 6.5)) < 0.01, 'for the cheaper pump');
     $browser->write('#cap', '20,00')->see('[data-code="cost.over-cap"]');

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** What the air of a tub comes to. */
-import Figure from '../kit/Figure.vue';
-import { at as mendedAt, toneOf } from '../kit/findings';
 import { computed } from 'vue';
+import Figure from '../kit/Figure.vue';
+import { toneOf } from '../kit/findings';
 import { money, number, plain, run, span } from '../kit/format';
-import { useTubAir } from './tub';
 import { useGarden } from '../kit/garden';
+import { useTubAir } from './tub';
 
 const garden = useGarden();
 const { tub, report, look, wrong, pump, branch, oxygenOf } = useTubAir();
@@ -34,7 +34,7 @@ const outageWords = computed(() => {
     const { outage_min: minutes, stems_dry_h: hours } = oxygen.value;
     return hours !== null ? number(hours, 0, 'h') : minutes === null ? 'never' : span(minutes);
 });
-const tone = computed(() => (wrong.value ? null : toneOf(mendedAt(garden.findings.value, 'air'), 'air.oxygen')));
+const tone = computed(() => (wrong.value ? null : toneOf(garden.findings.value, 'air.oxygen')));
 const passive = computed(() => tub.value.system === 'passive');
 </script>
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The pump against its lines, and oxygen against air. */
-import LineChart, { type ChartLine, type ChartMark } from '../drawing/LineChart.vue';
 import { computed } from 'vue';
+import LineChart, { type ChartLine, type ChartMark } from '../drawing/LineChart.vue';
 import { number, plain } from '../kit/format';
-import { useTubAir } from './tub';
 import { useGarden } from '../kit/garden';
+import { useTubAir } from './tub';
 
 const garden = useGarden();
 const { tub, report, look, wrong } = useTubAir();

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The floor from above: stones by hand. */
-import Measure from '../kit/Measure.vue';
-import StonePlan from './StonePlan.vue';
 import { computed, ref, watch } from 'vue';
-import { useTubAir } from './tub';
 import { useGarden } from '../kit/garden';
+import Measure from '../kit/Measure.vue';
+import DrawingWithFields from './DrawingWithFields.vue';
+import StonePlan from './StonePlan.vue';
+import { useTubAir } from './tub';
 
 const garden = useGarden();
 const { tub, report, set } = useTubAir();
@@ -30,9 +31,9 @@ function type(axis: 'x_mm' | 'y_mm', value: number | null): void {
 </script>
 
 <template>
-    <div class="cut">
+    <DrawingWithFields>
         <StonePlan :tub="report" :units="units" :chosen="stone" @choose="(i) => (stone = i)" @look="lookAt" @move="place" />
-        <div class="beside">
+        <template #beside>
             <h2>Floor from above</h2>
             <p class="small faint">Drag a stone, or choose it and use the arrow keys. The line follows and its pieces are cut anew.</p>
             <template v-if="at">
@@ -56,29 +57,6 @@ function type(axis: 'x_mm' | 'y_mm', value: number | null): void {
             >
                 Lay them under the cups
             </button>
-        </div>
-    </div>
+        </template>
+    </DrawingWithFields>
 </template>
-
-<style scoped>
-.cut {
-    flex: 1;
-    min-height: 0;
-    display: grid;
-    grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-    gap: 1rem;
-    padding-top: 0.3rem;
-}
-.beside {
-    display: grid;
-    gap: 0.5rem;
-    align-content: start;
-    overflow-y: auto;
-}
-@media (max-width: 760px) {
-    .cut {
-        grid-template-columns: 1fr;
-        grid-auto-rows: minmax(200px, auto);
-    }
-}
-</style>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The line to a tub: how long, how far open, and how it is parted. */
+import { computed } from 'vue';
+import { number } from '../kit/format';
+import { useGarden } from '../kit/garden';
+import { keyOf, named } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
-import Toggle from '../kit/Toggle.vue';
-import { computed } from 'vue';
-import { keyOf, named } from '../kit/library';
-import { number } from '../kit/format';
-import { useTubAir } from './tub';
 import { vShown } from '../kit/shown';
-import { useGarden } from '../kit/garden';
+import Toggle from '../kit/Toggle.vue';
+import { useTubAir } from './tub';
 
 const garden = useGarden();
 const { tub, report, look, pump, set, setPump, setBranch, ...air } = useTubAir();

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** A pump of one's own: from its box, from "for tanks of n litres", or from a jar and a stopwatch. */
-import type { Answers } from '../types/answers';
-import { readBare } from '../kit/bare';
 import { reactive, ref } from 'vue';
+import { readBare } from '../kit/bare';
 import { deeds, type Act } from '../kit/deeds';
 import { number } from '../kit/format';
 import Measure from '../kit/Measure.vue';
 import Toggle from '../kit/Toggle.vue';
 import { useTurns } from '../kit/turns';
+import type { Answers } from '../types/answers';
 import type { Pump } from '../types/garden';
 
 const emit = defineEmits<{ take: [pump: Exclude<Pump, string>] }>();

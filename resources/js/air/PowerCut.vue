@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** How long roots have air after the power has failed, with a battery or without. */
-import LineChart, { type ChartLine } from '../drawing/LineChart.vue';
 import { computed, ref } from 'vue';
-import { number, plain, span } from '../kit/format';
+import LineChart, { type ChartLine } from '../drawing/LineChart.vue';
 import { readBare } from '../kit/bare';
+import { number, plain, span } from '../kit/format';
+import DrawingWithFields from './DrawingWithFields.vue';
 import { useTubAir } from './tub';
 
 const { report, asked, ask, look } = useTubAir();
@@ -50,7 +51,7 @@ const setBattery = (event: Event): void => {
 </script>
 
 <template>
-    <div class="cut">
+    <DrawingWithFields>
         <LineChart
             v-if="outage"
             :lines="outage.lines"
@@ -62,7 +63,7 @@ const setBattery = (event: Event): void => {
             shade-name="on the battery"
             label="Oxygen after the power has failed"
         />
-        <div class="beside">
+        <template #beside>
             <label
                 ><span>A battery of, Wh</span><input class="text" inputmode="decimal" :value="plain(asked.battery, 0)" @change="setBattery"
             /></label>
@@ -81,26 +82,12 @@ const setBattery = (event: Event): void => {
                 {{ outage.o.today_min === null ? 'the surface is enough' : span(outage.o.today_min) }}.
             </p>
             <p v-if="bridged" class="small" role="status">{{ bridged }}</p>
-        </div>
-    </div>
+        </template>
+    </DrawingWithFields>
 </template>
 
 <style scoped>
-.cut {
-    flex: 1;
-    min-height: 0;
-    display: grid;
-    grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
-    gap: 1rem;
-    padding-top: 0.3rem;
-}
-.beside {
-    display: grid;
-    gap: 0.5rem;
-    align-content: start;
-    overflow-y: auto;
-}
-.beside label {
+label {
     display: grid;
     gap: 0.15rem;
 }
@@ -110,11 +97,5 @@ const setBattery = (event: Event): void => {
 .day input {
     accent-color: var(--ink);
     min-height: 28px;
-}
-@media (max-width: 760px) {
-    .cut {
-        grid-template-columns: 1fr;
-        grid-auto-rows: minmax(200px, auto);
-    }
 }
 </style>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 /** The pump, how it stands, and what may go wrong with it. */
-import Fold from '../kit/Fold.vue';
-import Measure from '../kit/Measure.vue';
-import OwnPump from './OwnPump.vue';
-import Pick from '../kit/Pick.vue';
-import Toggle from '../kit/Toggle.vue';
-import WhichPump from './WhichPump.vue';
-import type { Pump } from '../types/garden';
-import type { PumpOption } from '../types/answers';
 import { computed, ref } from 'vue';
 import { fromLibrary } from '../kit/edits';
-import { keyOf, named } from '../kit/library';
-import { useTubAir } from './tub';
+import Fold from '../kit/Fold.vue';
 import { useGarden } from '../kit/garden';
+import { keyOf, named } from '../kit/library';
+import Measure from '../kit/Measure.vue';
+import Pick from '../kit/Pick.vue';
+import Toggle from '../kit/Toggle.vue';
+import type { PumpOption } from '../types/answers';
+import type { Pump } from '../types/garden';
+import OwnPump from './OwnPump.vue';
+import { useTubAir } from './tub';
+import WhichPump from './WhichPump.vue';
 
 const garden = useGarden();
 const { ask, pump, setPump, asked, ...air } = useTubAir();

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The stones of a tub: their kind, how many, and how deep. */
 import Counter from '../kit/Counter.vue';
+import { fromLibrary } from '../kit/edits';
+import { useGarden } from '../kit/garden';
+import { keyOf, named } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
-import { fromLibrary } from '../kit/edits';
-import { keyOf, named } from '../kit/library';
 import { useTubAir } from './tub';
-import { useGarden } from '../kit/garden';
 
 const garden = useGarden();
 const { tub, set } = useTubAir();

@@ -2,8 +2,8 @@
 /** The pieces of tube to cut for each tub on the pump. */
 import { computed } from 'vue';
 import { length } from '../kit/format';
-import { useTubAir } from './tub';
 import { useGarden } from '../kit/garden';
+import { useTubAir } from './tub';
 
 const garden = useGarden();
 const { tub, fed, ...air } = useTubAir();

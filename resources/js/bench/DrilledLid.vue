@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import Counter from '../kit/Counter.vue';
 import Measure from '../kit/Measure.vue';
 import { HOLE } from '../kit/plausible';
+import Tick from '../kit/Tick.vue';
 import Toggle from '../kit/Toggle.vue';
 import type { Station } from '../types/garden';
 import { holesOf, type Drilled } from './drilled';
@@ -36,10 +37,7 @@ const scale = computed(() => 68 / long.value);
 
 <template>
     <div class="drilled">
-        <label class="tick">
-            <input type="checkbox" :checked="drilled !== null" @change="drilled ? (drilled = null) : start()" />
-            Its lid is drilled already
-        </label>
+        <Tick class="asked" :checked="drilled !== null" @tick="(on) => (on ? start() : (drilled = null))">Its lid is drilled already</Tick>
         <template v-if="drilled">
             <Measure
                 label="Each hole, Ø"
@@ -113,16 +111,9 @@ const scale = computed(() => 68 / long.value);
     grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
     align-items: start;
 }
-.tick,
+.asked,
 .seen {
     grid-column: 1 / -1;
-}
-.tick {
-    display: flex;
-    gap: 0.45rem;
-    align-items: center;
-    min-height: 24px;
-    cursor: pointer;
 }
 .seen {
     display: grid;

@@ -156,9 +156,12 @@ const lacking = ref<string[] | null>(null);
                 {{ p.name }}
             </button>
         </nav>
-        <WaysToSpendLess v-if="part === 'ways'" />
-        <Prices v-else-if="part === 'prices'" />
-        <ShoppingList v-else v-model:lacking="lacking" :order="order" :full="full" />
+        <!-- A price that is typed and a list that is read wait where they are while another part is looked at. -->
+        <KeepAlive :include="['Prices', 'ShoppingList']">
+            <WaysToSpendLess v-if="part === 'ways'" />
+            <Prices v-else-if="part === 'prices'" />
+            <ShoppingList v-else v-model:lacking="lacking" :order="order" :full="full" />
+        </KeepAlive>
 
         <template #reckoning>
             <Findings :findings="findings" />

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { useAsked } from '../kit/asked';
 import Figure from '../kit/Figure.vue';
-import { at as mendedAt, toneOf } from '../kit/findings';
+import { toneOf } from '../kit/findings';
 import { money, number } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import type { CostFigures } from '../types/answers';
@@ -14,7 +14,6 @@ defineProps<{ full: number }>();
 const garden = useGarden();
 const budget = computed(() => garden.report.value.budget);
 const currency = computed(() => budget.value.currency);
-const findings = computed(() => mendedAt(garden.report.value.findings, 'cost'));
 
 /** What takes whole seasons to tell: asked for by this mark alone. */
 const { answer: whole } = useAsked<CostFigures>(garden, () => (garden.report.value.tubs.length ? 'cost' : null));
@@ -55,7 +54,7 @@ function span(days: number): string {
         :value="`${money(budget.outlay)}\u202f${currency}`"
         :share="budget.outlay / full"
         :limit="budget.cap === null ? null : budget.cap / full"
-        :tone="toneOf(findings, 'cost.over-cap')"
+        :tone="toneOf(garden.report.value.findings, 'cost.over-cap')"
         :note="
             garden.previewer.layingOut.value
                 ? 'so far; lids are being laid out'

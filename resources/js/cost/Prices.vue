@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** Prices of one’s own: a list from a file, a supplier’s as they are now, and what each supplier asks for a parcel. */
 import { computed, ref } from 'vue';
-import { money } from '../kit/format';
 import { download } from '../kit/download';
+import { money } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import ReadField from '../kit/ReadField.vue';
 import { readSum } from '../kit/reader';
+import ReadField from '../kit/ReadField.vue';
+import Tick from '../kit/Tick.vue';
 import { useTurns } from '../kit/turns';
-import { quantityIn, taken } from './money';
 import type { Offer, PriceList, SupplierPrices } from '../types/answers';
+import { quantityIn, taken } from './money';
 
 const garden = useGarden();
 const report = garden.report;
@@ -189,14 +190,7 @@ function drop(name: string): void {
         </section>
         <section>
             <h2>The samples</h2>
-            <label class="tick"
-                ><input
-                    type="checkbox"
-                    data-act="samples"
-                    :checked="samples"
-                    @change="setSamples(($event.target as HTMLInputElement).checked)"
-                />Count made-up sample prices where you gave none</label
-            >
+            <Tick data-act="samples" :checked="samples" @tick="setSamples">Count made-up sample prices where you gave none</Tick>
             <p v-if="!samples" class="small faint">
                 They are put away: what you gave no price for has none, and the list of parts says so.
             </p>
@@ -345,16 +339,6 @@ function drop(name: string): void {
 .found table {
     margin-bottom: 0.6rem;
     width: 100%;
-}
-.tick {
-    display: flex;
-    gap: 0.5rem;
-    align-items: center;
-}
-.tick input {
-    inline-size: 18px;
-    block-size: 18px;
-    accent-color: var(--kelp);
 }
 .prices h2 {
     margin-bottom: 0.3rem;

@@ -3,8 +3,8 @@
 import { useAsked } from '../kit/asked';
 import { mass, money } from '../kit/format';
 import { useGarden } from '../kit/garden';
-import { harm } from './money';
 import type { Savings } from '../types/answers';
+import { harm } from './money';
 
 const garden = useGarden();
 const { answer, away } = useAsked<Savings>(garden, () => 'savings');

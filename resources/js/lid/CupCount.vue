@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** How many cups: all that the tub carries, a number, or as many as go so far apart. */
-import type { Answers } from '../types/answers';
 import { computed, ref, watch } from 'vue';
 import Counter from '../kit/Counter.vue';
 import { deeds } from '../kit/deeds';
@@ -9,6 +8,7 @@ import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
 import Toggle from '../kit/Toggle.vue';
 import { useTurns } from '../kit/turns';
+import type { Answers } from '../types/answers';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Cups of the Library that fit the hole as it is: for a lid that is drilled already. */
-import Fold from '../kit/Fold.vue';
 import { computed, ref, watch } from 'vue';
 import { fromLibrary } from '../kit/edits';
+import Fold from '../kit/Fold.vue';
 import { fine, length } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import { useTurns } from '../kit/turns';
-import type { Cup } from '../types/garden';
 import type { Answers, CupFit } from '../types/answers';
+import type { Cup } from '../types/garden';
 
 const garden = useGarden();
 const units = garden.units;

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The lid as it is made: how it lies on the rim, and what of it has to stay clear. */
-import Fold from '../kit/Fold.vue';
 import { computed } from 'vue';
 import { vesselInPlace } from '../kit/edits';
+import Fold from '../kit/Fold.vue';
 import { length } from '../kit/format';
 import { useGarden } from '../kit/garden';
 import Measure from '../kit/Measure.vue';
-import LidSize from './LidSize.vue';
 import Toggle from '../kit/Toggle.vue';
 import type { KeepOut, Lid } from '../types/garden';
+import LidSize from './LidSize.vue';
 
 const garden = useGarden();
 const report = computed(() => garden.tubReport.value!);

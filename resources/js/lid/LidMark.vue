@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Lid: cup, saw and seat; the hole pattern laid out to scale, moved by hand where wanted, with its limits. */
-import Caution from '../kit/Caution.vue';
 import { computed } from 'vue';
 import CupDetail from '../drawing/CupDetail.vue';
 import LidPlan from '../drawing/LidPlan.vue';
+import Caution from '../kit/Caution.vue';
 import { bringCrop, fromLibrary } from '../kit/edits';
 import Figure from '../kit/Figure.vue';
+import { toneOf } from '../kit/findings';
 import Findings from '../kit/Findings.vue';
 import { dimension, doing, fine, length, number } from '../kit/format';
-import { toneOf } from '../kit/findings';
 import { useGarden } from '../kit/garden';
 import { cropOptions, cupOptions, keyOf } from '../kit/library';
 import Measure from '../kit/Measure.vue';
@@ -16,17 +16,17 @@ import Pick from '../kit/Pick.vue';
 import { HOLE } from '../kit/plausible';
 import Toggle from '../kit/Toggle.vue';
 import MarkPage from '../shell/MarkPage.vue';
-import PatternPick from './PatternPick.vue';
+import type { Cup, Tub } from '../types/garden';
 import CupCount from './CupCount.vue';
 import CupsThatFit from './CupsThatFit.vue';
+import { useHoles, useMoved } from './holes';
 import HoleTable from './HoleTable.vue';
 import InRows from './InRows.vue';
+import LidItself from './LidItself.vue';
 import OwnCup from './OwnCup.vue';
 import Panels from './Panels.vue';
+import PatternPick from './PatternPick.vue';
 import Saws from './Saws.vue';
-import { useHoles, useMoved } from './holes';
-import LidItself from './LidItself.vue';
-import type { Cup, Tub } from '../types/garden';
 
 const garden = useGarden();
 const tub = computed(() => garden.tub.value!);

@@ -1,6 +1,6 @@
 import { bareNumber } from '../kit/bare';
-import { read } from '../kit/reader';
 import type { Units } from '../kit/format';
+import { read } from '../kit/reader';
 import type { Hole } from '../types/garden';
 
 interface Size {

@@ -2,18 +2,18 @@
 /** A lower vessel that this one stands in. */
 import Caution from '../kit/Caution.vue';
 import Fold from '../kit/Fold.vue';
+import { useGarden } from '../kit/garden';
+import { keyOf, vesselOptions } from '../kit/library';
 import Measure from '../kit/Measure.vue';
 import Pick from '../kit/Pick.vue';
-import { keyOf, vesselOptions } from '../kit/library';
-import { useGarden } from '../kit/garden';
 import { useVessel } from './vessel';
 
 const garden = useGarden();
-const { tub, at, setTub } = useVessel();
+const { tub, at, setTub, change } = useVessel();
 
 function setUnder(key: string | null): void {
     const says = key ? 'stand it in another vessel' : 'take it out of the other vessel';
-    void garden.ask(says, `edits/nest?tub=${encodeURIComponent(tub.value.id)}${key ? `&under=${encodeURIComponent(key)}` : ''}`);
+    void garden.ask(says, change('nest') + (key ? `&under=${encodeURIComponent(key)}` : ''));
 }
 </script>
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** What was poured in and how high it stood: two or more correct the measures. */
+import { computed, ref } from 'vue';
+import { deeds } from '../kit/deeds';
 import Fold from '../kit/Fold.vue';
 import Measure from '../kit/Measure.vue';
 import Toggle from '../kit/Toggle.vue';
-import { computed, ref } from 'vue';
-import { deeds } from '../kit/deeds';
 import { useVessel } from './vessel';
 
 const { at, vessel, setVessel } = useVessel();

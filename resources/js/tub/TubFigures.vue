@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What the tub holds, weighs and asks for. */
+import { computed } from 'vue';
 import Figure from '../kit/Figure.vue';
 import { area, length, load, mass, number, volume } from '../kit/format';
-import { computed } from 'vue';
 import { useGarden } from '../kit/garden';
 import { useVessel } from './vessel';
 

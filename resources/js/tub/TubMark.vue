@@ -27,7 +27,7 @@ import VesselMeasures from './VesselMeasures.vue';
 import WallsAndPlace from './WallsAndPlace.vue';
 
 const garden = useGarden();
-const { tub, report, at, vessel, setTub, setVessel } = useVessel();
+const { tub, report, at, vessel, setTub, setVessel, change } = useVessel();
 const units = garden.units;
 const findings = computed(() => mendedAt(garden.findings.value, 'tub'));
 
@@ -49,13 +49,12 @@ function run(system: Tub['system']): void {
     edit('change how it is run', 'run', `&system=${system}`);
 }
 
-const of = (what: string): string => `edits/${what}?tub=${encodeURIComponent(tub.value.id)}`;
-const edit = (says: string, what: string, more = ''): void => void garden.ask(says, of(what) + more);
+const edit = (says: string, what: string, more = ''): void => void garden.ask(says, change(what) + more);
 
-const remove = (): void => void garden.askOnce(`remove ${tub.value.name ?? tub.value.id}`, of('remove'));
+const remove = (): void => void garden.askOnce(`remove ${tub.value.name ?? tub.value.id}`, change('remove'));
 async function copy(): Promise<void> {
     const from = tub.value.id;
-    const made = await garden.askOnce('copy the tub', of('copy'));
+    const made = await garden.askOnce('copy the tub', change('copy'));
     if (made?.tub) garden.follow(from, made.tub);
 }
 

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The vessel by tape: how the tape is held, its widths by height, and its lid. */
-import Fold from '../kit/Fold.vue';
-import LidSize from '../lid/LidSize.vue';
-import Measure from '../kit/Measure.vue';
-import StationFields from '../kit/StationFields.vue';
-import Toggle from '../kit/Toggle.vue';
-import type { Vessel } from '../types/garden';
-import type { Way } from '../kit/reader';
 import { computed, ref } from 'vue';
 import { measured } from '../kit/edits';
+import Fold from '../kit/Fold.vue';
+import Measure from '../kit/Measure.vue';
+import type { Way } from '../kit/reader';
+import StationFields from '../kit/StationFields.vue';
+import Toggle from '../kit/Toggle.vue';
+import LidSize from '../lid/LidSize.vue';
+import type { Vessel } from '../types/garden';
 import { useVessel } from './vessel';
 
 const { report, at, vessel, setVessel } = useVessel();

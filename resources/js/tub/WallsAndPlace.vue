@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Walls that keep the light out, and what the tub stands on. */
+import { computed } from 'vue';
 import Caution from '../kit/Caution.vue';
 import Fold from '../kit/Fold.vue';
-import Measure from '../kit/Measure.vue';
-import Toggle from '../kit/Toggle.vue';
-import { computed } from 'vue';
 import { length } from '../kit/format';
 import { useGarden } from '../kit/garden';
+import Measure from '../kit/Measure.vue';
+import Toggle from '../kit/Toggle.vue';
 import { useVessel } from './vessel';
 
 const garden = useGarden();

@@ -16,6 +16,8 @@ export function useVessel(): {
     cover: ComputedRef<Exclude<Whole['cover'], object | undefined> | 'none' | 'liner'>;
     setTub: (says: string, edit: (tub: Tub) => void) => void;
     setVessel: (says: string, edit: (vessel: Whole) => void) => void;
+    /** Where a change of this tub is asked for, that the core works out. */
+    change: (what: string) => string;
 } {
     const garden = useGarden();
     const tub = computed(() => garden.tub.value!);
@@ -30,6 +32,7 @@ export function useVessel(): {
         vessel,
         cover: computed(() => (typeof vessel.value.cover === 'object' ? 'liner' : (vessel.value.cover ?? 'none'))),
         setTub: (says, edit) => garden.changeTub(says, edit),
+        change: (what) => `edits/${what}?tub=${encodeURIComponent(tub.value.id)}`,
         setVessel: (says, edit) => garden.changeTub(says, (t) => edit(vesselInPlace(t, garden.library))),
     };
 }
