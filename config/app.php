@@ -32,5 +32,8 @@ return [
         Illuminate\View\ViewServiceProvider::class,
         Inertia\ServiceProvider::class,
         App\Providers\AppServiceProvider::class,
+        Illuminate\Auth\AuthServiceProvider::class,
+        Illuminate\Cookie\CookieServiceProvider::class,
+        Illuminate\Hashing\HashServiceProvider::class,
     ],
 ];

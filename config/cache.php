@@ -5,6 +5,8 @@ declare(strict_types=1);
 return [
     'default' => 'array',
     'stores' => [
+        // Who tried to sign in too often.
+        'tries' => env('APP_ENV') === 'testing' ? ['driver' => 'array', 'serialize' => true] : ['driver' => 'apc', 'events' => false],
         'array' => ['driver' => 'array', 'serialize' => false],
         // What was found out about lids; a test run has its own and forgets it. Asked often, and nobody listens: no events.
         'layouts' => env('APP_ENV') === 'testing'

@@ -14,13 +14,17 @@ use App\Http\Controllers\Api\EverythingController;
 use App\Http\Controllers\Api\GardenController;
 use App\Http\Controllers\Api\LibraryController;
 use App\Http\Controllers\Api\MeterController;
+use App\Http\Controllers\Api\PeopleController;
 use App\Http\Controllers\Api\PhotoController;
 use App\Http\Controllers\Api\PriceController;
 use App\Http\Controllers\Api\ReadController;
 use App\Http\Controllers\Api\ReportController;
 use App\Http\Controllers\Api\SeasonController;
+use App\Http\Controllers\Api\SignInController;
 use App\Http\Controllers\Api\TubController;
 use App\Http\Controllers\Api\WishController;
+use App\Http\Middleware\MustBeKnown;
+use App\Http\Middleware\OnHouseNetwork;
 use App\Http\Middleware\RequireJson;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Route;
@@ -106,3 +110,17 @@ Route::get('library/{kind}/file.{form}', [LibraryController::class, 'export'])->
 Route::get('everything', [EverythingController::class, 'show']);
 Route::get('everything.zip', [EverythingController::class, 'zip']);
 Route::post('everything', [EverythingController::class, 'store']);
+
+// The house network.
+Route::middleware(OnHouseNetwork::class)->group(static function (): void {
+    Route::post('sign-out', [SignInController::class, 'out']);
+    Route::post('people/invite', [PeopleController::class, 'invite']);
+    Route::post('people/device', [PeopleController::class, 'device']);
+    Route::post('people/password', [PeopleController::class, 'password']);
+    Route::delete('people/devices/{device}', [PeopleController::class, 'end']);
+    Route::withoutMiddleware(MustBeKnown::class)->group(static function (): void {
+        Route::post('sign-in', [SignInController::class, 'in']);
+        Route::post('join', [SignInController::class, 'join']);
+        Route::post('let-in', [SignInController::class, 'letIn']);
+    });
+});

@@ -97,13 +97,13 @@ final readonly class PutBack
         $id = match ($table) {
             'gardens' => $row['id'] ?? '',
             'revisions' => $row['garden_id'] ?? '',
-            'dry_runs' => $row['id'] ?? '',
+            'dry_runs', 'growers' => $row['id'] ?? '',
             default => null,
         };
         if ($id !== null && (! is_string($id) || preg_match('/^[0-9a-hjkmnp-tv-z]{26}$/i', $id) !== 1)) {
             throw BackupRefused::damaged("$table has an id that is none");
         }
-        if ($table !== 'tidyings' && ! is_object(json_decode((string) ($row['document'] ?? '')))) {
+        if (! in_array($table, ['tidyings', 'growers'], true) && ! is_object(json_decode((string) ($row['document'] ?? '')))) {
             throw BackupRefused::damaged("$table has a document that cannot be read");
         }
     }

@@ -10,5 +10,5 @@ final class Tables
     /** What tells which changes of the tables were made. */
     public const MIGRATIONS = 'migrations';
 
-    public const ALL = ['gardens', 'revisions', 'entries', 'library_items', 'dry_runs', 'tidyings'];
+    public const ALL = ['growers', 'gardens', 'revisions', 'entries', 'library_items', 'dry_runs', 'tidyings'];
 }

@@ -22,6 +22,7 @@ final class PreloadCommand extends Command
 
     public function handle(Kernel $http): int
     {
+        config(['kelp.asks_who' => false]);
         $address = config('app.url').'/api/preview';
         $garden = (string) file_get_contents(base_path('data/demo.kelp.json'));
         $response = $http->handle(Request::create($address, 'POST', server: ['CONTENT_TYPE' => 'application/json'], content: $garden));

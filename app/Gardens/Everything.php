@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gardens;
 
+use App\Growers\Acting;
 use App\Library\LibraryKind;
 use App\Library\OwnLibrary;
 use App\Logs\Photos;
@@ -45,7 +46,7 @@ final readonly class Everything
     private GardenStore $store;
 
     /** @param  Planner  $quick  what comes in is listed with what is known at once, and worked out to its end when the list is looked at */
-    public function __construct(GardenReader $reader, Planner $quick, private OwnLibrary $own, Photos $photos)
+    public function __construct(GardenReader $reader, Planner $quick, private OwnLibrary $own, Photos $photos, private Acting $acting)
     {
         $this->store = new GardenStore($reader, $quick, $own, $photos);
     }
@@ -63,6 +64,9 @@ final readonly class Everything
         $first = true;
         $hasLog = Schema::hasTable('entries');
         $gardens = DB::table('gardens')->whereNull('deleted_at')->select(['id', 'updated_at', 'document']);
+        if ($this->acting->id() !== null) {
+            $gardens->where('owner_id', $this->acting->id());
+        }
         foreach ($gardens->lazyById(50) as $garden) {
             yield ($first ? '' : ',')."\n".sprintf(
                 '{"id":"%s","changed":"%s","document":%s',
@@ -137,7 +141,9 @@ final readonly class Everything
         $here = $known === null ? null : Garden::withTrashed()->find($known);
         $text = GardenFile::encode($document);
         if ($here === null) {
-            $made = $this->store->create($text, id: $known);
+            // One that is another grower’s comes in under an id of its own, and read in twice it comes in once.
+            $isTaken = $known !== null && Garden::withoutGlobalScopes()->whereKey($known)->exists();
+            $made = $this->store->create($text, $isTaken ? 'in-'.hash('xxh128', $id.$text) : null, $isTaken ? null : $known);
             $done->new[] = $made->name;
             $done->places[$id] = $made->id;
         } elseif ($here->deleted_at !== null) {

@@ -42,6 +42,16 @@ final class Tables
         }
     }
 
+    /** @param  list<string>  $columns */
+    public static function noIndex(string $table, array $columns): void
+    {
+        foreach (Schema::getIndexes($table) as $index) {
+            if ($index['columns'] === $columns) {
+                Schema::table($table, static fn (Blueprint $blueprint): mixed => $blueprint->dropIndex($index['name']));
+            }
+        }
+    }
+
     public static function belongs(string $table, string $column, string $to): void
     {
         if (! in_array([$column], array_column(Schema::getForeignKeys($table), 'columns'), true)) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Library;
 
+use App\Growers\Acting;
 use App\Models\LibraryItem;
 use Closure;
 use Illuminate\Pagination\LengthAwarePaginator;
@@ -40,7 +41,7 @@ final readonly class OwnLibrary
 
     private const ATTEMPTS = 5;
 
-    public function __construct(private Library $shipped, private LibraryFiles $files)
+    public function __construct(private Library $shipped, private LibraryFiles $files, private Acting $acting)
     {
     }
 
@@ -49,7 +50,9 @@ final readonly class OwnLibrary
     {
         $documents = [];
         foreach (LibraryItem::query()->where('kind', $kind->value)->orderBy('name')->get() as $item) {
-            $documents[$item->key] = GardenFile::decode($item->document);
+            // Of several growers, which only a command sees together, two may have things of one key.
+            $key = isset($documents[$item->key]) ? "$item->key-{$item->getKey()}" : $item->key;
+            $documents[$key] = GardenFile::decode($item->document);
         }
 
         return $documents;
@@ -226,9 +229,11 @@ final readonly class OwnLibrary
     private function store(LibraryKind $kind, array $items): void
     {
         $now = now();
+        $owner = $this->acting->owner();
         $rows = [];
         foreach ($items as $key => $item) {
             $rows[] = [
+                'owner_id' => $owner,
                 'kind' => $kind->value,
                 'key' => (string) $key,
                 'name' => $item->name,
@@ -238,7 +243,7 @@ final readonly class OwnLibrary
             ];
         }
         foreach (array_chunk($rows, self::CHUNK) as $chunk) {
-            LibraryItem::query()->upsert($chunk, ['kind', 'key'], ['name', 'document', 'updated_at']);
+            LibraryItem::query()->upsert($chunk, ['owner_id', 'kind', 'key'], ['name', 'document', 'updated_at']);
         }
     }
 

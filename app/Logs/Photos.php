@@ -126,14 +126,18 @@ final readonly class Photos
         }
     }
 
-    /** Packs all of them, with a file of the gardens, into one. */
-    public function pack(string $zip, string $gardens): void
+    /**
+     * Packs those of some gardens, with a file of what they are, into one.
+     *
+     * @param  list<string>  $of  ids of gardens
+     */
+    public function pack(string $zip, string $gardens, array $of): void
     {
         $archive = new ZipArchive;
         $archive->open($zip, ZipArchive::CREATE | ZipArchive::OVERWRITE);
         $archive->addFile($gardens, 'kelp-tub.json');
         $archive->addEmptyDir('photos');
-        foreach ($this->gardens() as $garden) {
+        foreach (array_intersect($this->gardens(), array_map(strtolower(...), $of)) as $garden) {
             foreach ($this->of($garden) as $id) {
                 $name = "photos/$garden/$id.jpg";
                 $archive->addFile((string) $this->file($garden, $id), $name);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Growers\BelongsToGrower;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
@@ -12,6 +13,7 @@ use Illuminate\Support\Carbon;
  * A season that is lived through, as it is kept: its design, its seed, and what was decided.
  *
  * @property string $id
+ * @property string $owner_id  the grower’s; empty where nobody is asked
  * @property string|null $garden_id  that it came from; it may be gone
  * @property string $tub
  * @property string $name
@@ -26,7 +28,7 @@ use Illuminate\Support\Carbon;
  */
 final class DryRun extends Model
 {
-    use HasUlids;
+    use BelongsToGrower, HasUlids;
 
     protected $guarded = [];
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Growers\BelongsToGrower;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -14,6 +15,7 @@ use Illuminate\Support\Carbon;
  * A garden as it is kept: its document as text, and what the list shows and searches.
  *
  * @property string $id
+ * @property string $owner_id  the grower’s; empty where nobody is asked
  * @property int $revision
  * @property string $document
  * @property string $name
@@ -31,7 +33,7 @@ use Illuminate\Support\Carbon;
  */
 final class Garden extends Model
 {
-    use HasUlids, SoftDeletes;
+    use BelongsToGrower, HasUlids, SoftDeletes;
 
     protected $guarded = [];
 

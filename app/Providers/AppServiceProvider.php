@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Gardens\OneTry;
+use App\Growers\Acting;
+use App\Growers\Passwords;
+use App\Growers\SignIn;
 use App\Library\KeptFiles;
 use App\Library\LibraryFiles;
 use App\Library\RememberedLayouts;
@@ -15,6 +18,7 @@ use App\Prices\SupplierService;
 use App\Runs\Lessons;
 use App\Runs\RunStore;
 use App\Weather\ForecastService;
+use Illuminate\Cache\RateLimiter;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Support\Facades\Cache;
@@ -40,6 +44,9 @@ final class AppServiceProvider extends ServiceProvider
             new KeptFiles(storage_path('framework/cache/library')),
         ));
         $this->app->scoped(RunStore::class);
+        $this->app->scoped(Acting::class, fn (): Acting => new Acting($this->app->runningInConsole()));
+        $this->app->singleton(Passwords::class, static fn (): Passwords => new Passwords(base_path('data/common-passwords.txt')));
+        $this->app->singleton(SignIn::class, static fn (): SignIn => new SignIn(new RateLimiter(Cache::store('tries'))));
         $this->app->singleton(Lessons::class, static fn (): Lessons => new Lessons(base_path('data/lessons.json')));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(

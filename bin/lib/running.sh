@@ -51,6 +51,9 @@ holds_anything() {
     return 1
 }
 
+# Whose gardens whoever sits at this machine sees: the first grower's, where there is one.
+first_grower() { sql 'SELECT id FROM kelp.growers ORDER BY created_at, id LIMIT 1' | tail -n +2; }
+
 version_here() { sed -n "s/.*NUMBER = '\(.*\)'.*/\1/p" "$root/app/Version.php"; }
 
 # Changes of the tables that were made by a newer version than this one.

@@ -53,6 +53,43 @@ artisan() {
 # The same as the owner of the database, who may change its tables.
 artisan_as_owner() { DB_USERNAME=$owner DB_PASSWORD='' DB_SOCKET=$db_socket artisan "$@"; }
 
+# in_a_link ADDRESS: an IPv6 address stands in brackets.
+in_a_link() { case $1 in *:*) echo "[$1]" ;; *) echo "$1" ;; esac; }
+
+# Where the house network finds this machine: sets house to the addresses that KELP_LISTEN says. Empty without it: loopback alone.
+house=
+house_network() {
+    local address mine
+    [ -n "${KELP_LISTEN:-}" ] || return 0
+    mine=$(hostname -I 2>/dev/null || true)
+    if [ "$KELP_LISTEN" = lan ]; then
+        # The addresses of house networks; none that the world can reach.
+        for address in $mine; do
+            case $address in 10.* | 192.168.* | 172.1[6-9].* | 172.2[0-9].* | 172.3[01].* | 169.254.* | f[cd]*:*) house+="$address " ;; esac
+        done
+        [ -n "$house" ] || fail "this machine has no address on a house network (it has: ${mine:-none}); name one of its own with KELP_LISTEN=address."
+    else
+        for address in ${KELP_LISTEN//,/ }; do
+            case $address in *[!0-9a-fA-F.:]*) fail "KELP_LISTEN is \"$KELP_LISTEN\"; it is \"lan\", or addresses of this machine with commas between." ;; esac
+            case " $mine " in *" $address "*) ;; *) fail "KELP_LISTEN names $address, which this machine does not have; it has ${mine:-none}" ;; esac
+            house+="$address "
+        done
+    fi
+    house=${house% }
+    KELP_ASKS_WHO=1 KELP_ADDRESSES=
+    for address in $house; do KELP_ADDRESSES+="http://$(in_a_link "$address"):$1 "; KELP_HOSTS="${KELP_HOSTS:+$KELP_HOSTS,}$(in_a_link "$address")"; done
+    mine=$(hostname 2>/dev/null | tr '[:upper:]' '[:lower:]')
+    [ -z "$mine" ] || KELP_HOSTS="$KELP_HOSTS,$mine,$mine.local"
+    export KELP_ASKS_WHO KELP_HOSTS KELP_ADDRESSES="${KELP_ADDRESSES% }"
+}
+# Says how the house network comes in, and to whom there is nobody yet how the first one does.
+tell_house() {
+    local address
+    printf 'On the house network:'; printf ' %s' $KELP_ADDRESSES; printf '. Everybody is asked who they are.\n'
+    printf 'What goes through that network is not encrypted: let nobody on it whom you do not trust.\n'
+    artisan kelp:people first
+}
+
 # cache_settings PORT: settings are kept in one file, which only the owner may read: it holds the database's password. They say where the
 # stand-ins answer: at the port that is served.
 cache_settings() {
@@ -214,6 +251,7 @@ http {
     server {
         listen 127.0.0.1:$port backlog=511;
         $(has_ipv6 && echo "listen [::1]:$port backlog=511;")
+        $(for address in $house; do echo "listen $(in_a_link "$address"):$port backlog=511;"; done)
         server_name _;
         root $app/public;
         index index.php;
@@ -230,18 +268,22 @@ http {
         }
         location = /favicon.svg { expires 1d; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /theme.js { expires 1h; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+        # The stand-ins for outside services are asked by this machine alone.
         location = /stand-ins/weather {
             limit_except GET { deny all; }
+            allow 127.0.0.1; allow ::1; deny all;
             fastcgi_pass unix:$sockets/weather.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $app/app/StandIns/weather.php;
         }
         location = /stand-ins/meter {
             limit_except GET { deny all; }
+            allow 127.0.0.1; allow ::1; deny all;
             include $running/stand-in.conf;
         }
         location = /stand-ins/supplier {
             limit_except GET { deny all; }
+            allow 127.0.0.1; allow ::1; deny all;
             fastcgi_pass unix:$sockets/weather.sock;
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $app/app/StandIns/supplier.php;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** All gardens: open, make, copy, delete and bring back, save as a file and read one. */
-import { Head, Link, router } from '@inertiajs/vue3';
+import { Head, Link, router, usePage } from '@inertiajs/vue3';
 import { computed, ref } from 'vue';
 import type { Fault } from '../kit/api';
 import { counted, money } from '../kit/format';
@@ -49,6 +49,9 @@ interface TakenIn {
     /** Where each garden of the file is now. */
     places: Record<string, string>;
 }
+
+/** Who is signed in, on the house network. */
+const grower = usePage().props.grower as string | null;
 
 const MOST_BYTES = 2_000_000;
 const taken = ref<TakenIn | null>(null);
@@ -216,7 +219,8 @@ const WORDS = { stop: 'Stop', mend: 'Mend', mind: 'Mind' } as const;
             </div>
             <nav aria-label="Beside the gardens">
                 <Link href="/library" class="word">Library</Link><Link href="/wish" class="word">Wish</Link
-                ><Link href="/dry-runs" class="word">Dry runs</Link><Link :href="compareHref" class="word">Compare</Link>
+                ><Link href="/dry-runs" class="word">Dry runs</Link><Link :href="compareHref" class="word">Compare</Link
+                ><Link v-if="grower" href="/people" class="word">{{ grower }}</Link>
             </nav>
         </header>
 

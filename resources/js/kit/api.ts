@@ -104,6 +104,8 @@ export async function call<T>(path: string, options: Options = {}): Promise<Answ
             return { kind: 'gone', message };
         case 507:
             return { kind: 'full', message };
+        // Signed out: signed in again in another window, it is answered.
+        case 401:
         case 502:
         case 503:
         case 504:

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Api;
 use App\Gardens\Everything;
 use App\Gardens\OneMoment;
 use App\Logs\Photos;
+use App\Models\Garden;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use RuntimeException;
@@ -54,7 +55,7 @@ final readonly class EverythingController
                     }
                 }
             });
-            $photos->pack($file, $text);
+            $photos->pack($file, $text, array_values(array_map(strval(...), Garden::withTrashed()->pluck('id')->all())));
         } catch (Throwable $failed) {
             // What is not whole would only take room.
             @unlink($file);
