@@ -27,11 +27,11 @@ final class Passwords
 
         return match (true) {
             $length < self::LEAST => sprintf(
-                'has %d signs; it has %d at least, and four words in a row are good',
+                'has %d characters; it has %d at least, and four words in a row are good',
                 $length,
                 self::LEAST,
             ),
-            $length > self::MOST => sprintf('has %d signs; it has %d at most', $length, self::MOST),
+            $length > self::MOST => sprintf('has %d characters; it has %d at most', $length, self::MOST),
             $name !== '' && self::bare($password) === self::bare($name) => 'is your name; choose something that nobody would try',
             $this->isCommon($password) => 'is among those that are tried first; four words in a row are better',
             default => null,

@@ -75,9 +75,9 @@ final readonly class People
     {
         $faults = [];
         if ($name === '' || mb_strlen($name) > self::NAME_LENGTH) {
-            $faults[] = new Fault('/name', sprintf('has %d signs; a name has 1 to %d', mb_strlen($name), self::NAME_LENGTH));
+            $faults[] = new Fault('/name', sprintf('has %d characters; a name has 1 to %d', mb_strlen($name), self::NAME_LENGTH));
         } elseif (preg_match('/[\p{C}]/u', $name) === 1) {
-            $faults[] = new Fault('/name', 'has signs in it that cannot be seen');
+            $faults[] = new Fault('/name', 'has characters in it that cannot be seen');
         }
         $wrong = $this->passwords->fault($password, $name);
         if ($wrong !== null) {

@@ -16,8 +16,8 @@ detached() {
     while true; do
         while IFS= read -r line; do
             said=$((said + 1))
-            printf '%s\n' "$line"
-        done < <(tail -n +$((said + 1)) "$log" | grep -v '^$' || true)
+            [ -z "$line" ] || printf '%s\n' "$line"
+        done < <(tail -n +$((said + 1)) "$log")
         if [ -f "$running/port" ] && is_running && [ "$(cat "$running/start.pid" 2>/dev/null)" = "$pid" ]; then
             say "it goes on in the background; bin/stop stops it, $log is its log"
             return 0

@@ -11,8 +11,13 @@ final class Server
 {
     private static ?self $shared = null;
 
-    private function __construct(private readonly Process $process, private readonly string $folder, public readonly string $url)
-    {
+    /** @param  array<string, string>  $environment */
+    private function __construct(
+        private readonly Process $process,
+        private readonly string $folder,
+        public readonly string $url,
+        private readonly array $environment,
+    ) {
     }
 
     /** The name of its database: tests that run side by side have one each. */
@@ -21,10 +26,20 @@ final class Server
         return 'kelp_browser'.getenv('TEST_TOKEN').'_test';
     }
 
-    /** Another one, with a database of its own. */
-    public static function on(Database $database): self
+    /**
+     * Another one, with a database of its own.
+     *
+     * @param  array<string, string>  $settings
+     */
+    public static function on(Database $database, array $settings = []): self
     {
-        return self::start(['DB_PORT' => (string) $database->port, 'DB_PASSWORD' => $database->password()]);
+        return self::start(['DB_PORT' => (string) $database->port, 'DB_PASSWORD' => $database->password(), ...$settings]);
+    }
+
+    /** What a command of the application says, over the same database. */
+    public function artisan(string ...$command): string
+    {
+        return (new Process(['php', 'artisan', ...$command], dirname(__DIR__, 2), $this->environment))->mustRun()->getOutput();
     }
 
     public function stop(): void
@@ -55,7 +70,7 @@ final class Server
         $process = new Process(['bash', "$root/bin/lib/alone", 'serve', $folder, (string) $port], $root, $environment);
         Database::waitForReady($process);
 
-        return new self($process, $folder, "http://127.0.0.1:$port");
+        return new self($process, $folder, "http://127.0.0.1:$port", $environment + $cached);
     }
 
     /**

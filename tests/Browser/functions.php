@@ -144,3 +144,42 @@ function downloaded(Browser $browser, string $file): string
         "for $file",
     );
 }
+
+/**
+ * What axe-core has against the page that is open, by the rules of WCAG 2.2 A and AA: each with where.
+ *
+ * @return list<string>
+ */
+function barriers(Browser $browser): array
+{
+    $browser->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+
+    return $browser->driver->executeAsyncScript(<<<'JS'
+        const done = arguments[arguments.length - 1];
+        axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })
+            .then((r) => done(
+                r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary}`.slice(0, 300))),
+            ));
+        JS);
+}
+
+/**
+ * What axe-core has against the order of the page that is open: its landmarks, and its headings.
+ *
+ * @return list<string>
+ */
+function disorder(Browser $browser): array
+{
+    $browser->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+
+    return $browser->driver->executeAsyncScript(<<<'JS'
+        const done = arguments[arguments.length - 1];
+        const rules = [
+            'landmark-one-main', 'landmark-no-duplicate-main', 'landmark-main-is-top-level', 'landmark-unique',
+            'landmark-no-duplicate-banner',
+            'landmark-complementary-is-top-level', 'heading-order', 'page-has-heading-one', 'empty-heading',
+        ];
+        axe.run(document, { runOnly: { type: 'rule', values: rules } })
+            .then((r) => done(r.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.html}`.slice(0, 300)))));
+        JS);
+}

@@ -82,7 +82,7 @@ final class Installation
             // What the tests' own database is called is none of its business.
             'DB_HOST' => false, 'DB_PORT' => false, 'DB_DATABASE' => false, 'DB_USERNAME' => false, 'DB_PASSWORD' => false,
             'APP_ENV' => false, 'APP_CONFIG_CACHE' => false, 'APP_ROUTES_CACHE' => false, 'APP_KEY' => false,
-            'CACHE_STORE' => false, 'SESSION_DRIVER' => false, 'QUEUE_CONNECTION' => false,
+            'KELP_LISTEN' => false, 'KELP_HOSTS' => false, 'CACHE_STORE' => false, 'QUEUE_CONNECTION' => false,
             ...$this->environment,
         ];
 

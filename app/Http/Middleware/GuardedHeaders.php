@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\FromHere;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
@@ -27,7 +28,6 @@ final class GuardedHeaders
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
             'Referrer-Policy' => 'no-referrer',
-            'Cross-Origin-Opener-Policy' => 'same-origin',
             'Cross-Origin-Resource-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), interest-cohort=()',
             'Content-Security-Policy' => implode('; ', [
@@ -42,6 +42,10 @@ final class GuardedHeaders
                 "frame-ancestors 'none'",
             ]),
         ]);
+        // Over plain HTTP from another machine a browser does not take it, and says so.
+        if ($request->isSecure() || FromHere::isOurs((string) $request->headers->get('Host'))) {
+            $response->headers->set('Cross-Origin-Opener-Policy', 'same-origin');
+        }
         $response->headers->remove('X-Powered-By');
         // Gardens change: neither a page nor an answer is kept by anyone in between.
         $response->headers->set('Cache-Control', 'no-store, private');

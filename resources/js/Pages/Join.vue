@@ -11,7 +11,7 @@ const props = defineProps<{
     purpose: 'first' | 'invitation' | 'reset' | null;
     /** Whose password it is, where it is set anew. */
     name: string | null;
-    /** Signs that a password has at least. */
+    /** Characters that a password has at least. */
     least: number;
 }>();
 
@@ -42,7 +42,7 @@ function send(): void {
                 label="Password"
                 type="password"
                 autocomplete="new-password"
-                :help="`${least} signs at least. Four words in a row are good.`"
+                :help="`${least} characters at least. Four words in a row are good.`"
             />
             <TextLine v-model="device" label="This device is called" :maxlength="60" />
             <p v-if="fault" class="wrong" role="alert">{{ fault }}</p>
@@ -58,6 +58,7 @@ form {
 }
 .box {
     min-height: 44px;
+    text-align: center;
 }
 .wrong {
     color: var(--stop-text);

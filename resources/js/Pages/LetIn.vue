@@ -36,6 +36,7 @@ form {
 }
 .box {
     min-height: 44px;
+    text-align: center;
 }
 .wrong {
     color: var(--stop-text);

@@ -124,7 +124,7 @@ const when = (iso: string | null): string =>
                         </button>
                     </li>
                 </ul>
-                <Fold title="Change the password">
+                <Fold class="wide" title="Change the password">
                     <form @submit.prevent="change">
                         <input type="hidden" name="username" autocomplete="username" :value="name" />
                         <TextLine v-model="old" label="The old one" type="password" autocomplete="current-password" />
@@ -133,7 +133,7 @@ const when = (iso: string | null): string =>
                             label="The new one"
                             type="password"
                             autocomplete="new-password"
-                            :help="`${least} signs at least. All other devices are signed out by it.`"
+                            :help="`${least} characters at least. All other devices are signed out by it.`"
                         />
                         <button type="submit" class="box strong" data-act="change-password">Change it</button>
                     </form>
@@ -212,6 +212,9 @@ li button {
     grid-row: 1 / 3;
     grid-column: 2;
 }
+.wide {
+    width: 100%;
+}
 form {
     display: grid;
     gap: 0.7rem;
@@ -251,6 +254,9 @@ form {
     user-select: all;
 }
 @media (max-width: 760px) {
+    .box {
+        min-height: 44px;
+    }
     .columns {
         grid-template-columns: 1fr;
         gap: 1.6rem;

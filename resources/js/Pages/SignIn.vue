@@ -44,6 +44,7 @@ form {
 }
 .box {
     min-height: 44px;
+    text-align: center;
 }
 .wrong {
     color: var(--stop-text);

@@ -8,7 +8,7 @@ defineProps<{ title: string }>();
 <template>
     <Head :title="title" />
     <main class="door">
-        <svg width="150" height="84" viewBox="0 0 150 84" aria-hidden="true">
+        <svg width="120" height="84" viewBox="32 0 120 84" aria-hidden="true">
             <path class="water" d="M41 50h68l-5 30H46z" />
             <path d="M37 28l7 54h62l7-54" />
             <path d="M33 22L112 4" />

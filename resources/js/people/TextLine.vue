@@ -1,13 +1,17 @@
 <script setup lang="ts">
 /** A line to write in, under its name. */
+import { useId } from 'vue';
+
+const id = useId();
 const text = defineModel<string>({ required: true });
 defineProps<{ label: string; type?: string; autocomplete?: string; maxlength?: number; autofocus?: boolean; help?: string }>();
 </script>
 
 <template>
-    <label
-        ><span>{{ label }}</span
-        ><input
+    <div>
+        <label :for="id">{{ label }}</label>
+        <input
+            :id="id"
             v-model="text"
             class="text"
             :type="type ?? 'text'"
@@ -15,17 +19,19 @@ defineProps<{ label: string; type?: string; autocomplete?: string; maxlength?: n
             :maxlength="maxlength ?? 200"
             autocapitalize="none"
             spellcheck="false"
+            :aria-describedby="help ? `${id}-help` : undefined"
             @vue:mounted="({ el }: { el: HTMLInputElement | null }) => autofocus && el?.focus()"
-        /><span v-if="help" class="small faint">{{ help }}</span></label
-    >
+        />
+        <p v-if="help" :id="`${id}-help`" class="small faint">{{ help }}</p>
+    </div>
 </template>
 
 <style scoped>
-label {
+div {
     display: grid;
     gap: 0.2rem;
 }
-label > span:first-child {
+label {
     font-family: var(--grotesque);
     font-weight: 600;
 }
