@@ -82,7 +82,8 @@ final class PeopleCommand extends Command
             return 'say who, by name; bin/people list tells the names.';
         }
 
-        return Grower::query()->where('name', People::plain($name))->first() ?? "nobody here is called \"$name\"; bin/people list tells the names.";
+        return Grower::query()->where('name', People::plain($name))->first()
+            ?? "nobody here is called \"$name\"; bin/people list tells the names.";
     }
 
     private function link(string $says, string $code): int

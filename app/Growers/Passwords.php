@@ -38,7 +38,7 @@ final class Passwords
         };
     }
 
-    /** A common word stays one with digits behind it, in capitals, or with a 0 for an o; so does one that is repeated, or a run of signs. */
+    /** A common word stays one with digits behind it, in capitals, repeated, or with a 0 for an o. So is a run, as 1234567890. */
     private function isCommon(string $password): bool
     {
         $plain = mb_strtolower($password);

@@ -23,7 +23,7 @@ function onHouseNetwork(): void
     config(['kelp.asks_who' => true, 'kelp.addresses' => ['http://192.168.1.5:8000']]);
 }
 
-/** Two growers, each with a garden, a thing in the Library and a dry run; the first has what was here before. @return array{Visitor, Visitor} */
+/** Two growers; the first has what was here before. @return array{Visitor, Visitor} */
 function twoGrowers(): array
 {
     send('POST', '/api/gardens', '{"name":"From before"}')->assertCreated();
@@ -118,7 +118,8 @@ it('tells a grower nothing of another’s, on any page or list', function () {
     expect($second->send('DELETE', "/api/library/saws/$saw", '{}')->status())->toBe(404);
     $first->send('DELETE', '/api/gardens/'.$first->garden('Zanzibar old'), '{}', ['If-Match' => '"1"'])->assertOk();
     $places = [
-        '/', '/deleted', '/library/saws', '/dry-runs', '/people', "/compare?of=$garden", "/wish?into=$garden", '/api/gardens', '/api/due?now=2027-04-18T07:40',
+        '/', '/deleted', '/library/saws', '/dry-runs', '/people', "/compare?of=$garden", "/wish?into=$garden", '/api/gardens',
+        '/api/due?now=2027-04-18T07:40',
         '/api/library/saws', '/api/library/saws/file.csv', '/api/everything',
     ];
     foreach ($places as $place) {
@@ -145,7 +146,8 @@ it('lets in by a code once, for what it is for, and not when it is old', functio
     $code = $codes->make(Purpose::Invitation);
     (new Visitor)->joins(strtoupper($code), 'Nele');
     $ask = ['name' => 'Oke', 'password' => 'four words in a row'];
-    $says = fn (string $code, string $path = 'join'): array => (new Visitor)->post("/api/$path", ['code' => $code, ...$ask])->json('faults.*.pointer') ?? [];
+    $says = fn (string $code, string $path = 'join'): array => (new Visitor)->post("/api/$path", ['code' => $code, ...$ask])
+        ->json('faults.*.pointer') ?? [];
     expect($says($code))->toBe(['/code'])
         ->and($says($codes->make(Purpose::Device, Grower::first()->id)))->toBe(['/code'])
         ->and($says($codes->make(Purpose::Invitation), 'let-in'))->toBe(['/code']);
@@ -206,7 +208,8 @@ it('guards its cookie, and takes it from its own pages only', function () {
         ->and((new Visitor)->send('POST', '/api/sign-in', '{}', $foreign)->status())->toBe(403);
     // A form of another site can send no JSON.
     $server = ['CONTENT_TYPE' => 'application/x-www-form-urlencoded', 'REMOTE_ADDR' => '192.168.1.30'];
-    expect($this->call('POST', '/api/sign-out', cookies: [Visitor::COOKIE => (string) $first->cookie], server: $server, content: '')->status())->toBe(415);
+    $cookies = [Visitor::COOKIE => (string) $first->cookie];
+    expect($this->call('POST', '/api/sign-out', cookies: $cookies, server: $server, content: '')->status())->toBe(415);
     $secure = $this->call('GET', 'https://127.0.0.1/sign-in');
     expect(collect($secure->headers->getCookies())->every(fn ($c) => $c->isSecure()))->toBeTrue();
 });
@@ -274,7 +277,8 @@ it('names the first one’s code until there is a first one', function () {
     Artisan::call('kelp:people', ['do' => 'first']);
     preg_match('#/join/(\w+)#', Artisan::output(), $link);
     // The one that an earlier start named holds no more.
-    expect((new Visitor)->post('/api/join', ['code' => $before[1], 'name' => 'Nele', 'password' => 'four words in a row'])->status())->toBe(422);
+    $late = ['code' => $before[1], 'name' => 'Nele', 'password' => 'four words in a row'];
+    expect((new Visitor)->post('/api/join', $late)->status())->toBe(422);
     (new Visitor)->joins($link[1], 'Nele');
     Artisan::call('kelp:people', ['do' => 'first']);
     expect(Artisan::output())->toBe('');
