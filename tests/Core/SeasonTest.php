@@ -22,6 +22,7 @@ use KelpTub\Core\Season\Keeper;
 use KelpTub\Core\Season\Nobody;
 use KelpTub\Core\Season\Policy;
 use KelpTub\Core\Season\Season;
+use KelpTub\Core\Season\SeasonDay;
 use KelpTub\Core\Season\SeasonEvent;
 use KelpTub\Core\Season\SeasonRun;
 use KelpTub\Core\Season\SeasonState;
@@ -648,4 +649,22 @@ it('takes the first year where none is said', function () {
     ]]))->run()->days);
 
     expect($water([]))->toBe($water(['seed' => 1]))->not->toBe($water(['seed' => 2]));
+});
+
+it('tells how far the EC is off, above what the plants like and below it', function (float $ec, float $from) {
+    $season = steadyTub(new Policy(TopUps::None, TopUpStrength::Half, ChangeSchool::Never));
+    $run = $season->run(from: $season->start()->asRead(null, $ec, null, null));
+    [$day, $off] = [array_key_first($run->outOfEc()), current($run->outOfEc())];
+    $of = array_values(array_filter($run->days, static fn (SeasonDay $d): bool => $d->day === $day))[0];
+
+    expect($off)->toEqualWithDelta($of->ec() - $from, 1e-9)->and($off <=> 0.0)->toBe($ec <=> $from);
+})->with([[2.4, 1.6], [0.3, 0.8]]);
+
+it('counts what a stand has drunk within a day straight, and finds half its way in a steady room', function () {
+    $run = seasonOf(Gardens::tub(['crop' => 'lettuce-leaf', 'vessel' => 'tote-45']));
+    $third = $run->drunkBy(0, 3.0) - $run->drunkBy(0, 2.0);
+
+    expect($third)->toBeGreaterThan(0.0)->and($run->drunkBy(0, 2.25) - $run->drunkBy(0, 2.0))->toEqualWithDelta($third / 4, 1e-12)
+        ->and($run->halfWay())->toEqualWithDelta($run->harvestDay() / 2, 1e-6)
+        ->and(SeasonRun::part(1.0, 4.0))->toBe(0.25)->and(SeasonRun::part(5.0, 4.0))->toBe(1.0);
 });
