@@ -348,3 +348,20 @@ it('does not answer a request of which nobody said for whom it is', function () 
     expect(fn () => (new Acting(isCommand: false))->id())->toThrow(LogicException::class)
         ->and((new Acting(isCommand: true))->id())->toBeNull();
 });
+
+it('lets no word of one grower come to another by what the server remembers of tubs', function () {
+    [$first, $second] = twoGrowers();
+    $named = static fn (string $word): string => str_replace('Zanzibar', $word, (string) json_encode([
+        'format' => 'kelp-tub.garden', 'version' => 1, 'name' => 'Zanzibar garden',
+        'tubs' => [[
+            'id' => 'zanzibar-tub', 'name' => 'Zanzibar tub', 'system' => 'aerated', 'vessel' => 'bucket-20', 'crop' => 'basil',
+            'stones' => ['kind' => 'disc-100'],
+        ]],
+    ]));
+    foreach (['/api/preview', '/api/plan', '/api/preview'] as $route) {
+        $one = $first->send('POST', $route, $named('Zanzibar'))->assertOk();
+        $other = $second->send('POST', $route, $named('Molehill'))->assertOk();
+        expect((string) $one->getContent())->toContain('Zanzibar')->and(str_contains((string) $other->getContent(), 'Zanzibar'))->toBeFalse()
+            ->and((string) $other->getContent())->toContain('Molehill');
+    }
+});
