@@ -361,7 +361,8 @@ it('lets no word of one grower come to another by what the server remembers of t
     foreach (['/api/preview', '/api/plan', '/api/preview'] as $route) {
         $one = $first->send('POST', $route, $named('Zanzibar'))->assertOk();
         $other = $second->send('POST', $route, $named('Molehill'))->assertOk();
-        expect((string) $one->getContent())->toContain('Zanzibar')->and(str_contains((string) $other->getContent(), 'Zanzibar'))->toBeFalse()
+        expect((string) $one->getContent())->toContain('Zanzibar')
+            ->and(str_contains((string) $other->getContent(), 'Zanzibar'))->toBeFalse()
             ->and((string) $other->getContent())->toContain('Molehill');
     }
 });
