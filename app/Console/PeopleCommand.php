@@ -39,12 +39,9 @@ final class PeopleCommand extends Command
     private function list(): int
     {
         foreach (Grower::query()->oldest()->get() as $grower) {
-            $this->line(sprintf(
-                '%s, since %s, %d devices',
-                $grower->name,
-                $grower->created_at->format('Y-m-d'),
-                Device::query()->where('grower_id', $grower->id)->count(),
-            ));
+            $devices = Device::query()->where('grower_id', $grower->id)->count();
+            $on = $devices === 1 ? '1 device' : "$devices devices";
+            $this->line("$grower->name, since {$grower->created_at->format('Y-m-d')}, signed in on $on");
         }
 
         return self::SUCCESS;

@@ -12,7 +12,7 @@ final class Codes
     /** Letters and digits that nobody mistakes for each other. */
     private const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
 
-    /** So many of a grower's devices may be waited for at a time: a new code puts the last one out. */
+    /** Of these one holds at a time: a new one puts out the one before. */
     private const ONE_AT_A_TIME = [Purpose::Device, Purpose::Reset, Purpose::First];
 
     /** @param  string|null  $grower  whom it lets in; null where it makes a new grower */

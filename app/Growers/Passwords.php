@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Growers;
 
-/** Which passwords will do: long ones that are not on everybody's list. Nothing is asked of the signs that they are made of. */
+/** Which passwords will do: long ones that are not on everybody's list. It does not matter of what characters. */
 final class Passwords
 {
     public const LEAST = 10;

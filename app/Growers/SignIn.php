@@ -6,6 +6,7 @@ namespace App\Growers;
 
 use App\Models\Device;
 use App\Models\Grower;
+use App\Models\OneTimeCode;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Contracts\Session\Session;
 use Illuminate\Support\Facades\Auth;
@@ -28,7 +29,7 @@ final readonly class SignIn
     /** So many devices a grower is signed in on: the one that was let in first goes when there is another. */
     private const MOST_DEVICES = 50;
 
-    public function __construct(private RateLimiter $tries)
+    public function __construct(private RateLimiter $tries, private Codes $codes)
     {
     }
 
@@ -51,15 +52,16 @@ final readonly class SignIn
         return null;
     }
 
-    /** Counts a code that was none, and has who sends many of them wait. */
-    public function wrongCode(string $address): void
-    {
-        $this->tries->hit("from:$address", self::WAIT_S);
-    }
-
-    public function mayTry(string $address): void
+    /** The code that still holds for one of some purposes; null where there is none, which is counted as a try. */
+    public function code(string $text, string $address, Purpose ...$purposes): ?OneTimeCode
     {
         $this->orWait("from:$address", self::TRIES_FROM_ADDRESS);
+        $code = $this->codes->find($text, ...$purposes);
+        if ($code === null) {
+            $this->tries->hit("from:$address", self::WAIT_S);
+        }
+
+        return $code;
     }
 
     /** Signs a device in, under a session that nobody knew before. */

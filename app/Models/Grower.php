@@ -9,6 +9,8 @@ use Illuminate\Contracts\Auth\Authenticatable as CanSignIn;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Auth;
+use LogicException;
 
 /**
  * Somebody whose gardens are kept here.
@@ -34,6 +36,20 @@ final class Grower extends Model implements CanSignIn
     public static function first(): ?self
     {
         return self::query()->oldest()->oldest('id')->first();
+    }
+
+    /** The one who is signed in, on the house network; null where nobody is. */
+    public static function signedIn(): ?self
+    {
+        $grower = Auth::user();
+
+        return $grower instanceof self ? $grower : null;
+    }
+
+    /** The same, behind the door (`MustBeKnown`). */
+    public static function signedInOrFail(): self
+    {
+        return self::signedIn() ?? throw new LogicException('Nobody is signed in.');
     }
 
     /** No cookie outlives its session. */

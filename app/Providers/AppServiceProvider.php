@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Gardens\OneTry;
 use App\Growers\Acting;
+use App\Growers\Codes;
 use App\Growers\Passwords;
 use App\Growers\SignIn;
 use App\Library\KeptFiles;
@@ -46,7 +47,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(RunStore::class);
         $this->app->scoped(Acting::class, fn (): Acting => new Acting($this->app->runningInConsole()));
         $this->app->singleton(Passwords::class, static fn (): Passwords => new Passwords(base_path('data/common-passwords.txt')));
-        $this->app->singleton(SignIn::class, static fn (): SignIn => new SignIn(new RateLimiter(Cache::store('tries'))));
+        $this->app->singleton(SignIn::class, static fn (): SignIn => new SignIn(new RateLimiter(Cache::store('tries')), new Codes));
         $this->app->singleton(Lessons::class, static fn (): Lessons => new Lessons(base_path('data/lessons.json')));
         $this->app->singleton(Library::class, fn (): Library => $this->app->make(LibraryFiles::class)->library());
         $this->app->singleton(

@@ -84,7 +84,6 @@ house_network() {
 }
 # Says how the house network comes in, and to whom there is nobody yet how the first one does.
 tell_house() {
-    local address
     printf 'On the house network:'; printf ' %s' $KELP_ADDRESSES; printf '. Everybody is asked who they are.\n'
     printf 'What goes through that network is not encrypted: let nobody on it whom you do not trust.\n'
     artisan kelp:people first

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Growers\Codes;
 use App\Growers\Passwords;
 use App\Growers\Purpose;
 use App\Growers\SignIn;
-use App\Http\Controllers\Api\PeopleController;
 use App\Http\RequestInput;
 use App\Models\Device;
 use App\Models\Grower;
@@ -29,13 +27,9 @@ final readonly class PeoplePageController
         ]);
     }
 
-    public function join(Request $request, Codes $codes, SignIn $signIn, string $code): Response
+    public function join(Request $request, SignIn $signIn, string $code): Response
     {
-        $signIn->mayTry((string) $request->ip());
-        $found = $codes->find($code, Purpose::First, Purpose::Invitation, Purpose::Reset);
-        if ($found === null) {
-            $signIn->wrongCode((string) $request->ip());
-        }
+        $found = $signIn->code($code, (string) $request->ip(), Purpose::First, Purpose::Invitation, Purpose::Reset);
 
         return Inertia::render('Join', [
             'code' => $found === null ? null : $code,
@@ -53,7 +47,7 @@ final readonly class PeoplePageController
 
     public function people(Request $request): Response
     {
-        $me = PeopleController::grower();
+        $me = Grower::signedInOrFail();
         $devices = Device::query()->where('grower_id', $me->id)->latest()->get();
         $seen = DB::table('sessions')->whereIn('id', $devices->pluck('session_id'))->pluck('last_activity', 'id');
 

@@ -6,7 +6,6 @@ namespace App\Http\Middleware;
 
 use App\Models\Grower;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Inertia\Middleware;
 
 /** Serves the pages: which view they start in, and what every one of them is told. */
@@ -17,8 +16,8 @@ final class HandleInertiaRequests extends Middleware
     /** @return array<string, mixed> with the name of who is signed in; null where nobody is asked */
     public function share(Request $request): array
     {
-        $grower = config('kelp.asks_who') === true ? Auth::user() : null;
+        $grower = config('kelp.asks_who') === true ? Grower::signedIn() : null;
 
-        return [...parent::share($request), 'grower' => $grower instanceof Grower ? $grower->name : null];
+        return [...parent::share($request), 'grower' => $grower?->name];
     }
 }

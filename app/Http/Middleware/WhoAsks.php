@@ -13,7 +13,6 @@ use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Http\Request;
 use Illuminate\Pipeline\Pipeline;
 use Illuminate\Session\Middleware\StartSession;
-use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -38,8 +37,7 @@ final readonly class WhoAsks
         }
 
         return (new Pipeline($this->app))->send($request)->through(self::SESSION)->then(function (Request $request) use ($next): Response {
-            $grower = Auth::user();
-            $this->acting->as($grower instanceof Grower ? $grower->id : Acting::STRANGER);
+            $this->acting->as(Grower::signedIn()->id ?? Acting::STRANGER);
 
             return $next($request);
         });

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Becoming a grower by a link that holds once, or choosing a new password by one. */
 import { computed, ref } from 'vue';
-import { deviceName, useDoor } from '../people/come';
 import Door from '../people/Door.vue';
+import DoorForm from '../people/DoorForm.vue';
 import TextLine from '../people/TextLine.vue';
 
 const props = defineProps<{
@@ -17,13 +17,12 @@ const props = defineProps<{
 
 const name = ref('');
 const password = ref('');
-const device = ref(deviceName());
-const { come, fault, busy } = useDoor();
 const title = computed(() => (props.purpose === 'reset' ? `A new password for ${props.name}` : 'Grow here'));
-function send(): void {
-    const body = { code: props.code, password: password.value, device: device.value };
-    void come('join', props.purpose === 'reset' ? body : { ...body, name: name.value });
-}
+const body = computed(() => ({
+    code: props.code,
+    password: password.value,
+    ...(props.purpose === 'reset' ? {} : { name: name.value }),
+}));
 </script>
 
 <template>
@@ -35,7 +34,7 @@ function send(): void {
     <Door v-else :title="title">
         <p v-if="purpose === 'first'">You are the first. The gardens that are on this machine are yours then.</p>
         <p v-else-if="purpose === 'invitation'">Your gardens are your own: nobody else here sees them.</p>
-        <form @submit.prevent="send">
+        <DoorForm path="join" :body="body" says="Come in">
             <TextLine v-if="purpose !== 'reset'" v-model="name" label="Your name here" autocomplete="username" :maxlength="60" autofocus />
             <TextLine
                 v-model="password"
@@ -44,25 +43,11 @@ function send(): void {
                 autocomplete="new-password"
                 :help="`${least} characters at least. Four words in a row are good.`"
             />
-            <TextLine v-model="device" label="This device is called" :maxlength="60" />
-            <p v-if="fault" class="wrong" role="alert">{{ fault }}</p>
-            <button type="submit" class="box strong" data-act="join" :disabled="busy">Come in</button>
-        </form>
+        </DoorForm>
     </Door>
 </template>
 
 <style scoped>
-form {
-    display: grid;
-    gap: 0.8rem;
-}
-.box {
-    min-height: 44px;
-    text-align: center;
-}
-.wrong {
-    color: var(--stop-text);
-}
 a {
     color: var(--ink);
 }

@@ -31,7 +31,7 @@ async function act<T>(says: string, path: string, body: object = {}, method: 'PO
     message.value = fault.value = '';
     const answer = await send<T>(says, path, { method, body: JSON.stringify(body) });
     if (answer.kind === 'done') return answer.data;
-    fault.value = refusal(answer as Parameters<typeof refusal>[0]);
+    fault.value = refusal(answer);
     return null;
 }
 
@@ -79,7 +79,7 @@ async function invite(): Promise<void> {
 }
 
 async function end(device: Device): Promise<void> {
-    if (await act('Putting it out', `people/devices/${device.id}`, {}, 'DELETE')) {
+    if (await act('Signing it out', `people/devices/${device.id}`, {}, 'DELETE')) {
         message.value = `${device.name} is signed out.`;
         router.reload();
     }
@@ -120,7 +120,7 @@ const when = (iso: string | null): string =>
                         <span class="faint small">{{ d.here ? 'this device' : `last seen ${when(d.seen)}` }}</span>
                         <button v-if="d.here" type="button" class="box" data-act="sign-out" @click="signOut">Sign out</button>
                         <button v-else type="button" class="box" @click="end(d)">
-                            Put it out<span class="hidden-visually">: {{ d.name }}</span>
+                            Sign it out<span class="hidden-visually">: {{ d.name }}</span>
                         </button>
                     </li>
                 </ul>

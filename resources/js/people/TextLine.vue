@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A line to write in, under its name. */
 import { useId } from 'vue';
+import Field from '../kit/Field.vue';
 
 const id = useId();
 const text = defineModel<string>({ required: true });
@@ -8,8 +9,7 @@ defineProps<{ label: string; type?: string; autocomplete?: string; maxlength?: n
 </script>
 
 <template>
-    <div>
-        <label :for="id">{{ label }}</label>
+    <Field :id="id" :label="label">
         <input
             :id="id"
             v-model="text"
@@ -23,18 +23,10 @@ defineProps<{ label: string; type?: string; autocomplete?: string; maxlength?: n
             @vue:mounted="({ el }: { el: HTMLInputElement | null }) => autofocus && el?.focus()"
         />
         <p v-if="help" :id="`${id}-help`" class="small faint">{{ help }}</p>
-    </div>
+    </Field>
 </template>
 
 <style scoped>
-div {
-    display: grid;
-    gap: 0.2rem;
-}
-label {
-    font-family: var(--grotesque);
-    font-weight: 600;
-}
 input {
     width: 100%;
     min-height: 44px;

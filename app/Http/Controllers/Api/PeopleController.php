@@ -13,7 +13,6 @@ use App\Models\Device;
 use App\Models\Grower;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use KelpTub\Core\File\RefusedGarden;
 
 /** What a grower does about themselves: lets a device in or puts it out, invites somebody, changes the password. */
@@ -30,7 +29,7 @@ final readonly class PeopleController
 
     public function device(): JsonResponse
     {
-        return self::told($this->codes->make(Purpose::Device, self::grower()->id), 'let-in', Purpose::Device);
+        return self::told($this->codes->make(Purpose::Device, Grower::signedInOrFail()->id), 'let-in', Purpose::Device);
     }
 
     public function password(Request $request, People $people, SignIn $signIn): JsonResponse
@@ -39,7 +38,7 @@ final readonly class PeopleController
             'old' => ['required', 'string', 'max:1000'],
             'new' => ['required', 'string', 'max:1000'],
         ]);
-        $grower = self::grower();
+        $grower = Grower::signedInOrFail();
         if ($signIn->known($grower->name, $body->old, (string) $request->ip()) === null) {
             throw RefusedGarden::one('/old', 'is not your password');
         }
@@ -51,17 +50,9 @@ final readonly class PeopleController
 
     public function end(string $device): JsonResponse
     {
-        SignIn::end(Device::query()->where('grower_id', self::grower()->id)->findOrFail($device));
+        SignIn::end(Device::query()->where('grower_id', Grower::signedInOrFail()->id)->findOrFail($device));
 
         return new JsonResponse(['id' => $device]);
-    }
-
-    public static function grower(): Grower
-    {
-        $grower = Auth::user();
-        assert($grower instanceof Grower);
-
-        return $grower;
     }
 
     private static function told(string $code, string $page, Purpose $purpose): JsonResponse

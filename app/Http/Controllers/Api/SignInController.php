@@ -36,7 +36,7 @@ final readonly class SignInController
         ]);
         $grower = $this->signIn->known(People::plain($body->name), $body->password, (string) $request->ip());
         if ($grower === null) {
-            throw RefusedGarden::one('/password', 'and that name do not go together');
+            throw RefusedGarden::one('/password', 'and that name do not go together; write both again');
         }
 
         return $this->come($request, $grower, $body->device ?? '');
@@ -93,14 +93,7 @@ final readonly class SignInController
 
     private function code(Request $request, string $text, Purpose ...$purposes): OneTimeCode
     {
-        $this->signIn->mayTry((string) $request->ip());
-        $code = $this->codes->find($text, ...$purposes);
-        if ($code === null) {
-            $this->signIn->wrongCode((string) $request->ip());
-            throw RefusedGarden::one('/code', self::GONE);
-        }
-
-        return $code;
+        return $this->signIn->code($text, (string) $request->ip(), ...$purposes) ?? throw RefusedGarden::one('/code', self::GONE);
     }
 
     private function take(OneTimeCode $code): void
