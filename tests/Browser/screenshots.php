@@ -28,8 +28,16 @@ $browser->devTools('Page.addScriptToEvaluateOnNewDocument', ['source' => <<<JS
                 return Real.now() + ahead;
             }
         };
+        // Whether the page has been answered all that it asked for, ways out of findings too.
+        const fetch = window.fetch.bind(window);
+        let open = 0;
+        let last = performance.now();
+        const count = (by) => ((open += by), (last = performance.now()));
+        window.fetch = (...of) => (count(1), fetch(...of).finally(() => count(-1)));
+        window.isAnswered = () => open === 0 && performance.now() - last > 600;
     })();
     JS]);
+$isAnswered = static fn (): bool => (bool) $browser->script('return window.isAnswered()');
 $take = function (
     string $name,
     string $path,
@@ -38,7 +46,7 @@ $take = function (
     int $width = 1280,
     int $height = 800,
     ?string $press = null,
-) use ($browser, $url, $folder): void {
+) use ($browser, $url, $folder, $isAnswered): void {
     $browser->size($width, $height, $width < 500)->open($url);
     $browser->script('localStorage.setItem("kelp-theme", arguments[0])', $night ? 'night' : 'day');
     $browser->open($url.$path)->see($seen);
@@ -48,10 +56,12 @@ $take = function (
     }
     $browser->until(
         fn (): bool => (bool) $browser->script(
-            'return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)',
+            'return [...document.querySelectorAll("svg.drawing")].every((s) => s.getBoundingClientRect().width > 0)'
+                .' && [...document.images].every((i) => i.getBoundingClientRect().top > innerHeight || (i.complete && i.naturalWidth > 0))',
         ),
-        'the drawings',
+        'the drawings and the photographs',
     );
+    $browser->until($isAnswered, 'all answers');
     $browser->shot("$folder/$name.png");
     echo "  $name.png\n";
 };
@@ -75,6 +85,7 @@ try {
         $count = 'return document.querySelectorAll(".beside thead th").length === arguments[0]';
         $browser->until(fn (): bool => (bool) $browser->script($count, $heads), "for $name");
     }
+    $browser->until($isAnswered, 'all answers');
     $browser->shot("$folder/beside.png");
     echo "  beside.png\n";
     $take('cost', "/gardens/$garden/foredeck/cost", '.figure:nth-of-type(7)');
